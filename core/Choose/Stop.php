@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose;
+
+/** A limit on the bed scale: of the surface, the magnet or the printer. */
+final readonly class Stop
+{
+    public function __construct(public string $kind, public string $label, public float $atC)
+    {
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Fix;
+
+use Sitzplatz\Care\CareDue;
+
+/** What the plate's own history says before anybody looks. */
+final readonly class PlateState
+{
+    /** Past this many prints a surface may be worn (common practice varies widely). */
+    private const PRINTS_PER_SURFACE = 400;
+
+    public function __construct(
+        /** Null: no plate is named. */
+        public ?int $printsSinceWash,
+        public ?int $printsSinceFitting,
+        /** A nozzle, levelling or crash event since the plate last held. */
+        public bool $changedSinceHeld,
+    ) {
+    }
+
+    /** By how much the history speaks for a check. */
+    public function weight(string $checkId): float
+    {
+        return match ($checkId) {
+            'wash' => null !== $this->printsSinceWash ? ($this->printsSinceWash > CareDue::PRINTS_PER_WASH ? 2.0 : (0 === $this->printsSinceWash ? 0.3 : 1.0)) : 1.0,
+            'gap', 'level' => $this->changedSinceHeld ? 2.5 : 1.0,
+            'worn' => null !== $this->printsSinceFitting && $this->printsSinceFitting > self::PRINTS_PER_SURFACE ? 3.0 : 1.0,
+            default => 1.0,
+        };
+    }
+
+    /** @return list<string> */
+    public function sentences(): array
+    {
+        $sentences = [];
+        if (null !== $this->printsSinceWash) {
+            $sentences[] = 0 === $this->printsSinceWash
+                ? 'Washed since its last print.'
+                : \sprintf('%d prints since its last wash; every %d at the latest is usual.', $this->printsSinceWash, CareDue::PRINTS_PER_WASH);
+        }
+        if (null !== $this->printsSinceFitting) {
+            $sentences[] = \sprintf('%d prints on this surface so far.', $this->printsSinceFitting);
+        }
+        if ($this->changedSinceHeld) {
+            $sentences[] = 'The printer was changed since this plate last held: gap and level come first.';
+        }
+
+        return $sentences;
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Judge;
+
+use Sitzplatz\Statistics\GamesHowell;
+use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Statistics\WelchOneWay;
+use Sitzplatz\Test\Measure;
+
+/** One measure across the setups: Welch's one-way test and the Games–Howell pairs, or why they cannot be had. */
+final readonly class MeasureComparison
+{
+    /**
+     * @param list<MeasureSummary>                                                             $setups
+     * @param list<array{a: string, b: string, result: ?GamesHowell, reason: ?string}> $pairs
+     */
+    private function __construct(
+        public Measure $measure,
+        public array $setups,
+        public ?WelchOneWay $overall,
+        public ?string $overallReason,
+        public array $pairs,
+    ) {
+    }
+
+    /**
+     * @param list<SetupRecord> $records in the order in which they are shown; those without a reading are left out
+     */
+    public static function of(array $records, Measure $measure): self
+    {
+        $summaries = [];
+        foreach ($records as $record) {
+            $summary = MeasureSummary::of($record, $measure);
+            if ($summary->n > 0) {
+                $summaries[] = $summary;
+            }
+        }
+        [$overall, $reason] = self::overall($summaries);
+        $pairs = [];
+        foreach ($summaries as $i => $a) {
+            foreach (\array_slice($summaries, $i + 1) as $b) {
+                $pairs[] = self::pair($a, $b, \count($summaries), $reason);
+            }
+        }
+
+        return new self($measure, $summaries, $overall, $reason, $pairs);
+    }
+
+    /**
+     * @param list<MeasureSummary> $summaries
+     *
+     * @return array{?WelchOneWay, ?string}
+     */
+    private static function overall(array $summaries): array
+    {
+        if (\count($summaries) < 2) {
+            return [null, 'One setup alone has nothing to be compared with.'];
+        }
+        $samples = [];
+        foreach ($summaries as $summary) {
+            $sample = $summary->sample();
+            if (null === $sample) {
+                return [null, \sprintf('%s: %s', $summary->setup, $summary->reason ?? 'No spread.')];
+            }
+            $samples[] = $sample;
+        }
+        try {
+            return [WelchOneWay::of($samples), null];
+        } catch (InvalidArgument $e) {
+            return [null, $e->getMessage()];
+        }
+    }
+
+    /** @return array{a: string, b: string, result: ?GamesHowell, reason: ?string} */
+    private static function pair(MeasureSummary $a, MeasureSummary $b, int $groups, ?string $overallReason): array
+    {
+        $sampleA = $a->sample();
+        $sampleB = $b->sample();
+        if (null === $sampleA || null === $sampleB) {
+            $worse = null === $sampleA ? $a : $b;
+
+            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => \sprintf('%s: %s', $worse->setup, $worse->reason ?? 'No spread.')];
+        }
+        try {
+            return ['a' => $a->setup, 'b' => $b->setup, 'result' => GamesHowell::pair($sampleA, $sampleB, $groups), 'reason' => null];
+        } catch (InvalidArgument $e) {
+            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => $overallReason ?? $e->getMessage()];
+        }
+    }
+}

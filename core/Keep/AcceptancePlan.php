@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Keep;
+
+use Sitzplatz\Statistics\Binomial;
+use Sitzplatz\Statistics\InvalidArgument;
+
+/**
+ * How many runs show a stated reliability with a stated confidence: the success-run theorem without failures, and its
+ * binomial extension with one: the smallest n with Σ_{i≤c} C(n,i)(1−R)^i R^(n−i) ≤ 1−C.
+ */
+final readonly class AcceptancePlan
+{
+    public int $runsNeeded;
+
+    /**
+     * @param float $reliability     share of runs that have to succeed, between 0 and 1
+     * @param int   $failuresAllowed 0 or 1
+     *
+     * @throws InvalidArgument if a share is not strictly between 0 and 1, or more than one failure is allowed
+     */
+    public function __construct(
+        public float $reliability,
+        public float $confidence,
+        public int $failuresAllowed,
+    ) {
+        foreach ([$reliability, $confidence] as $share) {
+            if (!($share > 0 && $share < 1)) {
+                throw InvalidArgument::probability($share);
+            }
+        }
+        if ($failuresAllowed < 0 || $failuresAllowed > 1) {
+            throw InvalidArgument::counts($failuresAllowed, 1);
+        }
+        // The tiny allowance keeps an exact tie such as 0.5³ = 0.125 from costing a run through rounding.
+        $allowed = (1 - $confidence) * (1 + 1e-12);
+        for ($n = $failuresAllowed + 1; (new Binomial($n, 1 - $reliability))->cdf($failuresAllowed) > $allowed; ++$n);
+        $this->runsNeeded = $n;
+    }
+}

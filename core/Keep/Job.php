@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Keep;
+
+/** The job that somebody wants to print. */
+final readonly class Job
+{
+    public function __construct(
+        public ?string $lotId,
+        public string $printerId,
+        public float $roomC,
+        public bool $enclosed,
+        public ?float $minutes,
+        public int $partCount,
+    ) {
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Keep;
+
+/** The conditions that the evidence covers, and so the most that a profile may be trusted for. */
+final readonly class ProvenRange
+{
+    /** A room may be this much colder or warmer than the coldest and warmest run (common practice). */
+    public const ROOM_MARGIN_C = 2.0;
+
+    public function __construct(
+        public float $roomLowC,
+        public float $roomHighC,
+        public bool $enclosed,
+        public float $longestJobMinutes,
+        public int $mostParts,
+        public int $lots,
+        public int $plates,
+    ) {
+    }
+
+    /** @param list<EvidenceRun> $runs the counted runs; null if there are none */
+    public static function of(array $runs): ?self
+    {
+        if ([] === $runs) {
+            return null;
+        }
+        $rooms = array_map(static fn (EvidenceRun $run): float => $run->roomC, $runs);
+
+        return new self(
+            min($rooms) - self::ROOM_MARGIN_C,
+            max($rooms) + self::ROOM_MARGIN_C,
+            // Proven in an enclosure only: without one it is not proven.
+            !\in_array(false, array_map(static fn (EvidenceRun $run): bool => $run->enclosed, $runs), true),
+            max(array_map(static fn (EvidenceRun $run): float => $run->jobMinutes, $runs)),
+            max(array_map(static fn (EvidenceRun $run): int => $run->partCount, $runs)),
+            \count(array_unique(array_map(static fn (EvidenceRun $run): string => $run->lotId, $runs))),
+            \count(array_unique(array_map(static fn (EvidenceRun $run): string => $run->plateId, $runs))),
+        );
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Keep;
+
+/** One point of a scope held against a job. */
+final readonly class ScopePoint
+{
+    public function __construct(public string $point, public bool $inScope, public string $sentence)
+    {
+    }
+}

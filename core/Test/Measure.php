@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+use Sitzplatz\Units\ForceUnit;
+use Sitzplatz\Units\LengthUnit;
+use Sitzplatz\Units\TemperatureUnit;
+
+/** What is read off a part; stored in N, mm, °C, or as a plain number. */
+enum Measure: string
+{
+    case PullHot = 'pull_hot';
+    case PullCold = 'pull_cold';
+    case Lift = 'lift';
+    case Held = 'held';
+    case Effort = 'effort';
+    case ReleaseTemperature = 'release_temp';
+    case Damage = 'damage';
+
+    /** @return list<string> units that may be entered, the stored one first */
+    public function units(): array
+    {
+        return match ($this) {
+            self::PullHot, self::PullCold => array_column(ForceUnit::cases(), 'value'),
+            self::Lift => array_column(LengthUnit::cases(), 'value'),
+            self::ReleaseTemperature => array_column(TemperatureUnit::cases(), 'value'),
+            self::Held, self::Effort, self::Damage => [''],
+        };
+    }
+
+    /** Whether a reading of it can be a lower bound. */
+    public function canBeAtLeast(): bool
+    {
+        return self::PullHot === $this || self::PullCold === $this;
+    }
+
+    public function isForce(): bool
+    {
+        return self::PullHot === $this || self::PullCold === $this;
+    }
+
+    /**
+     * The stored value of what was entered.
+     *
+     * @throws BadReading if the unit does not belong to the measure, or the value cannot be
+     */
+    public function stored(float $value, string $unit): float
+    {
+        if (!\in_array($unit, $this->units(), true)) {
+            throw BadReading::unit($this, $unit);
+        }
+        if (!is_finite($value)) {
+            throw BadReading::value($this, 'a plain number');
+        }
+        $fits = match ($this) {
+            self::PullHot, self::PullCold => $value >= 0 && $value <= 1e6,
+            self::Lift => $value >= 0 && $value <= 100,
+            self::Held, self::Damage => \in_array($value, [0.0, 1.0], true),
+            self::Effort => \in_array($value, [0.0, 1.0, 2.0, 3.0, 4.0], true),
+            self::ReleaseTemperature => $value >= -60 && $value <= 600,
+        };
+        if (!$fits) {
+            throw BadReading::value($this, match ($this) {
+                self::PullHot, self::PullCold => 'a force from 0 upwards',
+                self::Lift => 'a length from 0 to 100',
+                self::Held => '1 (held to the end) or 0 (did not)',
+                self::Damage => '1 (plate damaged) or 0 (not)',
+                self::Effort => 'a whole number from 0 (loose) to 4 (broke or bonded)',
+                self::ReleaseTemperature => 'a temperature a bed can have',
+            });
+        }
+
+        return match ($this) {
+            self::PullHot, self::PullCold => ForceUnit::from($unit)->newtons($value),
+            self::Lift => LengthUnit::from($unit)->millimetres($value),
+            self::ReleaseTemperature => TemperatureUnit::from($unit)->celsius($value),
+            default => $value,
+        };
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+/** One value of one measure, in the stored unit (N, mm, °C or none), exact or a lower bound. */
+final readonly class Reading
+{
+    public function __construct(
+        public Measure $measure,
+        public float $value,
+        public bool $atLeast = false,
+    ) {
+    }
+
+    /** @throws BadReading if the unit or value does not fit the measure, or "at least" has no meaning for it */
+    public static function entered(Measure $measure, float $value, string $unit, bool $atLeast = false): self
+    {
+        if ($atLeast && !$measure->canBeAtLeast()) {
+            throw BadReading::notAtLeast($measure);
+        }
+
+        return new self($measure, $measure->stored($value, $unit), $atLeast);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+/** The steps of a run sheet. A part gives a hot pull or, after cooling, a cold one. */
+enum RunStep: string
+{
+    case Prepare = 'prepare';
+    case HeatAndSoak = 'heat_and_soak';
+    case Print = 'print';
+    case FirstLayer = 'first_layer';
+    case HotPull = 'hot_pull';
+    case Cool = 'cool';
+    case ColdPull = 'cold_pull';
+    case Inspect = 'inspect';
+    case Clean = 'clean';
+
+    /**
+     * The steps of a run in order; a part that came off or was lost in the print is not pulled.
+     *
+     * @return list<self>
+     */
+    public static function sequence(PullKind $pull, bool $pullPossible = true): array
+    {
+        $pulls = match (true) {
+            !$pullPossible => [],
+            PullKind::Hot === $pull => [self::HotPull],
+            default => [self::Cool, self::ColdPull],
+        };
+
+        return [self::Prepare, self::HeatAndSoak, self::Print, self::FirstLayer, ...$pulls, self::Inspect, self::Clean];
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+final class Version20261125000000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'Shelf, comparisons, runs, readings, verdicts, profiles, care, accounts.';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('CREATE TABLE change_event (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, kind VARCHAR(20) NOT NULL, done_by VARCHAR(80) NOT NULL, note VARCHAR(500) NOT NULL, printer_id BINARY(16) NOT NULL, INDEX IDX_677EB7EA46EC494A8B8E8428 (printer_id, created_at), INDEX IDX_677EB7EA46EC494A (printer_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE care_event (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, kind VARCHAR(10) NOT NULL, done_by VARCHAR(80) NOT NULL, note VARCHAR(500) NOT NULL, side_id BINARY(16) NOT NULL, agent_id BINARY(16) DEFAULT NULL, INDEX IDX_A5EDF0D5965D81C48B8E8428 (side_id, created_at), INDEX IDX_A5EDF0D5965D81C4 (side_id), INDEX IDX_A5EDF0D53414710B (agent_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE verdict_record (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, judged_by VARCHAR(80) NOT NULL, judgement JSON NOT NULL, run_ids JSON NOT NULL, catalogue_digest VARCHAR(16) NOT NULL, core_version VARCHAR(20) NOT NULL, comparison_id BINARY(16) NOT NULL, INDEX IDX_67DBB875E4EC5411 (comparison_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE created_key (id BINARY(16) NOT NULL, kind VARCHAR(40) NOT NULL, digest VARCHAR(64) NOT NULL, PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE audit_entry (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, user_name VARCHAR(80) NOT NULL, action VARCHAR(60) NOT NULL, subject_id BINARY(16) NOT NULL, detail JSON NOT NULL, INDEX IDX_2C6AF98723EDC878B8E8428 (subject_id, created_at), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE reading (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, measure VARCHAR(20) NOT NULL, value DOUBLE PRECISION NOT NULL, at_least TINYINT NOT NULL, entered_value DOUBLE PRECISION NOT NULL, entered_unit VARCHAR(4) NOT NULL, source VARCHAR(10) NOT NULL, entered_by VARCHAR(80) NOT NULL, amend_reason VARCHAR(300) NOT NULL, part_id BINARY(16) NOT NULL, amends_id BINARY(16) DEFAULT NULL, UNIQUE INDEX UNIQ_C11AFC4181B7FB96 (amends_id), INDEX IDX_C11AFC414CE34BEC (part_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE part (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, place INT NOT NULL, run_id BINARY(16) NOT NULL, INDEX IDX_490F70C684E3FEC4 (run_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE run (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, status VARCHAR(10) NOT NULL, step VARCHAR(20) NOT NULL, step_began_at DATETIME(6) DEFAULT NULL, outcome VARCHAR(20) DEFAULT NULL, outcome_note VARCHAR(80) NOT NULL, started_at DATETIME(6) DEFAULT NULL, finished_at DATETIME(6) DEFAULT NULL, held TINYINT DEFAULT NULL, effort SMALLINT DEFAULT NULL, damage TINYINT DEFAULT NULL, void_reason VARCHAR(300) NOT NULL, voided_by VARCHAR(80) NOT NULL, made_by VARCHAR(80) NOT NULL, position INT NOT NULL, visit INT NOT NULL, pull VARCHAR(10) NOT NULL, plate_change TINYINT NOT NULL, room_c DOUBLE PRECISION NOT NULL, comparison_id BINARY(16) NOT NULL, setup_id BINARY(16) NOT NULL, INDEX IDX_5076A4C07B00651C35CE7A2D (status, finished_at), INDEX IDX_5076A4C0E4EC5411 (comparison_id), INDEX IDX_5076A4C0CDCDB68E (setup_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE comparison (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, title VARCHAR(160) NOT NULL, status VARCHAR(20) NOT NULL, material_id VARCHAR(40) NOT NULL, room_c DOUBLE PRECISION NOT NULL, constants JSON NOT NULL, limits JSON NOT NULL, durations JSON NOT NULL, runs_per_setup INT NOT NULL, hot_per_setup INT NOT NULL, seed INT NOT NULL, started_at DATETIME(6) DEFAULT NULL, closed_at DATETIME(6) DEFAULT NULL, grew_after_verdict TINYINT NOT NULL, imports INT NOT NULL, lot_id BINARY(16) NOT NULL, printer_id BINARY(16) NOT NULL, INDEX IDX_E54AC6D6A8CBA5F7 (lot_id), INDEX IDX_E54AC6D646EC494A (printer_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE setup (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, label VARCHAR(20) NOT NULL, position INT NOT NULL, bed_first_c DOUBLE PRECISION DEFAULT NULL, bed_other_c DOUBLE PRECISION DEFAULT NULL, comparison_id BINARY(16) NOT NULL, side_id BINARY(16) NOT NULL, fitting_id BINARY(16) NOT NULL, agent_id BINARY(16) DEFAULT NULL, INDEX IDX_251D5630E4EC5411 (comparison_id), INDEX IDX_251D5630965D81C4 (side_id), INDEX IDX_251D5630C98604CA (fitting_id), INDEX IDX_251D56303414710B (agent_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE plate_side (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, face VARCHAR(10) NOT NULL, fitting_id BINARY(16) DEFAULT NULL, plate_id BINARY(16) NOT NULL, UNIQUE INDEX UNIQ_4B4DC919C98604CA (fitting_id), UNIQUE INDEX UNIQ_4B4DC919DF66E98B5147B67 (plate_id, face), INDEX IDX_4B4DC919DF66E98B (plate_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE fitting (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, surface_id VARCHAR(40) NOT NULL, surface_lot VARCHAR(60) NOT NULL, limit_c DOUBLE PRECISION DEFAULT NULL, side_id BINARY(16) NOT NULL, INDEX IDX_DD50CB8A965D81C4 (side_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE plate (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, number VARCHAR(20) NOT NULL, width_mm DOUBLE PRECISION NOT NULL, depth_mm DOUBLE PRECISION NOT NULL, magnetic TINYINT NOT NULL, note VARCHAR(500) NOT NULL, retired TINYINT NOT NULL, printer_id BINARY(16) DEFAULT NULL, UNIQUE INDEX UNIQ_719ED75B96901F54 (number), INDEX IDX_719ED75B46EC494A (printer_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE agent_stock (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, kind_id VARCHAR(40) NOT NULL, name VARCHAR(80) NOT NULL, batch VARCHAR(60) NOT NULL, opened_on DATE DEFAULT NULL, retired TINYINT NOT NULL, PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE lot (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, label VARCHAR(60) NOT NULL, material_id VARCHAR(40) NOT NULL, name VARCHAR(80) NOT NULL, dried_on DATE DEFAULT NULL, note VARCHAR(500) NOT NULL, retired TINYINT NOT NULL, UNIQUE INDEX UNIQ_B81291BEA750E8 (label), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE printer (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, name VARCHAR(80) NOT NULL, kind VARCHAR(20) NOT NULL, bed_width_mm DOUBLE PRECISION NOT NULL, bed_depth_mm DOUBLE PRECISION NOT NULL, max_bed_c DOUBLE PRECISION DEFAULT NULL, max_nozzle_c DOUBLE PRECISION NOT NULL, has_enclosure TINYINT NOT NULL, magnet_limit_c DOUBLE PRECISION DEFAULT NULL, retired TINYINT NOT NULL, UNIQUE INDEX UNIQ_8D4C79ED5E237E06 (name), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE gauge_capture (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, state VARCHAR(10) NOT NULL, range_n DOUBLE PRECISION DEFAULT NULL, message VARCHAR(200) NOT NULL, pull VARCHAR(10) NOT NULL, run_id BINARY(16) NOT NULL, INDEX IDX_FF2D0741A393D2FB (state), INDEX IDX_FF2D074184E3FEC4 (run_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE gauge_sample (capture_id BINARY(16) NOT NULL, milliseconds INT NOT NULL, force_n DOUBLE PRECISION NOT NULL, PRIMARY KEY (capture_id, milliseconds)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE profile (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, status VARCHAR(20) NOT NULL, signed_by VARCHAR(80) DEFAULT NULL, signed_at DATETIME(6) DEFAULT NULL, trial_reason VARCHAR(500) NOT NULL, withdrawn_reason VARCHAR(500) NOT NULL, review_by DATE DEFAULT NULL, series BINARY(16) NOT NULL, revision INT NOT NULL, title VARCHAR(160) NOT NULL, material_id VARCHAR(40) NOT NULL, document JSON NOT NULL, imported TINYINT NOT NULL, proposed_by VARCHAR(80) NOT NULL, printer_id BINARY(16) DEFAULT NULL, side_id BINARY(16) DEFAULT NULL, lot_id BINARY(16) DEFAULT NULL, INDEX IDX_8157AA0FE308AC6F7B00651C (material_id, status), UNIQUE INDEX UNIQ_8157AA0F3A10012D6D6315CC (series, revision), INDEX IDX_8157AA0F46EC494A (printer_id), INDEX IDX_8157AA0F965D81C4 (side_id), INDEX IDX_8157AA0FA8CBA5F7 (lot_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE sign_in_failure (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, account VARCHAR(64) NOT NULL, address VARCHAR(64) NOT NULL, INDEX IDX_327EC1F07D3656A48B8E8428 (account, created_at), INDEX IDX_327EC1F0D4E6F818B8E8428 (address, created_at), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE user_account (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, password_hash VARCHAR(255) NOT NULL, active TINYINT NOT NULL, preferences JSON NOT NULL, bench JSON NOT NULL, name VARCHAR(60) NOT NULL, display_name VARCHAR(80) NOT NULL, role VARCHAR(20) NOT NULL, UNIQUE INDEX UNIQ_253B48AE5E237E06 (name), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE session (sess_id VARBINARY(128) NOT NULL, sess_data LONGBLOB NOT NULL, sess_lifetime INT UNSIGNED NOT NULL, sess_time INT UNSIGNED NOT NULL, INDEX sess_lifetime_idx (sess_lifetime), PRIMARY KEY (sess_id)) ENGINE = InnoDB');
+        $this->addSql('ALTER TABLE change_event ADD CONSTRAINT FK_677EB7EA46EC494A FOREIGN KEY (printer_id) REFERENCES printer (id)');
+        $this->addSql('ALTER TABLE care_event ADD CONSTRAINT FK_A5EDF0D5965D81C4 FOREIGN KEY (side_id) REFERENCES plate_side (id)');
+        $this->addSql('ALTER TABLE care_event ADD CONSTRAINT FK_A5EDF0D53414710B FOREIGN KEY (agent_id) REFERENCES agent_stock (id)');
+        $this->addSql('ALTER TABLE verdict_record ADD CONSTRAINT FK_67DBB875E4EC5411 FOREIGN KEY (comparison_id) REFERENCES comparison (id)');
+        $this->addSql('ALTER TABLE reading ADD CONSTRAINT FK_C11AFC414CE34BEC FOREIGN KEY (part_id) REFERENCES part (id)');
+        $this->addSql('ALTER TABLE reading ADD CONSTRAINT FK_C11AFC4181B7FB96 FOREIGN KEY (amends_id) REFERENCES reading (id)');
+        $this->addSql('ALTER TABLE part ADD CONSTRAINT FK_490F70C684E3FEC4 FOREIGN KEY (run_id) REFERENCES run (id)');
+        $this->addSql('ALTER TABLE run ADD CONSTRAINT FK_5076A4C0E4EC5411 FOREIGN KEY (comparison_id) REFERENCES comparison (id)');
+        $this->addSql('ALTER TABLE run ADD CONSTRAINT FK_5076A4C0CDCDB68E FOREIGN KEY (setup_id) REFERENCES setup (id)');
+        $this->addSql('ALTER TABLE comparison ADD CONSTRAINT FK_E54AC6D6A8CBA5F7 FOREIGN KEY (lot_id) REFERENCES lot (id)');
+        $this->addSql('ALTER TABLE comparison ADD CONSTRAINT FK_E54AC6D646EC494A FOREIGN KEY (printer_id) REFERENCES printer (id)');
+        $this->addSql('ALTER TABLE setup ADD CONSTRAINT FK_251D5630E4EC5411 FOREIGN KEY (comparison_id) REFERENCES comparison (id)');
+        $this->addSql('ALTER TABLE setup ADD CONSTRAINT FK_251D5630965D81C4 FOREIGN KEY (side_id) REFERENCES plate_side (id)');
+        $this->addSql('ALTER TABLE setup ADD CONSTRAINT FK_251D5630C98604CA FOREIGN KEY (fitting_id) REFERENCES fitting (id)');
+        $this->addSql('ALTER TABLE setup ADD CONSTRAINT FK_251D56303414710B FOREIGN KEY (agent_id) REFERENCES agent_stock (id)');
+        $this->addSql('ALTER TABLE plate_side ADD CONSTRAINT FK_4B4DC919C98604CA FOREIGN KEY (fitting_id) REFERENCES fitting (id)');
+        $this->addSql('ALTER TABLE plate_side ADD CONSTRAINT FK_4B4DC919DF66E98B FOREIGN KEY (plate_id) REFERENCES plate (id)');
+        $this->addSql('ALTER TABLE fitting ADD CONSTRAINT FK_DD50CB8A965D81C4 FOREIGN KEY (side_id) REFERENCES plate_side (id)');
+        $this->addSql('ALTER TABLE plate ADD CONSTRAINT FK_719ED75B46EC494A FOREIGN KEY (printer_id) REFERENCES printer (id)');
+        $this->addSql('ALTER TABLE gauge_capture ADD CONSTRAINT FK_FF2D074184E3FEC4 FOREIGN KEY (run_id) REFERENCES run (id)');
+        $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0F46EC494A FOREIGN KEY (printer_id) REFERENCES printer (id)');
+        $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0F965D81C4 FOREIGN KEY (side_id) REFERENCES plate_side (id)');
+        $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0FA8CBA5F7 FOREIGN KEY (lot_id) REFERENCES lot (id)');
+    }
+
+    public function isTransactional(): bool
+    {
+        return false;
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use App\Platform\Audit;
+use App\Platform\Contract\Contract;
+use App\Platform\Http\CsrfGuard;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Who is here: sign-in, sign-out, the first account, own preferences and the bench bar. */
+final readonly class SessionController
+{
+    private const PREFERENCES = ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'system'];
+    private const BENCH = ['printerId' => null, 'plateSideId' => null, 'agentId' => null, 'lotId' => null, 'roomC' => 21.0];
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private Security $security,
+        private CsrfTokenManagerInterface $tokens,
+        private UserPasswordHasherInterface $hasher,
+        private CurrentUser $current,
+        private Audit $audit,
+        private Now $now,
+        private bool $demo,
+    ) {
+    }
+
+    #[Route('/api/session', name: 'getSession', methods: ['GET'])]
+    #[Route('/api/session', name: 'openSession', methods: ['POST'])]
+    #[Route('/api/demo-session', name: 'openDemoSession', methods: ['POST'])]
+    public function session(): JsonResponse
+    {
+        $user = $this->security->getUser();
+        $signedIn = $user instanceof User;
+
+        return new JsonResponse([
+            'user' => $signedIn ? $user->toArray() : null,
+            'csrf' => $signedIn ? $this->tokens->getToken(CsrfGuard::TOKEN)->getValue() : null,
+            'demo' => $this->demo,
+            'needsFirstLead' => !$signedIn && 0 === $this->entities->getRepository(User::class)->count(),
+            'preferences' => $signedIn ? [...self::PREFERENCES, ...$user->preferences] : self::PREFERENCES,
+            'bench' => $signedIn ? [...self::BENCH, ...$user->bench] : self::BENCH,
+        ]);
+    }
+
+    #[Route('/api/session', name: 'closeSession', methods: ['DELETE'])]
+    public function close(): JsonResponse
+    {
+        if (null !== $this->security->getUser()) {
+            $this->security->logout(false);
+        }
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/first-lead', name: 'createFirstLead', methods: ['POST'])]
+    public function firstLead(Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        if ($this->entities->getRepository(User::class)->count() > 0) {
+            throw Problem::invalid('', 'There is an account already. Sign in, or ask a lead for one.', 409);
+        }
+        $user = new User(Uuid::v7(), $this->now->time(), $body['name'], $body['displayName'], Role::Lead);
+        $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
+        $this->entities->persist($user);
+        $this->audit->note('account created', $user->id, ['role' => 'lead']);
+        $this->entities->flush();
+
+        return new JsonResponse($user->toArray(), 201);
+    }
+
+    #[Route('/api/preferences', name: 'savePreferences', methods: ['PUT'])]
+    public function preferences(Request $request): JsonResponse
+    {
+        $user = $this->current->get();
+        /** @var array<string, string> $body */
+        $body = $this->contract->body($request);
+        $user->preferences = $body;
+        $this->entities->flush();
+
+        return $this->session();
+    }
+
+    #[Route('/api/bench', name: 'saveBench', methods: ['PUT'])]
+    public function bench(Request $request): JsonResponse
+    {
+        $user = $this->current->get();
+        $user->bench = $this->contract->body($request);
+        $this->entities->flush();
+
+        return $this->session();
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use App\Platform\Contract\Contract;
+use App\Platform\Http\Problem;
+use App\Platform\Http\ProblemResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Security\Core\Exception\BadCredentialsException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Core\User\UserProviderInterface;
+use Symfony\Component\Security\Http\Authenticator\AbstractAuthenticator;
+use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
+use Symfony\Component\Security\Http\Authenticator\Passport\Passport;
+use Symfony\Component\Security\Http\Authenticator\Passport\SelfValidatingPassport;
+
+/** Sign-in with name and password, or with one button per role where the demo runs. */
+final class SignIn extends AbstractAuthenticator
+{
+    /** @param UserProviderInterface<User> $users */
+    public function __construct(
+        private readonly Contract $contract,
+        private readonly UserProviderInterface $users,
+        private readonly PasswordHasherFactoryInterface $hashers,
+        private readonly SignInThrottle $throttle,
+        private readonly bool $demo,
+    ) {
+    }
+
+    public function supports(Request $request): bool
+    {
+        return $request->isMethod('POST') && \in_array($request->attributes->get('_route'), ['openSession', 'openDemoSession'], true);
+    }
+
+    public function authenticate(Request $request): Passport
+    {
+        $body = $this->contract->body($request);
+        if ('openDemoSession' === $request->attributes->get('_route')) {
+            if (!$this->demo) {
+                throw Problem::notFound();
+            }
+
+            return new SelfValidatingPassport(new UserBadge((string) $body['role'], $this->users->loadUserByIdentifier(...)));
+        }
+        $name = (string) $body['name'];
+        $address = (string) $request->getClientIp();
+        $this->throttle->check($name, $address);
+        $hasher = $this->hashers->getPasswordHasher(User::class);
+        try {
+            $user = $this->users->loadUserByIdentifier($name);
+            $fits = $hasher->verify($user->passwordHash, (string) $body['password']) && $user->active;
+        } catch (UserNotFoundException) {
+            // An unknown name takes as long as a wrong password.
+            $hasher->hash((string) $body['password']);
+            $user = null;
+            $fits = false;
+        }
+        if (!$fits || null === $user) {
+            $this->throttle->failed($name, $address);
+            throw new BadCredentialsException();
+        }
+        $this->throttle->succeeded($name);
+
+        return new SelfValidatingPassport(new UserBadge($user->getUserIdentifier(), static fn (): User => $user));
+    }
+
+    public function onAuthenticationSuccess(Request $request, TokenInterface $token, string $firewallName): ?Response
+    {
+        return null;
+    }
+
+    public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
+    {
+        return ProblemResponse::of(new Problem(401, 'Not signed in', 'Name and password do not fit. Check both, then try again.', [
+            ['field' => 'password', 'message' => 'Name and password do not fit.'],
+        ]));
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Care;
+
+use App\Platform\Database\Row;
+use App\Shelf\AgentStock;
+use App\Shelf\PlateSide;
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Uid\Uuid;
+
+/** Something that was done to a plate side: a wash, a scuff, a coat. */
+#[ORM\Entity]
+#[ORM\Index(fields: ['side', 'createdAt'])]
+class CareEvent extends Row
+{
+    public function __construct(
+        Uuid $id,
+        \DateTimeImmutable $at,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly PlateSide $side,
+        /** wash, scuff or coat */
+        #[ORM\Column(length: 10)]
+        public readonly string $kind,
+        #[ORM\ManyToOne]
+        public readonly ?AgentStock $agent,
+        #[ORM\Column(length: 80)]
+        public readonly string $doneBy,
+        #[ORM\Column(length: 500)]
+        public readonly string $note,
+    ) {
+        parent::__construct($id, $at);
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Device;
+
+use App\Account\CurrentUser;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use App\Test\Run;
+use App\Test\RunRepository;
+use App\Test\StoredReading;
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Test\BadReading;
+use Sitzplatz\Test\PullSample;
+use Sitzplatz\Test\PullTrace;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** A pull on the gauge: begun, polled while it goes on, taken over as a reading. */
+final readonly class CaptureController
+{
+    public function __construct(
+        private Connection $database,
+        private Contract $contract,
+        private IdempotentCreation $creation,
+        private StoredEdit $edit,
+        private RunRepository $runs,
+        private CurrentUser $current,
+        private Now $now,
+    ) {
+    }
+
+    #[Route('/api/runs/{id}/captures', name: 'beginCapture', methods: ['POST'])]
+    public function begin(string $id, Request $request): JsonResponse
+    {
+        $run = $this->edit->find(Run::class, $id);
+        $body = $this->contract->body($request);
+        [$capture, $new] = $this->creation->create(GaugeCapture::class, $body, function (Uuid $key) use ($run): GaugeCapture {
+            if (Run::RUNNING !== $run->status) {
+                throw Problem::invalid('', 'Only a run that goes on is pulled. Begin it first.', 409);
+            }
+
+            return new GaugeCapture($key, $this->now->time(), $run, $run->pull);
+        });
+
+        return new JsonResponse($this->state($capture), $new ? 201 : 200);
+    }
+
+    #[Route('/api/captures/{id}', name: 'getCapture', methods: ['GET'])]
+    public function get(string $id): JsonResponse
+    {
+        return new JsonResponse($this->state($this->edit->find(GaugeCapture::class, $id)));
+    }
+
+    #[Route('/api/captures/{id}/reading', name: 'takeCapture', methods: ['POST'])]
+    public function take(string $id, Request $request): JsonResponse
+    {
+        $capture = $this->edit->find(GaugeCapture::class, $id);
+        $run = $capture->run;
+        $body = $this->contract->body($request);
+        [$reading, $new] = $this->creation->create(StoredReading::class, $body, function (Uuid $key) use ($capture, $run, $body): StoredReading {
+            if (GaugeCapture::ENDED !== $capture->state) {
+                throw Problem::invalid('', 'The pull is not over yet.', 409);
+            }
+            if (Run::RUNNING !== $run->status) {
+                throw Problem::invalid('', 'This run is finished. Amend its reading, with a reason.', 409);
+            }
+            try {
+                $reading = PullTrace::of($this->samples($capture), (float) $capture->rangeN)->reading($capture->pull, $body['partBroke']);
+            } catch (BadReading $e) {
+                throw Problem::invalid('', 'There was no pull. Hook the gauge in and pull again.', 409, $e);
+            }
+            $before = null;
+            foreach ($this->runs->standing($run) as $standing) {
+                $before = $standing->measure === $reading->measure ? $standing : $before;
+            }
+
+            return new StoredReading($key, $this->now->time(), $run->part(), $reading->measure, $reading->value, $reading->atLeast, $reading->value, 'N', 'gauge', $this->current->get()->displayName, $before, null === $before ? '' : 'pulled again');
+        });
+
+        return new JsonResponse($reading->toArray(), $new ? 201 : 200);
+    }
+
+    /** @return array<string, mixed> */
+    private function state(GaugeCapture $capture): array
+    {
+        $samples = $this->samples($capture);
+        $trace = null;
+        if ([] !== $samples && null !== $capture->rangeN) {
+            try {
+                $trace = PullTrace::of($samples, $capture->rangeN);
+            } catch (BadReading) {
+                // No force yet: there is a trace without a peak.
+            }
+        }
+
+        return [
+            'id' => $capture->id->toRfc4122(),
+            'state' => $capture->state,
+            'message' => $capture->message,
+            'pull' => $capture->pull->value,
+            'rangeN' => $capture->rangeN,
+            'peakN' => $trace?->peakN,
+            'toppedOut' => $trace->toppedOut ?? false,
+            'gaveWay' => $trace->gaveWay ?? false,
+            'samples' => array_map(static fn (PullSample $sample): array => [$sample->milliseconds, $sample->forceN], $samples),
+        ];
+    }
+
+    /** @return list<PullSample> */
+    private function samples(GaugeCapture $capture): array
+    {
+        $samples = [];
+        foreach ($this->database->iterateNumeric('SELECT milliseconds, force_n FROM gauge_sample WHERE capture_id = ? ORDER BY milliseconds', [$capture->id->toBinary()]) as [$time, $force]) {
+            $samples[] = new PullSample((int) $time, (float) $force);
+        }
+
+        return $samples;
+    }
+}

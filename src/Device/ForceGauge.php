@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Device;
+
+use Sitzplatz\Test\PullSample;
+
+/** A force gauge that is watched during one pull. */
+interface ForceGauge
+{
+    /** The most that it can show, N. */
+    public function rangeN(): float;
+
+    /**
+     * The samples of one pull, as they come; ends when the gauge says that the pull is over.
+     *
+     * @return iterable<PullSample>
+     *
+     * @throws GaugeUnreachable if it falls silent
+     */
+    public function pull(Bench $bench): iterable;
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Device;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception as DatabaseException;
+use Sitzplatz\Test\PullSample;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Command\SignalableCommandInterface;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** The background reader: waits for captures, reads the gauge, and stores the samples for the browser to poll. */
+#[AsCommand('sitzplatz:gauge:read', 'Reads the force gauge for the run sheets')]
+final class GaugeReadCommand extends Command implements SignalableCommandInterface
+{
+    private const POLL_SECONDS = 0.2;
+    private const BATCH = 8;
+    /** A capture nobody could serve for this long has lost its pull. */
+    private const STALE_SECONDS = 60;
+
+    private bool $stopping = false;
+
+    public function __construct(
+        private readonly Connection $database,
+        private readonly ClockInterface $clock,
+        private readonly int $gaugePort,
+    ) {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('host', null, InputOption::VALUE_REQUIRED, 'where the gauge is', '127.0.0.1');
+    }
+
+    public function getSubscribedSignals(): array
+    {
+        return [\SIGTERM, \SIGINT];
+    }
+
+    public function handleSignal(int $signal, int|false $previousExitCode = 0): int|false
+    {
+        $this->stopping = true;
+
+        return false;
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $host = $input->getOption('host');
+        while (!$this->stopping) {
+            try {
+                $capture = $this->waiting();
+                if (null !== $capture) {
+                    $this->serve($capture, \is_string($host) ? $host : '127.0.0.1');
+                    continue;
+                }
+            } catch (DatabaseException $e) {
+                // The database may be restarting: begin anew with a fresh connection.
+                $output->writeln($e->getMessage());
+                $this->database->close();
+                $this->clock->sleep(1);
+            }
+            $this->clock->sleep(self::POLL_SECONDS);
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, mixed>|null */
+    private function waiting(): ?array
+    {
+        $stale = $this->clock->now()->modify('-'.self::STALE_SECONDS.' seconds')->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
+        $this->database->executeStatement(
+            "UPDATE gauge_capture SET state = 'failed', message = 'Nobody read the gauge in time. Pull again.' WHERE state IN ('waiting', 'pulling') AND created_at < ?",
+            [$stale],
+        );
+        $row = $this->database->fetchAssociative(
+            "SELECT g.id, g.pull, c.material_id, f.surface_id, a.kind_id, s.bed_first_c
+             FROM gauge_capture g JOIN run r ON r.id = g.run_id JOIN comparison c ON c.id = r.comparison_id
+             JOIN setup s ON s.id = r.setup_id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
+             WHERE g.state = 'waiting' ORDER BY g.created_at LIMIT 1",
+        );
+
+        return false === $row ? null : $row;
+    }
+
+    /** @param array<string, mixed> $capture */
+    private function serve(array $capture, string $host): void
+    {
+        $id = (string) $capture['id'];
+        try {
+            $gauge = new TcpForceGauge($host, $this->gaugePort);
+            $this->state($id, GaugeCapture::PULLING, '', $gauge->rangeN());
+            $batch = [];
+            foreach ($gauge->pull(new Bench(
+                (string) $capture['material_id'],
+                (string) $capture['surface_id'],
+                null === $capture['kind_id'] ? null : (string) $capture['kind_id'],
+                (string) $capture['pull'],
+                null === $capture['bed_first_c'] ? null : (float) $capture['bed_first_c'],
+            )) as $sample) {
+                $batch[] = $sample;
+                if (\count($batch) >= self::BATCH) {
+                    $this->store($id, $batch);
+                    $batch = [];
+                }
+            }
+            $this->store($id, $batch);
+            $this->state($id, GaugeCapture::ENDED, '', $gauge->rangeN());
+        } catch (GaugeUnreachable $e) {
+            $this->state($id, GaugeCapture::FAILED, $e->getMessage(), null);
+        }
+    }
+
+    private function state(string $id, string $state, string $message, ?float $rangeN): void
+    {
+        $this->database->executeStatement('UPDATE gauge_capture SET state = ?, message = ?, range_n = ? WHERE id = ?', [$state, $message, $rangeN, $id]);
+    }
+
+    /** @param list<PullSample> $samples */
+    private function store(string $id, array $samples): void
+    {
+        if ([] === $samples) {
+            return;
+        }
+        $values = [];
+        foreach ($samples as $sample) {
+            array_push($values, $id, $sample->milliseconds, $sample->forceN);
+        }
+        $this->database->executeStatement(
+            'INSERT IGNORE INTO gauge_sample (capture_id, milliseconds, force_n) VALUES '.implode(', ', array_fill(0, \count($samples), '(?, ?, ?)')),
+            $values,
+        );
+    }
+}

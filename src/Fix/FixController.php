@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Fix;
+
+use App\Care\PlateHistory;
+use App\Platform\CatalogueLoader;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Shelf\PlateSide;
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Fix\Check;
+use Sitzplatz\Fix\Diagnosis;
+use Sitzplatz\Fix\PlateState;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** A symptom and the plate's own history: what to check, in which order. */
+final readonly class FixController
+{
+    public function __construct(
+        private Contract $contract,
+        private StoredEdit $edit,
+        private CatalogueLoader $loader,
+        private PlateHistory $history,
+        private Connection $database,
+    ) {
+    }
+
+    #[Route('/api/fix', name: 'diagnose', methods: ['POST'])]
+    public function diagnose(Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        /** @var array{symptoms: list<array{id: string, name: string}>, checks: list<array{id: string, do: string, minutes: int|float, for: array<string, int>}>} $data */
+        $data = $this->loader->data()['checks'];
+        if (!\in_array($body['symptomId'], array_column($data['symptoms'], 'id'), true)) {
+            throw Problem::invalid('symptomId', 'Choose a symptom from the list.');
+        }
+        $checks = array_map(static fn (array $check): Check => new Check($check['id'], $check['do'], (float) $check['minutes'], $check['for']), $data['checks']);
+        $plate = $this->plate($body['plateSideId']);
+        $diagnosis = Diagnosis::of($body['symptomId'], $checks, $plate);
+
+        return new JsonResponse([
+            'plate' => $plate->sentences(),
+            'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'sentence' => $check->sentence, 'minutes' => $check->minutes], $diagnosis->checks),
+        ]);
+    }
+
+    private function plate(?string $sideId): PlateState
+    {
+        if (null === $sideId) {
+            return new PlateState(null, null, false);
+        }
+        $side = $this->edit->reference(PlateSide::class, $sideId, 'plateSideId');
+        $counts = $this->history->all()[$sideId];
+        $printer = $side->plate->printer;
+        $changed = false;
+        if (null !== $printer && null !== $counts['lastHeld']) {
+            $changed = false !== $this->database->fetchOne(
+                'SELECT 1 FROM change_event WHERE printer_id = ? AND created_at > ? LIMIT 1',
+                [$printer->id->toBinary(), (new \DateTimeImmutable($counts['lastHeld']))->format('Y-m-d H:i:s')],
+            );
+        }
+
+        return new PlateState($counts['wash'], $counts['fitting'], $changed);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Judge;
+
+use App\Platform\Database\StoredEdit;
+use App\Test\Comparison;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\CoreVersion;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The verdicts of a comparison, reckoned from the readings that stand, beside the verdicts that were recorded. */
+final readonly class JudgementController
+{
+    public function __construct(private EntityManagerInterface $entities, private StoredEdit $edit, private Judging $judging)
+    {
+    }
+
+    #[Route('/api/comparisons/{id}/judgement', name: 'getJudgement', methods: ['GET'])]
+    public function get(string $id): JsonResponse
+    {
+        $comparison = $this->edit->find(Comparison::class, $id);
+        $judgement = $this->judging->judge($comparison);
+        $records = $this->entities->getRepository(VerdictRecord::class)->findBy(['comparison' => $comparison], ['createdAt' => 'DESC'], 1);
+        $record = $records[0] ?? null;
+
+        return new JsonResponse([
+            ...$judgement,
+            'comparison' => [
+                'id' => $comparison->id->toRfc4122(),
+                'version' => $comparison->version,
+                'title' => $comparison->title,
+                'status' => $comparison->status,
+                'materialId' => $comparison->materialId,
+                'lotLabel' => $comparison->lot->label,
+                'printerName' => $comparison->printer->name,
+            ],
+            'coreVersion' => CoreVersion::NUMBER,
+            'recorded' => null === $record ? null : [
+                'at' => $record->createdAt->format(\DATE_ATOM),
+                'by' => $record->judgedBy,
+                'coreVersion' => $record->coreVersion,
+                'catalogueDigest' => $record->catalogueDigest,
+                'runs' => \count($record->runIds),
+                'differs' => self::verdicts($record->judgement) !== self::verdicts($judgement),
+            ],
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $judgement
+     *
+     * @return array<string, string>
+     */
+    private static function verdicts(array $judgement): array
+    {
+        $setups = $judgement['setups'];
+
+        return \is_array($setups) ? array_column($setups, 'verdict', 'label') : [];
+    }
+}

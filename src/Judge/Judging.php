@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Judge;
+
+use App\Test\Comparison;
+use App\Test\RunRepository;
+use App\Test\Setup;
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\Finding;
+use Sitzplatz\Judge\MeanAgainstLimit;
+use Sitzplatz\Judge\MeasureSummary;
+use Sitzplatz\Judge\SetupJudgement;
+use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Reading;
+
+/** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
+final readonly class Judging
+{
+    public function __construct(private RunRepository $runs, private Connection $database)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function judge(Comparison $comparison): array
+    {
+        $records = $this->runs->records($comparison);
+        $figures = ComparisonJudgement::of($records)->toArray();
+        $setups = array_values($comparison->setups->toArray());
+        $voids = $this->voids($comparison);
+        $shown = [];
+        foreach ($records as $i => $record) {
+            $shown[] = $this->setup($comparison, $setups[$i], $record, $voids[$setups[$i]->id->toBinary()] ?? 0);
+        }
+
+        return [
+            'setups' => $shown,
+            'measures' => (object) $figures['measures'],
+            'held' => $figures['held'],
+            'limits' => $comparison->limits,
+            'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
+            'runsPlanned' => $comparison->runsPerSetup,
+            'grewAfterVerdict' => $comparison->grewAfterVerdict,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, int $voids): array
+    {
+        $judgement = SetupJudgement::of($record, $comparison->judgingLimits());
+        $efforts = array_fill(0, \count(Effort::cases()), 0);
+        foreach ($record->readings(Measure::Effort) as $reading) {
+            ++$efforts[(int) $reading->value];
+        }
+
+        return [
+            'id' => $setup->id->toRfc4122(),
+            'label' => $setup->label,
+            'name' => $setup->name(),
+            'verdict' => $judgement->verdict->value,
+            'words' => $judgement->words(),
+            'moreRuns' => $judgement->moreRuns,
+            'hold' => self::finding($judgement->hold),
+            'release' => self::finding($judgement->release),
+            'held' => $judgement->held->held,
+            'heldRuns' => $judgement->held->runs,
+            'heldCi95' => $judgement->held->interval?->toArray(),
+            'voids' => $voids,
+            'hotPull' => $this->pull($comparison, $record, Measure::PullHot),
+            'coldPull' => $this->pull($comparison, $record, Measure::PullCold),
+            'efforts' => array_map(static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]], Effort::cases()),
+            'damages' => $record->count(Measure::Damage, 0.5),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function pull(Comparison $comparison, SetupRecord $record, Measure $measure): array
+    {
+        $summary = MeasureSummary::of($record, $measure);
+        $limit = Measure::PullHot === $measure ? $comparison->judgingLimits()->hotPullAtLeastN : $comparison->judgingLimits()->coldPullAtMostN;
+        $bounds = 0 === $summary->nAtLeast ? MeanAgainstLimit::of(new Sample($summary->exact), $limit) : null;
+
+        return [
+            'n' => $summary->n,
+            'nAtLeast' => $summary->nAtLeast,
+            'meanN' => $summary->mean,
+            'sdN' => $summary->sd,
+            'ci95N' => $summary->interval?->toArray(),
+            'boundsN' => null === $bounds || null === $bounds->lowerBound || null === $bounds->upperBound ? null : [$bounds->lowerBound, $bounds->upperBound],
+            'meanMpa' => null === $summary->mean ? null : $comparison->piece()->shearStressMpa($summary->mean),
+            'reason' => $summary->reason,
+            'readings' => array_map(static fn (Reading $reading): array => ['valueN' => $reading->value, 'atLeast' => $reading->atLeast], $record->readings($measure)),
+        ];
+    }
+
+    /** @return array{answer: string, reasons: list<string>} */
+    private static function finding(Finding $finding): array
+    {
+        return ['answer' => $finding->answer->value, 'reasons' => $finding->reasons];
+    }
+
+    /** @return array<string, int> by the binary id of the setup */
+    private function voids(Comparison $comparison): array
+    {
+        $voids = [];
+        foreach ($this->database->iterateAssociative("SELECT setup_id, COUNT(*) AS n FROM run WHERE comparison_id = ? AND status = 'void' GROUP BY setup_id", [$comparison->id->toBinary()]) as $row) {
+            $voids[(string) $row['setup_id']] = (int) $row['n'];
+        }
+
+        return $voids;
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keep;
+
+use App\Test\Setup;
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\CoreVersion;
+use Sitzplatz\Judge\MeasureSummary;
+use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Keep\AcceptanceLimits;
+use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Keep\Assessment;
+use Sitzplatz\Keep\EvidenceRun;
+use Sitzplatz\Keep\ScopeClaim;
+use Sitzplatz\Test\Measure;
+
+/** Assesses the evidence of a setup and writes the document of a profile from it. */
+final readonly class Proposal
+{
+    public function __construct(private EvidenceRepository $evidence, private Catalogue $catalogue)
+    {
+    }
+
+    /** @param array<string, mixed> $wish plan, anyLot, anyPlate */
+    public function assess(Setup $setup, array $wish): Assessment
+    {
+        return $this->assessRuns($this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']), $setup, $wish);
+    }
+
+    /**
+     * @param array<string, mixed> $wish
+     *
+     * @return array<string, mixed> as docs/schemas/profile.schema.json has it
+     */
+    public function document(Setup $setup, array $wish, string $title): array
+    {
+        $runs = $this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']);
+        $assessment = $this->assessRuns($runs, $setup, $wish);
+        $comparison = $setup->comparison;
+        $material = $this->catalogue->material($comparison->materialId);
+        $surface = $this->catalogue->surface($setup->fitting->surfaceId);
+        $pairing = $this->catalogue->pairing($material->id, $surface->id);
+        $agent = null === $setup->agent ? null : $this->catalogue->agent($setup->agent->kindId);
+        $proven = $assessment->proven;
+        $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
+        $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
+
+        return [
+            'format' => 'sitzplatz-profile',
+            'formatVersion' => 1,
+            'title' => $title,
+            'scope' => [
+                'materialId' => $material->id,
+                'materialName' => $material->name,
+                'anyLot' => $wish['anyLot'],
+                'lotLabel' => $wish['anyLot'] ? null : $comparison->lot->label,
+                'anyPlate' => $wish['anyPlate'],
+                'sideLabel' => $wish['anyPlate'] ? null : $setup->side->label(),
+                'surfaceId' => $surface->id,
+                'surfaceName' => $surface->name,
+                'printerName' => $comparison->printer->name,
+                'roomLowC' => $proven->roomLowC ?? $comparison->roomC,
+                'roomHighC' => $proven->roomHighC ?? $comparison->roomC,
+                'enclosureNeeded' => $proven->enclosed ?? $comparison->printer->enclosed,
+                'longestJobMinutes' => $proven->longestJobMinutes ?? 0,
+                'mostParts' => $proven->mostParts ?? 0,
+            ],
+            'setting' => [
+                'bedFirstC' => $setup->bedFirstC,
+                'bedOtherC' => $setup->bedOtherC,
+                'nozzleFirstC' => $comparison->nozzleC(),
+                'nozzleMm' => $comparison->constants['nozzleMm'],
+                'firstLayerGap' => $comparison->constants['firstLayerGap'],
+                'agentId' => $agent?->id,
+                'agentName' => $setup->agent?->name,
+                'windowLowC' => $pairing?->window->lowC,
+                'windowHighC' => $pairing?->window->highC,
+            ],
+            'preparation' => array_values(array_filter([$surface->cleaning, null === $agent ? null : \sprintf('%s: %s', $setup->agent->name ?? $agent->name, $agent->putOn)])),
+            'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? 'Let it cool.'],
+            'cautions' => array_values(array_unique([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])])),
+            'evidence' => [
+                'plan' => $wish['plan'],
+                'runsNeeded' => $assessment->runsNeeded,
+                'runs' => \count($assessment->countedRuns),
+                'failures' => $assessment->failures,
+                'voids' => \count($assessment->voidRuns),
+                'lots' => $proven->lots ?? 0,
+                'plates' => $proven->plates ?? 0,
+                'hotPull' => self::pull($record, Measure::PullHot),
+                'coldPull' => self::pull($record, Measure::PullCold),
+                'limits' => $comparison->limits,
+                'testPiece' => $comparison->constants['piece'],
+                'gcodeName' => $comparison->constants['gcodeName'],
+                'runIds' => $assessment->countedRuns,
+                'voidRunIds' => $assessment->voidRuns,
+                'catalogueDigest' => $this->catalogue->digest,
+                'coreVersion' => CoreVersion::NUMBER,
+            ],
+        ];
+    }
+
+    /**
+     * @param list<EvidenceRun>    $runs
+     * @param array<string, mixed> $wish
+     */
+    private function assessRuns(array $runs, Setup $setup, array $wish): Assessment
+    {
+        $limits = $setup->comparison->judgingLimits();
+
+        return Assessment::of(
+            $runs,
+            new AcceptancePlan((float) $wish['plan']['reliability'], (float) $wish['plan']['confidence'], $wish['plan']['failuresAllowed']),
+            new AcceptanceLimits($limits->hotPullAtLeastN, $limits->coldPullAtMostN, $limits->effortAtMost),
+            new ScopeClaim($wish['anyLot'], $wish['anyPlate']),
+        );
+    }
+
+    /** @return array{n: int, nAtLeast: int, meanN: ?float, sdN: ?float} */
+    private static function pull(SetupRecord $record, Measure $measure): array
+    {
+        $summary = MeasureSummary::of($record, $measure);
+
+        return ['n' => $summary->n, 'nAtLeast' => $summary->nAtLeast, 'meanN' => $summary->mean, 'sdN' => $summary->sd];
+    }
+}

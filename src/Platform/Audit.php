@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\Uid\Uuid;
+
+/** Writes the audit trail, in the same transaction as the change. */
+final readonly class Audit
+{
+    public function __construct(private EntityManagerInterface $entities, private Security $security, private Now $now)
+    {
+    }
+
+    /** @param array<string, mixed> $detail */
+    public function note(string $action, Uuid $subject, array $detail = []): void
+    {
+        $name = $this->security->getUser()?->getUserIdentifier() ?? 'nobody';
+        $this->entities->persist(new AuditEntry(Uuid::v7(), $this->now->time(), $name, $action, $subject, $detail));
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Experience;
+use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Choose\PrinterFacts;
+use Sitzplatz\Choose\Ranking;
+use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Reading;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/** Measures what the design promises and prints each figure beside its promise. */
+#[AsCommand('sitzplatz:bench', 'Measures what the design promises')]
+final class BenchCommand extends Command
+{
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly ApiLoad $api,
+        private readonly string $projectDir,
+        private readonly int $appPort,
+    ) {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('seconds', null, InputOption::VALUE_REQUIRED, 'how long the API is asked at a steady rate', '10');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $row = static function (string $what, string $figure, string $promise) use ($output): void {
+            $output->writeln(\sprintf('%-58s %14s   (promised: %s)', $what, $figure, $promise));
+        };
+        $row('ranking 300 plate sides × 20 agents, median of 5', \sprintf('%.0f ms', $this->median(fn () => $this->rank())), '≤ 100 ms');
+        $records = $this->records();
+        $row('judging 10 000 readings in 5 setups, median of 5', \sprintf('%.0f ms', $this->median(static fn () => ComparisonJudgement::of($records)->toArray())), '≤ 300 ms');
+        $row('JavaScript of the first view, gzip', \sprintf('%.0f kB', $this->javaScriptKilobytes()), '≤ 250 kB');
+        $seconds = $input->getOption('seconds');
+        foreach ($this->api->measure($this->appPort, is_numeric($seconds) ? (int) $seconds : 10) as $what => $figure) {
+            $row($what, $figure, 'p95 ≤ 50 ms');
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @param \Closure(): mixed $work */
+    private function median(\Closure $work): float
+    {
+        $times = [];
+        for ($i = 0; $i < 5; ++$i) {
+            $began = hrtime(true);
+            $work();
+            $times[] = (hrtime(true) - $began) / 1e6;
+        }
+        sort($times);
+
+        return $times[2];
+    }
+
+    private function rank(): Ranking
+    {
+        $surfaces = array_keys($this->catalogue->surfaces);
+        $agents = array_keys($this->catalogue->agents);
+        $sides = [];
+        $runs = [];
+        for ($i = 0; $i < 300; ++$i) {
+            $surface = $surfaces[$i % \count($surfaces)];
+            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true);
+            $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
+        }
+        $twenty = array_map(static fn (int $i): string => $agents[$i % \count($agents)], range(0, 19));
+        $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120);
+
+        return Ranking::of($this->catalogue, new JobRequest($this->catalogue->material('petg'), $printer, 20), $sides, $twenty, new Experience($runs));
+    }
+
+    /** @return list<SetupRecord> */
+    private function records(): array
+    {
+        $records = [];
+        for ($setup = 0; $setup < 5; ++$setup) {
+            $runs = [];
+            for ($i = 0; $i < 1000; ++$i) {
+                // Any smooth spread will do: the cost does not depend on the values.
+                $runs[] = [new Reading(Measure::Held, 1), new Reading(0 === $i % 2 ? Measure::PullHot : Measure::PullCold, 30 + $setup + 4 * sin($i * 12.9898))];
+            }
+            $records[] = new SetupRecord(\chr(65 + $setup), $runs);
+        }
+
+        return $records;
+    }
+
+    private function javaScriptKilobytes(): float
+    {
+        $manifest = json_decode((string) @file_get_contents($this->projectDir.'/public/build/.vite/manifest.json'), true);
+        $bytes = 0;
+        $seen = [];
+        $wanted = ['src/main.tsx'];
+        while (\is_array($manifest) && [] !== $wanted) {
+            $name = array_pop($wanted);
+            $entry = $manifest[$name] ?? null;
+            if (isset($seen[$name]) || !\is_array($entry)) {
+                continue;
+            }
+            $seen[$name] = true;
+            $bytes += \strlen((string) gzencode((string) @file_get_contents($this->projectDir.'/public/build/'.$entry['file']), 6));
+            array_push($wanted, ...($entry['imports'] ?? []));
+        }
+
+        return $bytes / 1024;
+    }
+}

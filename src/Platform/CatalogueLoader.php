@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use Sitzplatz\Catalogue\Catalogue;
+use Symfony\Component\Config\ConfigCache;
+use Symfony\Component\Config\Resource\DirectoryResource;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Yaml\Yaml;
+
+/** Reads the YAML files of the catalogue, holds them against their schemas, and keeps the result as PHP. */
+final readonly class CatalogueLoader
+{
+    private const FILES = ['materials', 'surfaces', 'agents', 'pairings', 'checks'];
+
+    public function __construct(
+        private string $projectDir,
+        private string $cacheDir,
+        #[Autowire('%kernel.debug%')]
+        private bool $debug,
+    ) {
+    }
+
+    public function load(): Catalogue
+    {
+        /** @var array{materials: list<array<string, mixed>>, surfaces: list<array<string, mixed>>, agents: list<array<string, mixed>>, pairings: list<array<string, mixed>>} $data */
+        $data = $this->data();
+
+        return Catalogue::fromArray($data);
+    }
+
+    /** @return array<string, mixed> by file name */
+    public function data(): array
+    {
+        $folder = $this->projectDir.'/catalogue';
+        $cache = new ConfigCache($this->cacheDir.'/catalogue.php', $this->debug);
+        if (!$cache->isFresh()) {
+            $data = [];
+            foreach (self::FILES as $name) {
+                $data[$name] = Yaml::parseFile("$folder/$name.yaml");
+                self::check($name, $data[$name], "$folder/schema/$name.schema.json");
+            }
+            $cache->write('<?php return '.var_export($data, true).';', [new DirectoryResource($folder)]);
+        }
+
+        /** @var array<string, mixed> $data */
+        $data = require $cache->getPath();
+
+        return $data;
+    }
+
+    private static function check(string $name, mixed $data, string $schemaFile): void
+    {
+        $schema = json_decode((string) file_get_contents($schemaFile), false, 64, \JSON_THROW_ON_ERROR);
+        $value = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR);
+        \assert($schema instanceof \stdClass);
+        $error = (new Validator())->validate($value, $schema)->error();
+        if (null !== $error) {
+            throw new \DomainException(\sprintf('catalogue/%s.yaml: %s', $name, json_encode((new ErrorFormatter())->format($error), \JSON_UNESCAPED_SLASHES)));
+        }
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Contract;
+
+use Opis\JsonSchema\Errors\ValidationError;
+
+/** Faults against a schema, each as a field and a sentence that tells what to do. */
+final class Sentences
+{
+    /** @return list<array{field: string, message: string}> */
+    public static function of(ValidationError $error): array
+    {
+        $found = [];
+        self::collect($error, $found);
+
+        return array_values($found);
+    }
+
+    /** @param array<string, array{field: string, message: string}> $found */
+    private static function collect(ValidationError $error, array &$found): void
+    {
+        $keyword = $error->keyword();
+        if ([] !== $error->subErrors() && !\in_array($keyword, ['oneOf', 'anyOf', 'not'], true)) {
+            foreach ($error->subErrors() as $sub) {
+                self::collect($sub, $found);
+            }
+
+            return;
+        }
+        $path = implode('.', array_map(strval(...), $error->data()->fullPath()));
+        foreach (self::fields($keyword, $path, $error->args()) as $field) {
+            $message = self::sentence($keyword, $error->args());
+            $found[$field.$message] = ['field' => $field, 'message' => $message];
+        }
+    }
+
+    /**
+     * @param array<mixed> $args
+     *
+     * @return list<string>
+     */
+    private static function fields(string $keyword, string $path, array $args): array
+    {
+        $names = match ($keyword) {
+            'required' => (array) ($args['missing'] ?? []),
+            'additionalProperties' => (array) ($args['properties'] ?? []),
+            default => null,
+        };
+        if (null === $names) {
+            return [$path];
+        }
+
+        return array_values(array_map(static fn (mixed $name): string => ltrim($path.'.'.(\is_scalar($name) ? (string) $name : ''), '.'), $names));
+    }
+
+    /** @param array<mixed> $args */
+    private static function sentence(string $keyword, array $args): string
+    {
+        $text = static fn (string $name): string => \is_scalar($args[$name] ?? null) ? (string) $args[$name] : '';
+
+        return match ($keyword) {
+            'required' => 'This is missing: fill it in.',
+            'additionalProperties' => 'This is not known here: leave it out.',
+            'type' => \sprintf('This has to be %s.', self::type($args['expected'] ?? 'something else')),
+            'minimum' => \sprintf('Enter %s or more.', $text('min')),
+            'exclusiveMinimum' => \sprintf('Enter more than %s.', $text('min')),
+            'maximum' => \sprintf('Enter %s or less.', $text('max')),
+            'exclusiveMaximum' => \sprintf('Enter less than %s.', $text('max')),
+            'minLength' => \sprintf('Write at least %s characters.', $text('min')),
+            'maxLength' => \sprintf('Write at most %s characters.', $text('max')),
+            'minItems' => \sprintf('Choose at least %s.', $text('min')),
+            'maxItems' => \sprintf('Choose at most %s.', $text('max')),
+            'enum' => 'This is not one of the choices.',
+            'format' => \sprintf('This has to be a %s.', $text('format')),
+            'pattern' => 'This is not in the right form.',
+            default => 'This does not fit: check it.',
+        };
+    }
+
+    private static function type(mixed $expected): string
+    {
+        $names = ['number' => 'a number', 'integer' => 'a whole number', 'string' => 'text', 'boolean' => 'yes or no', 'array' => 'a list', 'object' => 'a set of fields', 'null' => 'left empty'];
+
+        return implode(' or ', array_map(static fn (mixed $type): string => \is_string($type) ? ($names[$type] ?? $type) : '', (array) $expected));
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+use App\Account\Role;
+use App\Account\User;
+use App\Care\CareEvent;
+use App\Care\ChangeEvent;
+use App\Shelf\AgentStock;
+use App\Shelf\Fitting;
+use App\Shelf\Lot;
+use App\Shelf\Plate;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** The shelf of the demo, from demo/shop.yaml. */
+final class DemoShop
+{
+    /** @var array<string, Printer> */
+    public array $printers = [];
+    /** @var array<string, PlateSide> */
+    public array $sides = [];
+    /** @var array<string, AgentStock> */
+    public array $agents = [];
+    /** @var array<string, Lot> */
+    public array $lots = [];
+
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly UserPasswordHasherInterface $hasher)
+    {
+    }
+
+    /** @param array<string, mixed> $data */
+    public function load(array $data, \DateTimeImmutable $now): void
+    {
+        $long = $now->modify('-120 days');
+        foreach ($data['users'] as $u) {
+            $user = new User(Uuid::v7(), $long, $u['name'], $u['displayName'], Role::from($u['role']));
+            $user->passwordHash = $this->hasher->hashPassword($user, $data['password']);
+            $this->entities->persist($user);
+        }
+        foreach ($data['printers'] as $p) {
+            $this->printers[$p['name']] = $printer = new Printer(Uuid::v7(), $long);
+            $printer->apply($p);
+            $this->entities->persist($printer);
+        }
+        foreach ($data['plates'] as $p) {
+            $this->plate($p, $long);
+        }
+        foreach ($data['agents'] as $a) {
+            $this->agents[$a['name']] = $agent = new AgentStock(Uuid::v7(), $long);
+            $agent->apply([...$a, 'openedOn' => $now->modify("-{$a['opened']} days")->format('Y-m-d')]);
+            $this->entities->persist($agent);
+        }
+        foreach ($data['lots'] as $l) {
+            $this->lots[$l['label']] = $lot = new Lot(Uuid::v7(), $long);
+            $lot->apply([...$l, 'driedOn' => $now->modify("-{$l['dried']} days")->format('Y-m-d')]);
+            $this->entities->persist($lot);
+        }
+        foreach ($data['care'] as $c) {
+            $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
+            $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, 'Mara', ''));
+        }
+        foreach ($data['changes'] as $c) {
+            $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], $c['kind'], 'Mara', $c['note']));
+        }
+    }
+
+    /** @param array<string, mixed> $p */
+    private function plate(array $p, \DateTimeImmutable $at): void
+    {
+        $plate = new Plate(Uuid::v7(), $at);
+        $plate->printer = $this->printers[$p['printer']];
+        $plate->apply(['number' => $p['number'], 'widthMm' => $p['size'][0], 'depthMm' => $p['size'][1], 'magnetic' => $p['magnetic'], 'note' => $p['note']]);
+        $this->entities->persist($plate);
+        foreach (['front', 'back'] as $face) {
+            if (isset($p[$face])) {
+                $side = new PlateSide(Uuid::v7(), $at, $plate, $face);
+                $side->fitting = new Fitting(Uuid::v7(), $at, $side, $p[$face][0], $p[$face][1], null);
+                $plate->sides->add($side);
+                $this->entities->persist($side);
+                $this->entities->persist($side->fitting);
+                $this->sides[$side->label()] = $side;
+            }
+        }
+    }
+}

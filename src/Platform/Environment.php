@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+/** Where the data folder is, and the settings that the start command wrote there. */
+final class Environment
+{
+    public static function dataDirectory(): string
+    {
+        $given = $_SERVER['SITZPLATZ_VAR'] ?? getenv('SITZPLATZ_VAR');
+
+        $folder = \is_string($given) && '' !== $given ? rtrim($given, '/') : \dirname(__DIR__, 2).'/var';
+        // Where the servers' users cannot enter the folder, the start command left the place that stands in for it.
+        $elsewhere = @file_get_contents($folder.'/home');
+
+        return false === $elsewhere ? $folder : trim($elsewhere);
+    }
+
+    /** Reads KEY=VALUE lines of app.env in the data folder; what is set already wins. */
+    public static function load(): void
+    {
+        $file = self::dataDirectory().'/app.env';
+        if (!is_readable($file)) {
+            return;
+        }
+        foreach (file($file, \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+            [$name, $value] = explode('=', $line, 2) + [1 => ''];
+            if (!isset($_SERVER[$name]) && false === getenv($name)) {
+                $_SERVER[$name] = $_ENV[$name] = $value;
+                putenv($name.'='.$value);
+            }
+        }
+    }
+
+    public static function kernelEnvironment(): string
+    {
+        $given = $_SERVER['APP_ENV'] ?? 'prod';
+
+        return \is_string($given) ? $given : 'prod';
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Http;
+
+/** Something that the sender can mend, as RFC 9457 problem details with a field and a sentence. */
+final class Problem extends \RuntimeException
+{
+    /**
+     * @param list<array{field: string, message: string}> $errors
+     * @param array<string, mixed>                        $more   further members
+     * @param array<string, string>                       $headers
+     */
+    public function __construct(
+        public readonly int $status,
+        public readonly string $title,
+        string $detail,
+        public readonly array $errors = [],
+        public readonly array $more = [],
+        public readonly array $headers = [],
+        ?\Throwable $previous = null,
+    ) {
+        parent::__construct($detail, 0, $previous);
+    }
+
+    public static function invalid(string $field, string $message, int $status = 422, ?\Throwable $previous = null): self
+    {
+        return new self($status, 409 === $status ? 'In conflict' : 'Cannot be taken as it stands', $message, [['field' => $field, 'message' => $message]], previous: $previous);
+    }
+
+    /** @param list<array{field: string, message: string}> $errors */
+    public static function faults(array $errors): self
+    {
+        $count = \count($errors);
+
+        return new self(422, 'Cannot be taken as it stands', 1 === $count ? $errors[0]['message'] : \sprintf('%d things need mending.', $count), $errors);
+    }
+
+    public static function notFound(): self
+    {
+        return new self(404, 'Not here', 'There is no such entry. It may belong to another copy of the app.');
+    }
+
+    public static function forbidden(string $detail): self
+    {
+        return new self(403, 'Not allowed', $detail);
+    }
+
+    /**
+     * @param array<string, mixed> $yours
+     * @param array<string, mixed> $theirs
+     */
+    public static function stale(array $yours, array $theirs): self
+    {
+        return new self(409, 'Changed meanwhile', 'Somebody changed this meanwhile. Look at both versions, then save again.', [], ['yours' => $yours, 'theirs' => $theirs]);
+    }
+}

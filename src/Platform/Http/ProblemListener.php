@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Http;
+
+use Doctrine\ORM\OptimisticLockException;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+
+/** Turns what goes wrong below /api into problem details. */
+#[AsEventListener(priority: -10)]
+final readonly class ProblemListener
+{
+    public function __invoke(ExceptionEvent $event): void
+    {
+        $error = $event->getThrowable();
+        if (!str_starts_with($event->getRequest()->getPathInfo(), '/api/')
+            || $error instanceof AccessDeniedException || $error instanceof AuthenticationException) {
+            return;
+        }
+        $problem = match (true) {
+            $error instanceof Problem => $error,
+            $error instanceof OptimisticLockException => new Problem(409, 'Changed meanwhile', 'Somebody saved this at the same moment. Load it again.'),
+            $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
+            $error instanceof HttpExceptionInterface && 404 === $error->getStatusCode() => Problem::notFound(),
+            $error instanceof HttpExceptionInterface => new Problem($error->getStatusCode(), 'Not possible', 'This address cannot be used in this way.'),
+            default => null,
+        };
+        if (null === $problem) {
+            $problem = new Problem(500, 'Our fault', 'Something went wrong here. Nothing was saved; try again, then look into the log.');
+        }
+        $event->setResponse(ProblemResponse::of($problem));
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform;
+
+use App\Care\PlateHistory;
+use App\Keep\Profile;
+use App\Shelf\PlateRepository;
+use App\Shelf\Printer;
+use App\Test\Comparison;
+use App\Test\Run;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Sitzplatz\Care\CareDue;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The start page: what is on the benches, and what comes next. */
+final readonly class OverviewController
+{
+    private const MOST_CARE = 4;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private PlateRepository $plates,
+        private PlateHistory $history,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/api/overview', name: 'getOverview', methods: ['GET'])]
+    public function overview(): JsonResponse
+    {
+        /** @var list<Run> $running */
+        $running = $this->entities->createQuery('SELECT r, s, c, p FROM '.Run::class.' r JOIN r.setup s JOIN r.comparison c JOIN c.printer p WHERE r.status = :s ORDER BY r.startedAt')
+            ->setParameter('s', Run::RUNNING)->getResult();
+        $open = $this->entities->getRepository(Comparison::class)->findBy(['status' => [Comparison::RUNNING, Comparison::DRAFT]], ['createdAt' => 'ASC']);
+        $counts = $this->counts();
+
+        return new JsonResponse([
+            'benches' => array_map(fn (Printer $printer): array => $this->bench($printer, $running, $open, $counts), $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC'])),
+            'next' => [...$this->tests($running, $open, $counts), ...$this->profiles(), ...$this->care()],
+        ]);
+    }
+
+    /**
+     * @param list<Run>                         $running
+     * @param list<Comparison>                  $open
+     * @param array<string, array<string, int>> $counts
+     *
+     * @return array<string, mixed>
+     */
+    private function bench(Printer $printer, array $running, array $open, array $counts): array
+    {
+        $run = null;
+        foreach ($running as $each) {
+            $run ??= $each->comparison->printer === $printer ? $each : null;
+        }
+        $comparison = $run?->comparison;
+        foreach ($open as $each) {
+            $comparison ??= Comparison::RUNNING === $each->status && $each->printer === $printer ? $each : null;
+        }
+        $count = null === $comparison ? [] : $counts[$comparison->id->toRfc4122()] ?? [];
+
+        return [
+            'printerId' => $printer->id->toRfc4122(),
+            'printerName' => $printer->name,
+            'kind' => $printer->kind,
+            'comparison' => null === $comparison ? null : [
+                'id' => $comparison->id->toRfc4122(),
+                'title' => $comparison->title,
+                'done' => $count[Run::DONE] ?? 0,
+                'total' => ($count[Run::DONE] ?? 0) + ($count[Run::RUNNING] ?? 0) + ($count[Run::PLANNED] ?? 0),
+            ],
+            'run' => null === $run ? null : [
+                'id' => $run->id->toRfc4122(),
+                'position' => $run->position,
+                'setupName' => $run->setup->name(),
+                'step' => $run->step->value,
+                'since' => $run->stepBeganAt?->format(\DATE_ATOM),
+            ],
+        ];
+    }
+
+    /**
+     * @param list<Run>                         $running
+     * @param list<Comparison>                  $open
+     * @param array<string, array<string, int>> $counts
+     *
+     * @return list<array{kind: string, id: string, title: string, sentence: string}>
+     */
+    private function tests(array $running, array $open, array $counts): array
+    {
+        $next = [];
+        foreach ($running as $run) {
+            $next[] = ['kind' => 'run', 'id' => $run->id->toRfc4122(), 'title' => \sprintf('Go on with run %d', $run->position), 'sentence' => \sprintf('%s on %s.', $run->setup->name(), $run->comparison->printer->name)];
+        }
+        foreach ($open as $comparison) {
+            $id = $comparison->id->toRfc4122();
+            $count = $counts[$id] ?? [];
+            $planned = $count[Run::PLANNED] ?? 0;
+            if (Comparison::DRAFT === $comparison->status) {
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Start the planned comparison', 'sentence' => $comparison->title.'.'];
+            } elseif (0 === $planned && 0 === ($count[Run::RUNNING] ?? 0)) {
+                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => 'Look at the verdict', 'sentence' => $comparison->title.': all runs are done.'];
+            } elseif (0 === ($count[Run::RUNNING] ?? 0)) {
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Make the next run', 'sentence' => \sprintf('%s: %d to go.', $comparison->title, $planned)];
+            }
+        }
+
+        return $next;
+    }
+
+    /** @return list<array{kind: string, id: string, title: string, sentence: string}> */
+    private function profiles(): array
+    {
+        $next = [];
+        foreach ($this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], 10) as $profile) {
+            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => 'A profile waits for a lead', 'sentence' => $profile->title.'.'];
+        }
+        /** @var list<Profile> $due */
+        $due = $this->entities->createQuery('SELECT p FROM '.Profile::class.' p WHERE p.status IN (:signed) AND p.reviewBy < :today ORDER BY p.reviewBy')
+            ->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setParameter('today', $this->clock->now(), 'date_immutable')->setMaxResults(10)->getResult();
+        foreach ($due as $profile) {
+            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => 'A profile is due for review', 'sentence' => $profile->title.'.'];
+        }
+
+        return $next;
+    }
+
+    /** @return list<array{kind: string, id: string, title: string, sentence: string}> */
+    private function care(): array
+    {
+        $next = [];
+        $history = $this->history->all();
+        foreach ($this->plates->sidesInUse() as $side) {
+            $counts = $history[$side->id->toRfc4122()];
+            foreach ((new CareDue($counts['wash'], $counts['coat']))->sentences() as $sentence) {
+                $next[] = ['kind' => 'care', 'id' => $side->id->toRfc4122(), 'title' => 'Care for plate '.$side->label(), 'sentence' => $sentence];
+                break;
+            }
+        }
+
+        return \array_slice($next, 0, self::MOST_CARE);
+    }
+
+    /** @return array<string, array<string, int>> */
+    private function counts(): array
+    {
+        /** @var list<array{comparison: string, status: string, n: int}> $rows */
+        $rows = $this->entities->createQuery('SELECT IDENTITY(r.comparison) AS comparison, r.status AS status, COUNT(r.id) AS n FROM '.Run::class.' r JOIN r.comparison c WHERE c.status = :running GROUP BY r.comparison, r.status')
+            ->setParameter('running', Comparison::RUNNING)->getResult();
+        $counts = [];
+        foreach ($rows as $row) {
+            $counts[\Symfony\Component\Uid\Uuid::fromString($row['comparison'])->toRfc4122()][$row['status']] = $row['n'];
+        }
+
+        return $counts;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Platform\Database\VersionedRow;
+use Doctrine\ORM\Mapping as ORM;
+
+/** An agent on the shelf: a stick, can or jar of a kind. */
+#[ORM\Entity]
+class AgentStock extends VersionedRow implements ShelfItem
+{
+    /** From the catalogue. */
+    #[ORM\Column(length: 40)]
+    public string $kindId;
+
+    /** What the shop calls it. */
+    #[ORM\Column(length: 80)]
+    public string $name;
+
+    #[ORM\Column(length: 60)]
+    public string $batch;
+
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $openedOn;
+
+    #[ORM\Column]
+    public bool $retired = false;
+
+    public function apply(array $body): void
+    {
+        $this->kindId = $body['kindId'];
+        $this->name = $body['name'];
+        $this->batch = $body['batch'];
+        $this->openedOn = \is_string($body['openedOn']) ? new \DateTimeImmutable($body['openedOn']) : null;
+        $this->retired = $body['retired'] ?? false;
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'version' => $this->version,
+            'kindId' => $this->kindId,
+            'name' => $this->name,
+            'batch' => $this->batch,
+            'openedOn' => $this->openedOn?->format('Y-m-d'),
+            'retired' => $this->retired,
+        ];
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Platform\Database\Row;
+use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Choose\SideFacts;
+use Symfony\Component\Uid\Uuid;
+
+/** One side of a plate. What lies on it now is its current fitting; the earlier ones stay as history. */
+#[ORM\Entity]
+#[ORM\UniqueConstraint(fields: ['plate', 'face'])]
+class PlateSide extends Row
+{
+    #[ORM\OneToOne]
+    public ?Fitting $fitting = null;
+
+    public function __construct(
+        Uuid $id,
+        \DateTimeImmutable $createdAt,
+        #[ORM\ManyToOne(inversedBy: 'sides'), ORM\JoinColumn(nullable: false)]
+        public readonly Plate $plate,
+        /** front or back */
+        #[ORM\Column(length: 10)]
+        public readonly string $face,
+    ) {
+        parent::__construct($id, $createdAt);
+    }
+
+    public function label(): string
+    {
+        return $this->plate->number.' '.$this->face;
+    }
+
+    public function current(): Fitting
+    {
+        return $this->fitting ?? throw new \LogicException('A side is made together with its first fitting.');
+    }
+
+    public function facts(): SideFacts
+    {
+        return new SideFacts(
+            $this->id->toRfc4122(),
+            $this->plate->id->toRfc4122(),
+            $this->label(),
+            $this->current()->surfaceId,
+            $this->plate->widthMm,
+            $this->plate->depthMm,
+            $this->plate->magnetic,
+            $this->current()->limitC,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'face' => $this->face,
+            'label' => $this->label(),
+            'fitting' => $this->current()->toArray(),
+        ];
+    }
+}

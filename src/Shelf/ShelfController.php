@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Platform\Audit;
+use App\Platform\CatalogueLoader;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\Row;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Database\VersionedRow;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Catalogue;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** The shop's own things: printers, plates, agents and lots; and the catalogue that they point to. */
+final readonly class ShelfController
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private IdempotentCreation $creation,
+        private StoredEdit $edit,
+        private Catalogue $catalogue,
+        private CatalogueLoader $loader,
+        private Audit $audit,
+        private Now $now,
+    ) {
+    }
+
+    #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
+    public function catalogue(): JsonResponse
+    {
+        return new JsonResponse([...$this->loader->data(), 'digest' => $this->catalogue->digest]);
+    }
+
+    #[Route('/api/printers', name: 'listPrinters', methods: ['GET'])]
+    public function printers(): JsonResponse
+    {
+        return $this->list(Printer::class, 'name');
+    }
+
+    #[Route('/api/printers', name: 'createPrinter', methods: ['POST'])]
+    public function createPrinter(Request $request): JsonResponse
+    {
+        return $this->create(Printer::class, $request);
+    }
+
+    #[Route('/api/printers/{id}', name: 'updatePrinter', methods: ['PUT'])]
+    public function updatePrinter(string $id, Request $request): JsonResponse
+    {
+        return $this->update(Printer::class, $id, $request);
+    }
+
+    #[Route('/api/lots', name: 'listLots', methods: ['GET'])]
+    public function lots(): JsonResponse
+    {
+        return $this->list(Lot::class, 'label');
+    }
+
+    #[Route('/api/lots', name: 'createLot', methods: ['POST'])]
+    public function createLot(Request $request): JsonResponse
+    {
+        return $this->create(Lot::class, $request);
+    }
+
+    #[Route('/api/lots/{id}', name: 'updateLot', methods: ['PUT'])]
+    public function updateLot(string $id, Request $request): JsonResponse
+    {
+        return $this->update(Lot::class, $id, $request);
+    }
+
+    #[Route('/api/agents', name: 'listAgents', methods: ['GET'])]
+    public function agents(): JsonResponse
+    {
+        return $this->list(AgentStock::class, 'name');
+    }
+
+    #[Route('/api/agents', name: 'createAgent', methods: ['POST'])]
+    public function createAgent(Request $request): JsonResponse
+    {
+        return $this->create(AgentStock::class, $request);
+    }
+
+    #[Route('/api/agents/{id}', name: 'updateAgent', methods: ['PUT'])]
+    public function updateAgent(string $id, Request $request): JsonResponse
+    {
+        return $this->update(AgentStock::class, $id, $request);
+    }
+
+    #[Route('/api/plates', name: 'listPlates', methods: ['GET'])]
+    public function plates(PlateRepository $plates): JsonResponse
+    {
+        return new JsonResponse(array_map(static fn (Plate $plate): array => $plate->toArray(), $plates->all()));
+    }
+
+    #[Route('/api/plates', name: 'createPlate', methods: ['POST'])]
+    public function createPlate(Request $request): JsonResponse
+    {
+        return $this->create(Plate::class, $request);
+    }
+
+    #[Route('/api/plates/{id}', name: 'updatePlate', methods: ['PUT'])]
+    public function updatePlate(string $id, Request $request): JsonResponse
+    {
+        return $this->update(Plate::class, $id, $request);
+    }
+
+    #[Route('/api/plate-sides/{id}/fittings', name: 'createFitting', methods: ['POST'])]
+    public function createFitting(string $id, Request $request): JsonResponse
+    {
+        $side = $this->edit->find(PlateSide::class, $id);
+        $body = $this->contract->body($request);
+        [$fitting, $new] = $this->creation->create(Fitting::class, $body, fn (Uuid $key): Fitting => $this->fit($key, $side, $body, ''));
+
+        return new JsonResponse($fitting->side->plate->toArray(), $new ? 201 : 200);
+    }
+
+    /** @param class-string<VersionedRow> $class */
+    private function list(string $class, string $order): JsonResponse
+    {
+        return new JsonResponse(array_map(
+            static fn (VersionedRow $row): array => $row->toArray(),
+            $this->entities->getRepository($class)->findBy([], [$order => 'ASC']),
+        ));
+    }
+
+    /**
+     * @template T of Printer|Plate|AgentStock|Lot
+     *
+     * @param class-string<T> $class
+     */
+    private function create(string $class, Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        [$row, $new] = $this->creation->create($class, $body, function (Uuid $id) use ($class, $body): Row {
+            $row = new $class($id, $this->now->time());
+            $this->apply($row, $body);
+            if ($row instanceof Plate) {
+                $this->makeSides($row, $body['sides']);
+            }
+            $this->audit->note('created', $id, $body);
+
+            return $row;
+        });
+
+        return new JsonResponse($row->toArray(), $new ? 201 : 200);
+    }
+
+    /**
+     * @template T of Printer|Plate|AgentStock|Lot
+     *
+     * @param class-string<T> $class
+     */
+    private function update(string $class, string $id, Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        $row = $this->edit->save($class, $id, $body, function (Printer|Plate|AgentStock|Lot $row) use ($body): void {
+            $this->audit->note('changed', $row->id, ['before' => $row->toArray(), 'after' => $body]);
+            $this->apply($row, $body);
+        });
+
+        return new JsonResponse($row->toArray());
+    }
+
+    /** @param array<string, mixed> $body */
+    private function apply(Printer|Plate|AgentStock|Lot $row, array $body): void
+    {
+        if ($row instanceof Lot && !isset($this->catalogue->materials[$body['materialId']])) {
+            throw Problem::invalid('materialId', 'The catalogue has no such material: choose one from the list.');
+        }
+        if ($row instanceof AgentStock && !isset($this->catalogue->agents[$body['kindId']])) {
+            throw Problem::invalid('kindId', 'The catalogue has no such agent: choose one from the list.');
+        }
+        if ($row instanceof Plate) {
+            $row->printer = null === $body['printerId'] ? null : $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
+        }
+        $row->apply($body);
+    }
+
+    /** @param list<array<string, mixed>> $sides */
+    private function makeSides(Plate $plate, array $sides): void
+    {
+        $faces = array_column($sides, 'face');
+        if ($faces !== array_unique($faces)) {
+            throw Problem::invalid('sides', 'A plate has one front and one back.');
+        }
+        foreach ($sides as $i => $body) {
+            $side = new PlateSide(Uuid::v7(), $this->now->time(), $plate, $body['face']);
+            $plate->sides->add($side);
+            $this->entities->persist($side);
+            $this->entities->persist($this->fit(Uuid::v7(), $side, $body, "sides.$i."));
+        }
+    }
+
+    /** @param array<string, mixed> $body */
+    private function fit(Uuid $id, PlateSide $side, array $body, string $path): Fitting
+    {
+        if (!isset($this->catalogue->surfaces[$body['surfaceId']])) {
+            throw Problem::invalid($path.'surfaceId', 'The catalogue has no such surface: choose one from the list.');
+        }
+        $fitting = new Fitting($id, $this->now->time(), $side, $body['surfaceId'], $body['surfaceLot'], Number::orNull($body['limitC']));
+        $this->entities->persist($fitting);
+        $side->fitting = $fitting;
+        $this->audit->note('fitted', $side->id, $body);
+
+        return $fitting;
+    }
+}

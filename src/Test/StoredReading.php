@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Platform\Database\Row;
+use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Reading;
+use Symfony\Component\Uid\Uuid;
+
+/** A reading of a part, only ever added: an amendment is a further row that points to the one it replaces. */
+#[ORM\Entity]
+#[ORM\Table(name: 'reading')]
+class StoredReading extends Row
+{
+    public function __construct(
+        Uuid $id,
+        \DateTimeImmutable $at,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Part $part,
+        #[ORM\Column(length: 20)]
+        public readonly Measure $measure,
+        /** In N, mm, °C or as a plain number. */
+        #[ORM\Column]
+        public readonly float $value,
+        #[ORM\Column]
+        public readonly bool $atLeast,
+        #[ORM\Column]
+        public readonly float $enteredValue,
+        #[ORM\Column(length: 4)]
+        public readonly string $enteredUnit,
+        /** typed, gauge or table */
+        #[ORM\Column(length: 10)]
+        public readonly string $source,
+        #[ORM\Column(length: 80)]
+        public readonly string $enteredBy,
+        #[ORM\OneToOne(targetEntity: self::class)]
+        public readonly ?self $amends = null,
+        #[ORM\Column(length: 300)]
+        public readonly string $amendReason = '',
+    ) {
+        parent::__construct($id, $at);
+    }
+
+    public function reading(): Reading
+    {
+        return new Reading($this->measure, $this->value, $this->atLeast);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'measure' => $this->measure->value,
+            'value' => $this->value,
+            'atLeast' => $this->atLeast,
+            'enteredValue' => $this->enteredValue,
+            'enteredUnit' => $this->enteredUnit,
+            'source' => $this->source,
+            'enteredBy' => $this->enteredBy,
+            'at' => $this->createdAt->format(\DATE_ATOM),
+            'amends' => $this->amends?->id->toRfc4122(),
+            'amendReason' => $this->amendReason,
+        ];
+    }
+}

@@ -67,6 +67,27 @@ final readonly class Ranking
         return new self($candidates, $rejections);
     }
 
+    /**
+     * The rejections with those of one side that share their reason drawn together; what is ruled out by knowledge
+     * stands before what merely does not fit the printer.
+     *
+     * @return list<array{label: string, reason: string}>
+     */
+    public function rejectionsDrawnTogether(): array
+    {
+        $groups = [];
+        foreach ($this->rejections as $rejection) {
+            $groups[$rejection->proposal->side->id."\0".$rejection->reason][] = $rejection;
+        }
+        $drawn = [];
+        foreach ($groups as $group) {
+            $drawn[] = ['label' => 1 === \count($group) ? $group[0]->label() : $group[0]->proposal->side->label, 'reason' => $group[0]->reason, 'size' => \count($group)];
+        }
+        usort($drawn, static fn (array $a, array $b): int => $a['size'] <=> $b['size']);
+
+        return array_map(static fn (array $each): array => ['label' => $each['label'], 'reason' => $each['reason']], $drawn);
+    }
+
     /** @return list<Gate> in the order in which a technician rules things out */
     private static function gates(): array
     {

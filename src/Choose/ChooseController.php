@@ -20,7 +20,6 @@ use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Expectation;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\Rejection;
 use Sitzplatz\Choose\Stop;
 use Sitzplatz\Keep\Job;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -80,7 +79,7 @@ final readonly class ChooseController
             ),
             'candidates' => array_map(static fn (Candidate $c): array => self::candidate($c, $stock), \array_slice($ranking->candidates, 0, self::SHOWN)),
             'candidateCount' => \count($ranking->candidates),
-            'rejections' => array_map(static fn (Rejection $r): array => ['label' => $r->label(), 'reason' => $r->reason], \array_slice($ranking->rejections, 0, self::REJECTIONS_SHOWN)),
+            'rejections' => \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN),
             'rejectionCount' => \count($ranking->rejections),
         ]);
     }

@@ -38,11 +38,6 @@ final class DemoShop
     public function load(array $data, \DateTimeImmutable $now): void
     {
         $long = $now->modify('-120 days');
-        foreach ($data['users'] as $u) {
-            $user = new User(Uuid::v7(), $long, $u['name'], $u['displayName'], Role::from($u['role']));
-            $user->passwordHash = $this->hasher->hashPassword($user, $data['password']);
-            $this->entities->persist($user);
-        }
         foreach ($data['printers'] as $p) {
             $this->printers[$p['name']] = $printer = new Printer(Uuid::v7(), $long);
             $printer->apply($p);
@@ -61,12 +56,31 @@ final class DemoShop
             $lot->apply([...$l, 'driedOn' => $now->modify("-{$l['dried']} days")->format('Y-m-d')]);
             $this->entities->persist($lot);
         }
+        $this->users($data, $long);
         foreach ($data['care'] as $c) {
             $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
             $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, 'Mara', ''));
         }
         foreach ($data['changes'] as $c) {
             $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], $c['kind'], 'Mara', $c['note']));
+        }
+    }
+
+    /** @param array<string, mixed> $data */
+    private function users(array $data, \DateTimeImmutable $at): void
+    {
+        $bench = $data['bench'];
+        foreach ($data['users'] as $u) {
+            $user = new User(Uuid::v7(), $at, $u['name'], $u['displayName'], Role::from($u['role']));
+            $user->passwordHash = $this->hasher->hashPassword($user, $data['password']);
+            $user->bench = [
+                'printerId' => $this->printers[$bench['printer']]->id->toRfc4122(),
+                'plateSideId' => $this->sides[$bench['side']]->id->toRfc4122(),
+                'agentId' => null,
+                'lotId' => $this->lots[$bench['lot']]->id->toRfc4122(),
+                'roomC' => $bench['roomC'],
+            ];
+            $this->entities->persist($user);
         }
     }
 

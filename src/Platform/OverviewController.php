@@ -15,6 +15,7 @@ use Psr\Clock\ClockInterface;
 use Sitzplatz\Care\CareDue;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 
 /** The start page: what is on the benches, and what comes next. */
 final readonly class OverviewController
@@ -101,11 +102,11 @@ final readonly class OverviewController
             $count = $counts[$id] ?? [];
             $planned = $count[Run::PLANNED] ?? 0;
             if (Comparison::DRAFT === $comparison->status) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Start the planned comparison', 'sentence' => $comparison->title.'.'];
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Start the planned comparison', 'sentence' => $comparison->title];
             } elseif (0 === $planned && 0 === ($count[Run::RUNNING] ?? 0)) {
-                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => 'Look at the verdict', 'sentence' => $comparison->title.': all runs are done.'];
+                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => 'Look at the verdict', 'sentence' => 'All runs are done: '.$comparison->title];
             } elseif (0 === ($count[Run::RUNNING] ?? 0)) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Make the next run', 'sentence' => \sprintf('%s: %d to go.', $comparison->title, $planned)];
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Make the next run', 'sentence' => \sprintf('%d to go: %s', $planned, $comparison->title)];
             }
         }
 
@@ -153,7 +154,7 @@ final readonly class OverviewController
             ->setParameter('running', Comparison::RUNNING)->getResult();
         $counts = [];
         foreach ($rows as $row) {
-            $counts[\Symfony\Component\Uid\Uuid::fromString($row['comparison'])->toRfc4122()][$row['status']] = $row['n'];
+            $counts[Uuid::fromString($row['comparison'])->toRfc4122()][$row['status']] = $row['n'];
         }
 
         return $counts;

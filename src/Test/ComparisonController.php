@@ -21,6 +21,8 @@ use App\Shelf\Printer;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\SetupCheck;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\PlannedRun;
@@ -221,10 +223,15 @@ final readonly class ComparisonController
         if ('filament' !== $comparison->printer->kind) {
             throw Problem::invalid('printerId', \sprintf('%s prints resin: choose a filament printer.', $comparison->printer->name));
         }
+        $job = new JobRequest($this->catalogue->material($comparison->materialId), $comparison->printer->facts(), $comparison->roomC, $body['lotId']);
         $comparison->setups->clear();
         foreach ($body['setups'] as $i => $each) {
             $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");
             $agent = null === $each['agentId'] ? null : $this->edit->reference(AgentStock::class, $each['agentId'], "setups.$i.agentId");
+            $refusal = SetupCheck::refuses($this->catalogue, $job, $side->facts(), $agent?->kindId, Number::orNull($each['bedFirstC']));
+            if (null !== $refusal) {
+                throw Problem::invalid("setups.$i", $refusal);
+            }
             $comparison->setups->add(new Setup(
                 Uuid::v7(),
                 $this->now->time(),

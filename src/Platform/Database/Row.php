@@ -11,8 +11,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\MappedSuperclass]
 abstract class Row
 {
+    /** Never changed; not readonly, because a row that is loaded lazily gets it twice. */
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column(type: 'utc')]
     public readonly \DateTimeImmutable $createdAt;

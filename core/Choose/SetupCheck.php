@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose;
+
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Gate\BarrierGate;
+use Sitzplatz\Choose\Gate\HarmfulAgentGate;
+use Sitzplatz\Choose\Gate\PlateSizeGate;
+
+/**
+ * Whether a setup may be tested at all. A test may go where practice has nothing to say or expects failure, but not
+ * where it would cost a plate, nor past a limit.
+ */
+final class SetupCheck
+{
+    /**
+     * @param float|null $bedC null: unheated
+     *
+     * @return string|null the reason against it, or null
+     */
+    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedC): ?string
+    {
+        $pairing = $catalogue->pairing($job->material->id, $side->surfaceId);
+        $proposal = new Proposal(
+            $job,
+            $side,
+            $catalogue->surface($side->surfaceId),
+            null === $agentId ? null : $catalogue->agent($agentId),
+            $pairing,
+            $pairing?->treatment($agentId),
+        );
+        foreach ([new PlateSizeGate(), new BarrierGate(), new HarmfulAgentGate()] as $gate) {
+            $reason = $gate->refuses($proposal);
+            if (null !== $reason) {
+                return $reason;
+            }
+        }
+        if (null === $bedC) {
+            return null;
+        }
+        if (null === $job->printer->maxBedC) {
+            return \sprintf('%s has no bed heater: leave the bed temperature empty.', $job->printer->name);
+        }
+        $stop = $proposal->stops()[0];
+
+        return $bedC > $stop->atC ? \sprintf('%.0f °C is too hot here: %s %.0f °C.', $bedC, $stop->label, $stop->atC) : null;
+    }
+}

@@ -1,0 +1,51 @@
+import { queryOptions, useMutation, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+
+import { call, setToken, type Schemas } from './client';
+
+const list = <T>(key: string) => queryOptions({ queryKey: [key], queryFn: () => call<T[]>('GET', '/' + key) });
+
+export const sessionQuery = queryOptions({
+    queryKey: ['session'],
+    queryFn: async () => {
+        const session = await call<Schemas['Session']>('GET', '/session');
+        setToken(session.csrf);
+        return session;
+    },
+    staleTime: 60_000,
+});
+export const overviewQuery = queryOptions({ queryKey: ['overview'], queryFn: () => call<Schemas['Overview']>('GET', '/overview'), refetchInterval: 15_000 });
+export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: () => call<Schemas['Catalogue']>('GET', '/catalogue'), staleTime: Infinity });
+export const printersQuery = list<Schemas['Printer']>('printers');
+export const platesQuery = list<Schemas['Plate']>('plates');
+export const agentsQuery = list<Schemas['Agent']>('agents');
+export const lotsQuery = list<Schemas['Lot']>('lots');
+export const usersQuery = list<Schemas['User']>('users');
+export const comparisonsQuery = list<Schemas['ComparisonRow']>('comparisons');
+export const profilesQuery = list<Schemas['Profile']>('profiles');
+export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
+
+export const comparisonQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id], queryFn: () => call<Schemas['Comparison']>('GET', `/comparisons/${id}`) });
+export const judgementQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id, 'judgement'], queryFn: () => call<Schemas['Judgement']>('GET', `/comparisons/${id}/judgement`) });
+export const runQuery = (id: string) => queryOptions({ queryKey: ['runs', id], queryFn: () => call<Schemas['RunSheet']>('GET', `/runs/${id}`), refetchInterval: 4_000 });
+export const profileQuery = (id: string) => queryOptions({ queryKey: ['profiles', id], queryFn: () => call<Schemas['Profile']>('GET', `/profiles/${id}`) });
+
+export function useSession(): Schemas['Session'] {
+    return useSuspenseQuery(sessionQuery).data;
+}
+
+export function useMay(): { test: boolean; lead: boolean } {
+    const role = useSession().user?.role;
+    return { test: role === 'technician' || role === 'lead', lead: role === 'lead' };
+}
+
+/** A change on the server; afterwards what it touches is fetched anew. */
+export function useChange<Body, Answer>(send: (body: Body) => Promise<Answer>, touches: string[], after?: (answer: Answer) => void) {
+    const queries = useQueryClient();
+    return useMutation({
+        mutationFn: send,
+        onSuccess: async (answer) => {
+            await Promise.all([...touches, 'overview'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+            after?.(answer);
+        },
+    });
+}

@@ -1,0 +1,48 @@
+import type { Schemas } from '../api/client';
+
+const PATTERNS = ['var(--sheet)', 'var(--line)', 'var(--line-strong)', 'var(--brass)', 'var(--fault)'];
+
+/** How hard the parts were to take off: one box a part, from loose to bonded, with the words below. */
+export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]; limit: number }) {
+    const words = setups[0]?.efforts ?? [];
+    return (
+        <figure>
+            <figcaption className="mb-2 font-[650]">Release effort, a box a part</figcaption>
+            <div className="overflow-x-auto">
+                <table className="ledger w-full text-[0.9375rem]">
+                    <thead>
+                        <tr>
+                            <th aria-label="Setup" />
+                            {words.map((word) => (
+                                <th key={word.effort} className={word.effort > limit ? 'text-fault!' : ''}>
+                                    {word.words}
+                                </th>
+                            ))}
+                            <th>damage</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {setups.map((setup) => (
+                            <tr key={setup.id}>
+                                <th scope="row" className="w-8 text-lg">
+                                    {setup.label}
+                                </th>
+                                {setup.efforts.map((effort) => (
+                                    <td key={effort.effort} className={effort.effort > limit ? 'bg-fault-wash' : ''}>
+                                        <span className="flex flex-wrap gap-1" aria-label={String(effort.count)}>
+                                            {Array.from({ length: effort.count }, (_, i) => (
+                                                <span key={i} className="size-4 border border-ink" style={{ background: PATTERNS[effort.effort] }} />
+                                            ))}
+                                            {effort.count > 0 ? <span className="text-sm text-soft">{effort.count}</span> : null}
+                                        </span>
+                                    </td>
+                                ))}
+                                <td>{setup.damages === 0 ? 'none' : setup.damages}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+        </figure>
+    );
+}

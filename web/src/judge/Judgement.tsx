@@ -1,0 +1,215 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { getRouteApi, Link } from '@tanstack/react-router';
+
+import { call, type Schemas } from '../api/client';
+import { catalogueQuery, judgementQuery, useChange, useMay } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Fault, Notice } from '../ui/Notice';
+import { moment, percent, useQuantity } from '../ui/quantity';
+import { MarginNote, Sheet } from '../ui/Sheet';
+import { VerdictWord } from '../ui/Verdict';
+import { MEASURE_WORDS } from '../ui/words';
+import { EffortBars } from './EffortBars';
+import { PullPlot } from './PullPlot';
+
+const route = getRouteApi('/judge/$id');
+
+export function Judgement() {
+    const { id } = route.useParams();
+    const { data: judgement } = useSuspenseQuery(judgementQuery(id));
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const may = useMay();
+    const { comparison, setups, limits } = judgement;
+    const close = useChange(() => call('POST', `/comparisons/${id}/close`, { version: comparison.version }), ['comparisons']);
+    const add = useChange((body: { setupId: string; count: number }) => call('POST', `/comparisons/${id}/runs`, { ...body, version: comparison.version, pull: 'both' }), ['comparisons']);
+    return (
+        <Sheet
+            title={comparison.title}
+            lead={`${catalogue.materials.find((m) => m.id === comparison.materialId)?.name ?? ''} ${comparison.lotLabel}, ${comparison.printerName}`}
+            actions={
+                <>
+                    {comparison.status === 'running' && may.test ? (
+                        <Button tone="main" onClick={() => close.mutate(undefined)} disabled={close.isPending}>
+                            Record the verdict
+                        </Button>
+                    ) : null}
+                    <Button asChild>
+                        <Link to="/test/$id" params={{ id }}>
+                            Plan and runs
+                        </Link>
+                    </Button>
+                </>
+            }
+            margin={<Reckoning judgement={judgement} />}
+        >
+            <Fault error={close.error ?? add.error} />
+            {judgement.grewAfterVerdict ? (
+                <div className="mb-4">
+                    <Notice tone="caution">Runs were added after the verdict had been looked at. Looking again and again inflates errors: read it with that in mind.</Notice>
+                </div>
+            ) : null}
+            <ul className="mb-8">
+                {setups.map((setup) => (
+                    <li key={setup.id} className="border-b border-line py-4 first:pt-0">
+                        <div className="flex flex-wrap items-center justify-between gap-3">
+                            <h2 className="text-xl">{setup.name}</h2>
+                            <VerdictWord verdict={setup.verdict} words={setup.words} />
+                        </div>
+                        <div className="mt-2 grid gap-x-8 gap-y-1 sm:grid-cols-2">
+                            <Question words="Does it hold?" finding={setup.hold} />
+                            <Question words="Does it let go?" finding={setup.release} />
+                        </div>
+                        <p className="mt-1 text-soft">
+                            <strong className="text-ink">
+                                {setup.held} of {setup.heldRuns}
+                            </strong>{' '}
+                            runs held
+                            {setup.heldCi95 ? ` (95 %: ${percent(setup.heldCi95[0] ?? 0)} to ${percent(setup.heldCi95[1] ?? 1)})` : ''}
+                            {setup.voids > 0 ? `; ${setup.voids} void beside` : ''}.
+                        </p>
+                        {may.test ? (
+                            <div className="mt-2 flex flex-wrap gap-2">
+                                {setup.verdict === 'holds_and_lets_go' ? (
+                                    <Button asChild>
+                                        <Link to="/keep/propose/$id" params={{ id: setup.id }}>
+                                            Propose a profile from {setup.label}
+                                        </Link>
+                                    </Button>
+                                ) : null}
+                                {setup.verdict === 'not_yet_known' && setup.moreRuns !== null && setup.heldRuns >= judgement.runsPlanned ? (
+                                    <Button onClick={() => setup.moreRuns !== null && add.mutate({ setupId: setup.id, count: setup.moreRuns })} disabled={add.isPending}>
+                                        Plan {setup.moreRuns} more {setup.moreRuns === 1 ? 'run' : 'runs'}
+                                    </Button>
+                                ) : null}
+                            </div>
+                        ) : null}
+                    </li>
+                ))}
+            </ul>
+            <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+                <PullPlot title="Hot pull: does it hold?" setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />
+                <PullPlot title="Cold pull: does it let go?" setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />
+            </div>
+            <p className="mt-1 mb-6 text-sm text-soft">Dots: readings. Arrow: at least that much. Diamond and bar: mean with its 95 % interval. Shaded: where a setup should be.</p>
+            <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <Figures judgement={judgement} />
+        </Sheet>
+    );
+}
+
+const ANSWER: Record<Schemas['Answer'], string> = { yes: 'Yes.', no: 'No.', not_yet: 'Not yet known.' };
+
+function Question({ words, finding }: { words: string; finding: Schemas['Finding'] }) {
+    return (
+        <p>
+            <strong>
+                {words} {ANSWER[finding.answer]}
+            </strong>{' '}
+            {finding.reasons[0]}
+        </p>
+    );
+}
+
+function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
+    const force = useQuantity('force');
+    const { limits, recorded } = judgement;
+    return (
+        <>
+            <MarginNote title="How this is reckoned">
+                <p>
+                    <strong>Holds</strong>: no more than {limits.failuresAllowed} failures, and the one-sided 95 % lower bound of the mean hot pull clears {force.text(limits.hotPullAtLeastN)}.
+                </p>
+                <p>
+                    <strong>Lets go</strong>: the 95 % upper bound of the mean cold pull stays below {force.text(limits.coldPullAtMostN)}, no part harder than allowed, no damage.
+                </p>
+                <p>What lies between is not yet known; the runs still needed are those at which the bound would clear the limit if mean and spread stay as they are.</p>
+                <p>Contact area {judgement.contactAreaMm2} mm². A part that came off in the print has no pull: read a mean only beside the count of those that held.</p>
+            </MarginNote>
+            {recorded ? (
+                <MarginNote title="Recorded">
+                    <p>
+                        {recorded.by}, {moment(recorded.at)}, on {recorded.runs} runs; rules {recorded.coreVersion}, catalogue {recorded.catalogueDigest.slice(0, 6)}.
+                    </p>
+                    {recorded.differs ? <Notice tone="caution">Reckoned anew today, a verdict comes out differently. Look at what was amended since.</Notice> : <p>Reckoned anew today it comes out the same.</p>}
+                </MarginNote>
+            ) : null}
+        </>
+    );
+}
+
+function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
+    const quantities = { pull_hot: useQuantity('force'), pull_cold: useQuantity('force'), lift: useQuantity('length'), release_temp: useQuantity('temperature') };
+    const mpa = new Map<string, number | null>(judgement.setups.flatMap((setup) => [[`pull_hot${setup.label}`, setup.hotPull.meanMpa] as const, [`pull_cold${setup.label}`, setup.coldPull.meanMpa] as const]));
+    return (
+        <details className="mt-8">
+            <summary className="flex min-h-11 cursor-pointer items-center text-lg font-[650]">All figures</summary>
+            {Object.entries(judgement.measures).map(([name, figures]) => {
+                const measure = name as keyof typeof quantities;
+                const quantity = quantities[measure];
+                const delta = (n: number) => (quantity.show(n) - quantity.show(0)).toFixed(2);
+                return (
+                    <section key={name} className="mt-4 overflow-x-auto">
+                        <h3>
+                            {MEASURE_WORDS[measure]}, {quantity.symbol}
+                        </h3>
+                        <table className="ledger w-full">
+                            <thead>
+                                <tr>
+                                    <th>Setup</th>
+                                    <th className="num">n</th>
+                                    <th className="num">mean</th>
+                                    <th className="num">sd</th>
+                                    <th className="num">95 % interval</th>
+                                    <th className="num">MPa</th>
+                                    <th>Note</th>
+                                </tr>
+                            </thead>
+                            <tbody>
+                                {figures.setups.map((row) => (
+                                    <tr key={row.setup}>
+                                        <th scope="row">{row.setup}</th>
+                                        <td className="num">{row.n}</td>
+                                        <td className="num">{row.mean === null ? '–' : quantity.bare(row.mean, 2)}</td>
+                                        <td className="num">{row.sd === null ? '–' : delta(row.sd)}</td>
+                                        <td className="num">{row.ci95 ? row.ci95.map((bound) => quantity.bare(bound, 2)).join(' … ') : '–'}</td>
+                                        <td className="num">{mpa.get(name + row.setup)?.toFixed(3) ?? ''}</td>
+                                        <td>{row.reason}</td>
+                                    </tr>
+                                ))}
+                            </tbody>
+                        </table>
+                        <p className="mt-2">
+                            {figures.overall.p === null
+                                ? `No test across setups: ${figures.overall.reason ?? ''}`
+                                : `Welch one-way: F = ${figures.overall.statistic?.toFixed(3) ?? ''}, df ${figures.overall.df?.map((df) => df.toFixed(1)).join(' and ') ?? ''}, p = ${figures.overall.p.toPrecision(3)}.`}
+                        </p>
+                        {figures.pairs.length > 0 ? (
+                            <table className="ledger mt-2 w-full">
+                                <thead>
+                                    <tr>
+                                        <th>Pair</th>
+                                        <th className="num">difference</th>
+                                        <th className="num">95 % interval</th>
+                                        <th className="num">p (Games–Howell)</th>
+                                    </tr>
+                                </thead>
+                                <tbody>
+                                    {figures.pairs.map((pair) => (
+                                        <tr key={pair.a + pair.b}>
+                                            <th scope="row">
+                                                {pair.b} − {pair.a}
+                                            </th>
+                                            <td className="num">{pair.difference === null ? '–' : delta(pair.difference)}</td>
+                                            <td className="num">{pair.ci95 ? pair.ci95.map(delta).join(' … ') : (pair.reason ?? '–')}</td>
+                                            <td className="num">{pair.p === null ? '–' : pair.p < 0.001 ? '< 0.001' : pair.p.toFixed(3)}</td>
+                                        </tr>
+                                    ))}
+                                </tbody>
+                            </table>
+                        ) : null}
+                    </section>
+                );
+            })}
+        </details>
+    );
+}

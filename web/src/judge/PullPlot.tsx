@@ -1,0 +1,76 @@
+import { scaleLinear } from 'd3-scale';
+
+import type { Schemas } from '../api/client';
+import { useQuantity } from '../ui/quantity';
+
+const WIDTH = 560;
+const ROW = 46;
+const TOP = 30;
+const LEFT = 30;
+
+type Setup = Schemas['JudgedSetup'];
+
+/** All pulls of one kind, a row a setup: dots for readings, arrows for lower bounds, a bar for the 95 % interval, the limit as a line. */
+export function PullPlot({ title, setups, pick, limitN, side }: { title: string; setups: Setup[]; pick: (setup: Setup) => Setup['hotPull']; limitN: number; side: 'above' | 'below' }) {
+    const force = useQuantity('force');
+    const values = setups.flatMap((setup) => [...pick(setup).readings.map((reading) => reading.valueN), ...(pick(setup).ci95N ?? [])]);
+    const x = scaleLinear([0, Math.max(limitN * 1.35, ...values) * 1.06], [LEFT, WIDTH - 10]);
+    const height = TOP + setups.length * ROW + 24;
+    const good = side === 'above' ? { from: x(limitN), to: WIDTH - 10 } : { from: LEFT, to: x(limitN) };
+    return (
+        <figure className="min-w-0">
+            <figcaption className="mb-1 font-[650]">
+                {title}, {force.symbol}
+            </figcaption>
+            <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" aria-label={`${title}: ${setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; ')}. Limit ${force.text(limitN)}.`}>
+                <rect x={good.from} y={TOP - 6} width={Math.max(0, good.to - good.from)} height={setups.length * ROW + 6} fill="var(--sound-wash)" />
+                {x.ticks(7).map((tick) => (
+                    <g key={tick}>
+                        <line x1={x(tick)} x2={x(tick)} y1={TOP - 6} y2={height - 24} stroke="var(--line)" />
+                        <text x={x(tick)} y={height - 8} textAnchor="middle" className="fill-soft text-[13px]">
+                            {force.bare(tick, 0)}
+                        </text>
+                    </g>
+                ))}
+                {setups.map((setup, i) => {
+                    const pull = pick(setup);
+                    const y = TOP + i * ROW + ROW / 2;
+                    return (
+                        <g key={setup.id}>
+                            <text x={2} y={y + 6} className="fill-ink text-[18px] font-[650]">
+                                {setup.label}
+                            </text>
+                            {pull.ci95N ? (
+                                <g stroke="var(--ink)" strokeWidth={2}>
+                                    <line x1={x(Math.max(0, pull.ci95N[0] ?? 0))} x2={x(pull.ci95N[1] ?? 0)} y1={y + 9} y2={y + 9} />
+                                    {pull.meanN === null ? null : <path d={`M${x(pull.meanN)} ${y + 3}l6 6l-6 6l-6 -6Z`} fill="var(--ink)" />}
+                                </g>
+                            ) : null}
+                            {pull.readings.map((reading, at) =>
+                                reading.atLeast ? (
+                                    <path key={at} d={`M${x(reading.valueN)} ${y - 8}h14m-5 -4l5 4l-5 4`} fill="none" stroke="var(--brass)" strokeWidth={2} />
+                                ) : (
+                                    <circle key={at} cx={x(reading.valueN)} cy={y - 8 + (at % 2) * 5} r={4.2} fill="var(--accent)" stroke="var(--sheet)" strokeWidth={1} />
+                                ),
+                            )}
+                            {pull.n === 0 ? (
+                                <text x={LEFT + 8} y={y + 5} className="fill-soft text-[14px]">
+                                    no readings yet
+                                </text>
+                            ) : null}
+                            <line x1={LEFT} x2={WIDTH - 10} y1={TOP + (i + 1) * ROW} y2={TOP + (i + 1) * ROW} stroke="var(--line)" />
+                        </g>
+                    );
+                })}
+                <line x1={x(limitN)} x2={x(limitN)} y1={TOP - 8} y2={height - 24} stroke="var(--fault)" strokeWidth={2.5} />
+                <text x={x(limitN)} y={TOP - 13} textAnchor="middle" className="fill-fault text-[13px] font-[650]">
+                    {side === 'above' ? 'at least' : 'at most'} {force.bare(limitN)}
+                </text>
+            </svg>
+        </figure>
+    );
+}
+
+function summary(pull: Setup['hotPull'], text: (n: number) => string): string {
+    return pull.meanN === null ? (pull.reason ?? '') : `mean ${text(pull.meanN)} of ${pull.n}`;
+}

@@ -1,0 +1,128 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { getRouteApi, Link } from '@tanstack/react-router';
+import { useEffect, useState } from 'react';
+
+import { profileQuery } from '../api/queries';
+import { Button } from '../ui/Button';
+import { ChoiceRow } from '../ui/ChoiceRow';
+import { day, useQuantity } from '../ui/quantity';
+import { SeatStrip } from '../ui/SeatStrip';
+import { MarginNote, Sheet } from '../ui/Sheet';
+import { PROFILE_WORDS } from '../ui/words';
+import { useScopeRows } from './ScopeText';
+
+const route = getRouteApi('/keep/$id/card');
+const SIZES = { A6: 'w-[105mm] min-h-[148mm]', A5: 'w-[148mm] min-h-[210mm] text-[1.2em]' } as const;
+
+/** The card that hangs at the printer, on one page. */
+export function Card() {
+    const { id } = route.useParams();
+    const { data: profile } = useSuspenseQuery(profileQuery(id));
+    const [size, setSize] = useState<keyof typeof SIZES>('A6');
+    const temperature = useQuantity('temperature');
+    const scopeRows = useScopeRows();
+    const { setting, scope, release, preparation, cautions } = profile.document;
+    const valid = profile.status === 'validated' || profile.status === 'trial';
+    // The page size is a rule of the style sheet that the chosen card brings along.
+    useEffect(() => {
+        const sheet = new CSSStyleSheet();
+        sheet.replaceSync(`@media print { @page { size: ${size} portrait; margin: 0 } html, body { background: white } }`);
+        document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+        return () => {
+            document.adoptedStyleSheets = document.adoptedStyleSheets.filter((each) => each !== sheet);
+        };
+    }, [size]);
+    const card = (
+        <article aria-label="Profile card" className={`flex flex-col bg-white p-[5mm] text-[11.5px] leading-snug text-[#1d1420] ${SIZES[size]}`} data-theme="light">
+            <header className="flex items-baseline justify-between border-b-2 border-[#5c2352] pb-1">
+                <strong className="text-[1.45em] leading-tight">{profile.title}</strong>
+            </header>
+            <p className="mt-1 font-[650]">
+                {valid ? '' : 'NOT VALID: '}
+                {PROFILE_WORDS[profile.status]}, revision {profile.revision}
+                {profile.signedAt ? `, ${profile.signedBy ?? ''}, ${day(profile.signedAt)}` : ''}
+                {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
+            </p>
+            <div className="mt-2 flex items-end justify-between gap-3">
+                <p>
+                    <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? 'off' : temperature.text(setting.bedFirstC)}</span>
+                    bed on the first layer{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? `, then ${temperature.text(setting.bedOtherC)}` : ''}
+                </p>
+                <p className="text-right">
+                    <span className="block text-[1.6em] leading-tight font-[650]">{setting.agentName ?? 'bare'}</span>
+                    {scope.surfaceName}
+                </p>
+            </div>
+            {typeof setting.windowLowC === 'number' && typeof setting.windowHighC === 'number' && release.belowC !== null ? (
+                <div className="mt-2">
+                    <SeatStrip label="Seat" strip={{ lowC: setting.windowLowC, highC: setting.windowHighC, targetC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
+                </div>
+            ) : null}
+            <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">
+                {scopeRows(profile.document).map(([name, value]) => (
+                    <div key={name} className="contents">
+                        <dt className="text-[#5b4e61]">{name}</dt>
+                        <dd className="font-[650]">{value}</dd>
+                    </div>
+                ))}
+                <dt className="text-[#5b4e61]">Nozzle</dt>
+                <dd className="font-[650]">
+                    {setting.nozzleMm} mm, {setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC)}; gap: {setting.firstLayerGap}
+                </dd>
+            </dl>
+            <p className="mt-2">
+                <strong>Before:</strong> {preparation.join(' ')}
+            </p>
+            <p className="mt-1">
+                <strong>Take off:</strong> {release.way}
+            </p>
+            {cautions.map((caution) => (
+                <p key={caution} className="mt-1 border-l-4 border-[#7c5410] pl-2">
+                    {caution}
+                </p>
+            ))}
+            <footer className="mt-auto pt-2 text-[0.85em] text-[#5b4e61]">Sitzplatz {profile.series.slice(-8)}. Cautions inform; local rules and data sheets come first.</footer>
+        </article>
+    );
+    return (
+        <>
+            <div className="hidden print:block">{card}</div>
+            <div className="no-print flex flex-1 flex-col">
+                <Sheet
+                    title="Card for the printer"
+                    lead={profile.title}
+                    actions={
+                        <>
+                            <Button tone="main" onClick={() => print()}>
+                                Print
+                            </Button>
+                            <Button asChild tone="quiet">
+                                <Link to="/keep/$id" params={{ id }}>
+                                    Back
+                                </Link>
+                            </Button>
+                        </>
+                    }
+                    margin={
+                        <MarginNote title="Paper">
+                            <ChoiceRow
+                                label="Size"
+                                value={size}
+                                onValue={setSize}
+                                options={[
+                                    { value: 'A6', label: 'A6' },
+                                    { value: 'A5', label: 'A5' },
+                                ]}
+                            />
+                            <p>One page, to hang at the printer. Print it anew after each revision and throw the old one away.</p>
+                        </MarginNote>
+                    }
+                >
+                    <div className="overflow-x-auto bg-well p-4 sm:p-8">
+                        <div className="mx-auto w-fit shadow-lg">{card}</div>
+                    </div>
+                </Sheet>
+            </div>
+        </>
+    );
+}

@@ -1,0 +1,219 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+
+import type { Schemas } from '../api/client';
+import { agentsQuery, catalogueQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
+import { Button } from '../ui/Button';
+import { day, useQuantity } from '../ui/quantity';
+import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { AgentForm, FittingForm, LotForm, PlateForm, PrinterForm } from './forms';
+
+type Editing = { kind: 'printer'; row: Schemas['Printer'] | null } | { kind: 'plate'; row: Schemas['Plate'] | null } | { kind: 'agent'; row: Schemas['Agent'] | null } | { kind: 'lot'; row: Schemas['Lot'] | null } | { kind: 'fitting'; row: Schemas['PlateSide'] };
+
+const TABS = [
+    { value: 'plate', label: 'Plates' },
+    { value: 'printer', label: 'Printers' },
+    { value: 'agent', label: 'Agents' },
+    { value: 'lot', label: 'Lots' },
+] as const;
+
+export function Shelf() {
+    const may = useMay();
+    const [tab, setTab] = useState<(typeof TABS)[number]['value']>('plate');
+    const [editing, setEditing] = useState<Editing | null>(null);
+    const done = () => setEditing(null);
+    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot' };
+    return (
+        <Sheet
+            title="Shelf"
+            lead="What the workshop has: Choose looks only at this."
+            actions={
+                may.test ? (
+                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null })}>
+                        New {names[tab]}
+                    </Button>
+                ) : null
+            }
+            margin={
+                <MarginNote title="Numbers on plates">
+                    <p>Number every plate: engrave a corner. Plates of one name differ by lot, so a result belongs to a plate, a side and the sheet that lay on it.</p>
+                    <p>
+                        A <strong>new sheet</strong> on an old plate is a new surface: what was proven on the old one no longer counts.
+                    </p>
+                    <p>Nothing is deleted. What is gone is retired, and its results stay.</p>
+                </MarginNote>
+            }
+        >
+            <Tabs.Root value={tab} onValueChange={(value) => setTab(value as typeof tab)}>
+                <Tabs.List aria-label="Shelf" className="mb-4 flex border-b-2 border-line">
+                    {TABS.map((each) => (
+                        <Tabs.Trigger key={each.value} value={each.value} className="min-h-11 px-4 data-[state=active]:-mb-0.5 data-[state=active]:border-b-4 data-[state=active]:border-accent data-[state=active]:font-[650]">
+                            {each.label}
+                        </Tabs.Trigger>
+                    ))}
+                </Tabs.List>
+                <Tabs.Content value="plate">
+                    <Plates onEdit={setEditing} may={may.test} />
+                </Tabs.Content>
+                <Tabs.Content value="printer">
+                    <Printers onEdit={setEditing} may={may.test} />
+                </Tabs.Content>
+                <Tabs.Content value="agent">
+                    <Agents onEdit={setEditing} may={may.test} />
+                </Tabs.Content>
+                <Tabs.Content value="lot">
+                    <Lots onEdit={setEditing} may={may.test} />
+                </Tabs.Content>
+            </Tabs.Root>
+            {editing?.kind === 'printer' ? <PrinterForm row={editing.row} onDone={done} /> : null}
+            {editing?.kind === 'plate' ? <PlateForm row={editing.row} onDone={done} /> : null}
+            {editing?.kind === 'agent' ? <AgentForm row={editing.row} onDone={done} /> : null}
+            {editing?.kind === 'lot' ? <LotForm row={editing.row} onDone={done} /> : null}
+            {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
+        </Sheet>
+    );
+}
+
+type TabProps = { onEdit: (editing: Editing) => void; may: boolean };
+
+function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {
+    if (none) return <Empty>{none}</Empty>;
+    return (
+        <div className="overflow-x-auto">
+            <table className="ledger w-full">
+                <thead>
+                    <tr>
+                        {head.map((word) => (
+                            <th key={word}>{word}</th>
+                        ))}
+                        <th aria-label="Change" />
+                    </tr>
+                </thead>
+                <tbody>{children}</tbody>
+            </table>
+        </div>
+    );
+}
+
+function Row({ cells, retired, action, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; name: string }) {
+    return (
+        <tr className={retired ? 'text-soft' : ''}>
+            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">retired</span> : null}</th> : <td key={i}>{cell}</td>))}
+            <td className="text-right">
+                {action ? (
+                    <Button tone="quiet" onClick={action} aria-label={`Change ${name}`}>
+                        Change
+                    </Button>
+                ) : null}
+            </td>
+        </tr>
+    );
+}
+
+function Plates({ onEdit, may }: TabProps) {
+    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: printers } = useSuspenseQuery(printersQuery);
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const length = useQuantity('length');
+    return (
+        <Ledger head={['Plate', 'Sides', 'Size', 'Printer', 'Note']} none={plates.length === 0 ? 'No plates yet. Number one and put it here.' : null}>
+            {[...plates]
+                .sort((a, b) => a.number.localeCompare(b.number, undefined, { numeric: true }))
+                .map((plate) => (
+                    <Row
+                        key={plate.id}
+                        name={plate.number}
+                        retired={plate.retired}
+                        action={may ? () => onEdit({ kind: 'plate', row: plate }) : null}
+                        cells={[
+                            plate.number,
+                            <ul key="sides">
+                                {plate.sides.map((side) => (
+                                    <li key={side.id} className="flex flex-wrap items-baseline gap-x-3">
+                                        <span>
+                                            {side.face}: <strong>{catalogue.surfaces.find((s) => s.id === side.fitting.surfaceId)?.name}</strong>{' '}
+                                            <span className="text-soft">
+                                                {side.fitting.surfaceLot}, {day(side.fitting.fittedAt)}
+                                            </span>
+                                        </span>
+                                        {may ? (
+                                            <button className="min-h-11 text-accent underline underline-offset-4" onClick={() => onEdit({ kind: 'fitting', row: side })}>
+                                                New sheet
+                                            </button>
+                                        ) : null}
+                                    </li>
+                                ))}
+                            </ul>,
+                            `${length.bare(plate.widthMm)} × ${length.text(plate.depthMm)}`,
+                            printers.find((p) => p.id === plate.printerId)?.name ?? '',
+                            plate.note,
+                        ]}
+                    />
+                ))}
+        </Ledger>
+    );
+}
+
+function Printers({ onEdit, may }: TabProps) {
+    const { data: printers } = useSuspenseQuery(printersQuery);
+    const temperature = useQuantity('temperature');
+    const length = useQuantity('length');
+    return (
+        <Ledger head={['Printer', 'Kind', 'Bed', 'Bed up to', 'Nozzle up to', 'Magnets up to', 'Enclosed']} none={printers.length === 0 ? 'No printers yet.' : null}>
+            {printers.map((printer) => (
+                <Row
+                    key={printer.id}
+                    name={printer.name}
+                    retired={printer.retired}
+                    action={may ? () => onEdit({ kind: 'printer', row: printer }) : null}
+                    cells={[
+                        printer.name,
+                        printer.kind,
+                        `${length.bare(printer.bedWidthMm)} × ${length.text(printer.bedDepthMm)}`,
+                        typeof printer.maxBedC === 'number' ? temperature.text(printer.maxBedC) : 'unheated',
+                        printer.kind === 'filament' ? temperature.text(printer.maxNozzleC) : '–',
+                        typeof printer.magnetLimitC === 'number' ? temperature.text(printer.magnetLimitC) : '–',
+                        printer.enclosed ? 'yes' : 'no',
+                    ]}
+                />
+            ))}
+        </Ledger>
+    );
+}
+
+function Agents({ onEdit, may }: TabProps) {
+    const { data: agents } = useSuspenseQuery(agentsQuery);
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    return (
+        <Ledger head={['Agent', 'Kind', 'Batch', 'Opened']} none={agents.length === 0 ? 'No agents yet; bare is always tried.' : null}>
+            {agents.map((agent) => (
+                <Row
+                    key={agent.id}
+                    name={agent.name}
+                    retired={agent.retired}
+                    action={may ? () => onEdit({ kind: 'agent', row: agent }) : null}
+                    cells={[agent.name, catalogue.agents.find((a) => a.id === agent.kindId)?.name, agent.batch, agent.openedOn ? day(agent.openedOn) : '']}
+                />
+            ))}
+        </Ledger>
+    );
+}
+
+function Lots({ onEdit, may }: TabProps) {
+    const { data: lots } = useSuspenseQuery(lotsQuery);
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    return (
+        <Ledger head={['Lot', 'Material', 'Name', 'Dried', 'Note']} none={lots.length === 0 ? 'No lots yet. A lot is a spool or bottle of a material.' : null}>
+            {lots.map((lot) => (
+                <Row
+                    key={lot.id}
+                    name={lot.label}
+                    retired={lot.retired}
+                    action={may ? () => onEdit({ kind: 'lot', row: lot }) : null}
+                    cells={[lot.label, catalogue.materials.find((m) => m.id === lot.materialId)?.name, lot.name, lot.driedOn ? day(lot.driedOn) : '', lot.note]}
+                />
+            ))}
+        </Ledger>
+    );
+}

@@ -1,0 +1,145 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { ChevronRight } from 'lucide-react';
+
+import type { Schemas } from '../api/client';
+import { overviewQuery, useMay, useSession } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { moment } from '../ui/quantity';
+import { STEP_WORDS } from '../ui/words';
+
+type Next = Schemas['Overview']['next'][number];
+
+export function Start() {
+    const { data } = useSuspenseQuery(overviewQuery);
+    const { user } = useSession();
+    const may = useMay();
+    const [first, ...others] = data.next;
+    return (
+        <Sheet
+            title={`Good day, ${user?.displayName ?? ''}`}
+            lead={data.next.length === 0 ? 'Nothing waits.' : `${data.next.length === 1 ? 'One thing waits' : `${data.next.length} things wait`}. The first comes first.`}
+            actions={
+                <Button asChild tone="plain">
+                    <Link to="/choose">Choose a setup</Link>
+                </Button>
+            }
+            margin={<Benches benches={data.benches} />}
+        >
+            {first ? (
+                <ol className="flex flex-col">
+                    <li className="mb-4 border-l-4 border-accent bg-accent-wash">
+                        <NextLink next={first} className="flex items-center justify-between gap-4 px-5 py-5 text-ink no-underline hover:underline">
+                            <span>
+                                <span className="block text-2xl font-[650] tracking-tight">{first.title}</span>
+                                <span className="text-soft">{first.sentence}</span>
+                            </span>
+                            <ChevronRight className="size-7 shrink-0 text-accent" aria-hidden />
+                        </NextLink>
+                    </li>
+                    {others.map((next) => (
+                        <li key={next.kind + next.id + next.sentence} className="border-b border-line">
+                            <NextLink next={next} className="flex min-h-14 items-center justify-between gap-4 px-5 py-2.5 text-ink no-underline hover:bg-well">
+                                <span>
+                                    <span className="block font-[650]">{next.title}</span>
+                                    <span className="text-soft">{next.sentence}</span>
+                                </span>
+                                <ChevronRight className="size-5 shrink-0 text-strong" aria-hidden />
+                            </NextLink>
+                        </li>
+                    ))}
+                </ol>
+            ) : (
+                <Empty>
+                    <p className="mb-2 text-ink">Begin with a question: which setup holds this material and lets it go?</p>
+                    <p>
+                        Put your printers, plates, agents and lots on the <Link to="/shelf">shelf</Link>, then <Link to="/choose">choose</Link>
+                        {may.test ? ' two or three candidates and compare them.' : '.'}
+                    </p>
+                </Empty>
+            )}
+        </Sheet>
+    );
+}
+
+function NextLink({ next, className, children }: { next: Next; className: string; children: React.ReactNode }) {
+    switch (next.kind) {
+        case 'run':
+            return (
+                <Link to="/runs/$id" params={{ id: next.id }} className={className}>
+                    {children}
+                </Link>
+            );
+        case 'comparison':
+            return (
+                <Link to="/test/$id" params={{ id: next.id }} className={className}>
+                    {children}
+                </Link>
+            );
+        case 'judgement':
+            return (
+                <Link to="/judge/$id" params={{ id: next.id }} className={className}>
+                    {children}
+                </Link>
+            );
+        case 'profile':
+            return (
+                <Link to="/keep/$id" params={{ id: next.id }} className={className}>
+                    {children}
+                </Link>
+            );
+        case 'care':
+            return (
+                <Link to="/care" className={className}>
+                    {children}
+                </Link>
+            );
+    }
+}
+
+function Benches({ benches }: { benches: Schemas['Overview']['benches'] }) {
+    return (
+        <MarginNote title="On the benches">
+            {benches.length === 0 ? <p>No printers on the shelf yet.</p> : null}
+            <ul className="flex flex-col gap-4">
+                {benches.map((bench) => (
+                    <li key={bench.printerId}>
+                        <p className="font-[650] text-ink">{bench.printerName}</p>
+                        {bench.comparison ? (
+                            <>
+                                <p>
+                                    <Link to="/test/$id" params={{ id: bench.comparison.id }}>
+                                        {bench.comparison.title}
+                                    </Link>
+                                </p>
+                                <Progress done={bench.comparison.done} total={bench.comparison.total} />
+                                {bench.run ? (
+                                    <p>
+                                        Run {bench.run.position}: {STEP_WORDS[bench.run.step].toLowerCase()}
+                                        {bench.run.since ? `, since ${moment(bench.run.since)}` : ''}
+                                    </p>
+                                ) : null}
+                            </>
+                        ) : (
+                            <p>{bench.kind === 'resin' ? 'Resin printer; nothing under way.' : 'Free.'}</p>
+                        )}
+                    </li>
+                ))}
+            </ul>
+        </MarginNote>
+    );
+}
+
+export function Progress({ done, total }: { done: number; total: number }) {
+    return (
+        <div className="my-1 flex items-center gap-2">
+            <div className="h-2.5 flex-1 border border-strong bg-well" role="img" aria-label={`${done} of ${total} runs done`}>
+                <div className="h-full bg-accent" style={{ width: `${total === 0 ? 0 : (100 * done) / total}%` }} />
+            </div>
+            <span className="text-sm text-ink">
+                {done} of {total}
+            </span>
+        </div>
+    );
+}

@@ -1,0 +1,117 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import { useState } from 'react';
+
+import { call, newId, type Schemas } from '../api/client';
+import { useChange } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Fault, Notice } from '../ui/Notice';
+import { useQuantity } from '../ui/quantity';
+
+const POLL_MS = 250;
+
+/** A pull on the gauge: watched live, its peak taken over as the reading. */
+export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
+    const queries = useQueryClient();
+    const force = useQuantity('force');
+    const [captureId, setCaptureId] = useState<string | null>(null);
+    const begin = useChange((id: string) => call<Schemas['Capture']>('POST', `/runs/${runId}/captures`, { id }), [], (capture) => setCaptureId(capture.id));
+    const { data: capture } = useQuery({
+        queryKey: ['captures', captureId],
+        queryFn: () => call<Schemas['Capture']>('GET', `/captures/${captureId ?? ''}`),
+        enabled: captureId !== null,
+        staleTime: 0,
+        refetchInterval: (query) => (query.state.data?.state === 'ended' || query.state.data?.state === 'failed' ? false : POLL_MS),
+    });
+    const [readingId, setReadingId] = useState(newId);
+    const take = useChange(
+        (partBroke: boolean) => call('POST', `/captures/${captureId ?? ''}/reading`, { id: readingId, partBroke }),
+        ['runs'],
+        () => {
+            setCaptureId(null);
+            setReadingId(newId());
+            queries.removeQueries({ queryKey: ['captures'] });
+        },
+    );
+    if (captureId === null || !capture) {
+        return (
+            <div className="flex flex-col gap-3">
+                <Button tone={again ? 'plain' : 'main'} big className="self-start" onClick={() => begin.mutate(newId())} disabled={begin.isPending || captureId !== null}>
+                    {again ? 'Pull again with the gauge' : 'Pull with the gauge'}
+                </Button>
+                <Fault error={begin.error} />
+            </div>
+        );
+    }
+    const ended = capture.state === 'ended';
+    return (
+        <div className="flex max-w-2xl flex-col gap-3" data-state={capture.state}>
+            {capture.state === 'failed' ? (
+                <Notice tone="fault">
+                    <p>{capture.message}</p>
+                    <Button onClick={() => setCaptureId(null)}>Understood</Button>
+                </Notice>
+            ) : (
+                <>
+                    <div className="flex items-end gap-6">
+                        <p className="text-6xl leading-none font-[650]">{capture.peakN === null ? '–' : force.bare(capture.peakN)}</p>
+                        <p className="text-soft">
+                            {force.symbol}, {ended ? 'peak' : capture.state === 'waiting' ? 'waiting for the gauge' : 'pull now, slowly and level'}
+                        </p>
+                    </div>
+                    <Trace capture={capture} />
+                    {capture.toppedOut ? <Notice tone="caution">The gauge topped out: the reading is a lower bound.</Notice> : null}
+                    {ended ? (
+                        <div className="flex flex-col gap-2">
+                            <p className="font-[650]">What let go?</p>
+                            <div className="flex flex-wrap gap-2">
+                                <Button tone="main" big onClick={() => take.mutate(false)} disabled={take.isPending}>
+                                    The part came off the plate
+                                </Button>
+                                <Button big onClick={() => take.mutate(true)} disabled={take.isPending}>
+                                    The part broke: at least this
+                                </Button>
+                                <Button big tone="quiet" onClick={() => setCaptureId(null)}>
+                                    Pull again
+                                </Button>
+                            </div>
+                        </div>
+                    ) : null}
+                    <Fault error={take.error} />
+                </>
+            )}
+        </div>
+    );
+}
+
+const BOX = { width: 640, height: 150, left: 34, bottom: 20 };
+
+function Trace({ capture }: { capture: Schemas['Capture'] }) {
+    const force = useQuantity('force');
+    const points = capture.samples.map(([time, value]) => [time ?? 0, value ?? 0] as const);
+    const lastTime = points[points.length - 1]?.[0] ?? 0;
+    const x = scaleLinear([0, Math.max(2500, lastTime)], [BOX.left, BOX.width - 8]);
+    const y = scaleLinear([0, Math.max(20, (capture.peakN ?? 0) * 1.15)], [BOX.height - BOX.bottom, 8]);
+    const path = line<readonly [number, number]>(
+        (point) => x(point[0]),
+        (point) => y(point[1]),
+    )(points);
+    return (
+        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full border border-line bg-well" role="img" aria-label={capture.peakN === null ? 'No force yet' : `Trace of the pull, peak ${force.text(capture.peakN)}`}>
+            {y.ticks(4).map((tick) => (
+                <g key={tick}>
+                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />
+                    <text x={BOX.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-soft text-[12px]">
+                        {force.bare(tick, 0)}
+                    </text>
+                </g>
+            ))}
+            {path ? <path d={path} fill="none" stroke="var(--accent)" strokeWidth={2.5} /> : null}
+            {capture.peakN === null ? null : <line x1={BOX.left} x2={BOX.width - 8} y1={y(capture.peakN)} y2={y(capture.peakN)} stroke="var(--brass)" strokeDasharray="6 4" strokeWidth={1.5} />}
+            <text x={BOX.width - 8} y={BOX.height - 5} textAnchor="end" className="fill-soft text-[12px]">
+                {(x.domain()[1] ?? 0) / 1000} s
+            </text>
+        </svg>
+    );
+}

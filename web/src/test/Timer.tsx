@@ -1,0 +1,22 @@
+import { useEffect, useState } from 'react';
+
+/** Counts a step down from the moment it began, by the server's clock; then says that it is over. */
+export function Timer({ seconds, since, serverTime }: { seconds: number; since: string; serverTime: string }) {
+    const [offset] = useState(() => new Date(serverTime).getTime() - Date.now());
+    const [now, setNow] = useState(() => Date.now());
+    useEffect(() => {
+        const timer = setInterval(() => setNow(Date.now()), 500);
+        return () => clearInterval(timer);
+    }, []);
+    const left = Math.ceil(seconds - (now + offset - new Date(since).getTime()) / 1000);
+    const over = left <= 0;
+    const shown = Math.max(0, left);
+    return (
+        <div role="timer" aria-live="off" className={`flex min-w-48 flex-col items-center justify-center border-2 px-6 py-3 ${over ? 'border-sound bg-sound-wash' : 'border-accent'}`}>
+            <span className="text-5xl font-[650]">
+                {Math.floor(shown / 60)}:{String(shown % 60).padStart(2, '0')}
+            </span>
+            <span className="text-soft">{over ? 'soaked: go on' : 'to soak'}</span>
+        </div>
+    );
+}

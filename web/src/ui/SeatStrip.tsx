@@ -1,0 +1,95 @@
+import { scaleLinear } from 'd3-scale';
+import { useEffect, useId, useRef, useState } from 'react';
+
+import type { Schemas } from '../api/client';
+import { useQuantity } from './quantity';
+
+type Dot = { at: number; kind: 'held' | 'lifted' | 'stuck' | 'void' };
+
+function useWidth() {
+    const ref = useRef<HTMLDivElement>(null);
+    const [width, setWidth] = useState(560);
+    useEffect(() => {
+        const element = ref.current;
+        if (!element) return;
+        const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(240, entry.contentRect.width)));
+        observer.observe(element);
+        return () => observer.disconnect();
+    }, []);
+    return [ref, width] as const;
+}
+
+/**
+ * The one picture: a scale of bed temperature with the zones won't hold, holds and bonds, the target, the stops, and
+ * where the part comes off. Zones differ by pattern and word, colour comes second.
+ */
+export function SeatStrip({ strip, dots = [], label }: { strip: Schemas['Strip']; dots?: Dot[]; label: string }) {
+    const [ref, width] = useWidth();
+    const temperature = useQuantity('temperature');
+    const pattern = useId();
+    const narrow = width < 420;
+    const low = Math.min(strip.releaseC, strip.lowC, strip.roomC) - 6;
+    const nearest = strip.stops[0];
+    const high = Math.max(strip.highC, strip.targetC ?? 0, nearest?.atC ?? 0) + 12;
+    const x = scaleLinear([low, high], [0, width]);
+    const y = { top: 34, seat: 48, base: 70, axis: 84 };
+    const target = strip.targetC;
+    const stopFrom = nearest ? x(nearest.atC) : width;
+    const words = `${label}: holds from ${temperature.text(strip.lowC)} to ${temperature.text(strip.highC)}${target === null ? '' : `, target ${temperature.text(target)}`}, comes off below ${temperature.text(strip.releaseC)}${nearest ? `, ${nearest.label} ${temperature.text(nearest.atC)}` : ''}.`;
+    const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
+    return (
+        <div ref={ref} className="w-full">
+            <svg role="img" aria-label={words} width={width} height={104} className="block overflow-visible">
+                <defs>
+                    <pattern id={`${pattern}-loose`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                        <line x1="0" y1="0" x2="0" y2="9" stroke="var(--line-strong)" strokeWidth="1" />
+                    </pattern>
+                    <pattern id={`${pattern}-bonds`} width="6" height="6" patternUnits="userSpaceOnUse">
+                        <path d="M0 0L6 6M6 0L0 6" stroke="var(--fault)" strokeWidth="1" />
+                    </pattern>
+                    <pattern id={`${pattern}-wall`} width="4" height="4" patternUnits="userSpaceOnUse">
+                        <path d="M0 4L4 0" stroke="var(--ink)" strokeWidth="1.4" />
+                    </pattern>
+                </defs>
+                <rect x={0} y={y.base - 12} width={Math.max(0, x(strip.lowC))} height={12} fill={`url(#${pattern}-loose)`} opacity={0.6} />
+                <rect x={x(strip.highC)} y={y.base - 12} width={Math.max(0, width - x(strip.highC))} height={12} fill={`url(#${pattern}-bonds)`} opacity={0.75} />
+                <path d={`M${x(strip.lowC)} ${y.base}V${y.seat + 4}q0 -4 4 -4H${x(strip.highC) - 4}q4 0 4 4V${y.base}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={2} />
+                {zone(low, strip.lowC, "won't hold", 70)}
+                {zone(strip.lowC, strip.highC, 'holds', 40)}
+                {zone(strip.highC, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
+                <line x1={0} x2={width} y1={y.base} y2={y.base} stroke="var(--ink)" strokeWidth={1.5} />
+                {nearest ? <rect x={stopFrom} y={y.top - 2} width={Math.min(9, width - stopFrom)} height={y.base - y.top + 2} fill={`url(#${pattern}-wall)`} stroke="var(--ink)" strokeWidth={1.2} /> : null}
+                {x.ticks(narrow ? 4 : 8).map((tick) => (
+                    <g key={tick} transform={`translate(${x(tick)} ${y.base})`}>
+                        <line y2={5} stroke="var(--ink)" />
+                        <text y={18} textAnchor="middle" className="fill-soft text-[12px]">
+                            {temperature.bare(tick)}
+                        </text>
+                    </g>
+                ))}
+                <g transform={`translate(${x(strip.releaseC)} ${y.base})`}>
+                    <path d="M0 -26V-2M-5 -20L0 -27L5 -20" fill="none" stroke="var(--brass)" strokeWidth={2.4} />
+                    <text y={-34} textAnchor={x(strip.releaseC) < 44 ? 'start' : 'middle'} x={x(strip.releaseC) < 44 ? -6 : 0} className="fill-brass text-[12px] font-[650]">
+                        {narrow ? `off ${temperature.bare(strip.releaseC)}` : `comes off below ${temperature.bare(strip.releaseC)}`}
+                    </text>
+                </g>
+                {target === null ? null : (
+                    <g transform={`translate(${x(target)} ${y.seat})`}>
+                        <path d="M0 0L-7 -11H7Z" fill="var(--accent)" />
+                        <text y={-16} textAnchor="middle" className="fill-accent text-[17px] font-[650]">
+                            {temperature.bare(target)}
+                        </text>
+                    </g>
+                )}
+                {nearest ? (
+                    <text x={Math.min(width, stopFrom + 4)} y={y.top - 8} textAnchor="end" className="fill-ink text-[12px]">
+                        {narrow ? temperature.bare(nearest.atC) : `${nearest.label} ${temperature.bare(nearest.atC)}`}
+                    </text>
+                ) : null}
+                {dots.map((dot, i) => (
+                    <circle key={i} cx={x(dot.at)} cy={y.seat + 11} r={4} fill={dot.kind === 'held' ? 'var(--accent)' : 'var(--sheet)'} stroke="var(--accent)" strokeWidth={2} />
+                ))}
+            </svg>
+        </div>
+    );
+}

@@ -1,0 +1,38 @@
+import type { Schemas } from '../api/client';
+
+export const STEP_WORDS: Record<Schemas['Step'], string> = {
+    prepare: 'Prepare',
+    heat_and_soak: 'Heat and soak',
+    print: 'Print',
+    first_layer: 'First layer',
+    hot_pull: 'Hot pull',
+    cool: 'Cool',
+    cold_pull: 'Cold pull',
+    inspect: 'Inspect',
+    clean: 'Clean',
+};
+
+export const OUTCOME_WORDS: Record<Schemas['Outcome'], string> = {
+    held: 'Held to the end',
+    lifted: 'A corner lifted',
+    came_off: 'Came off in the print',
+    plate_shifted: 'The plate itself shifted',
+};
+
+export const EFFORT_WORDS = ['Loose on its own', 'Lifts by finger', 'Flex needed', 'Scraper needed', 'Broke or bonded'];
+
+export const MEASURE_WORDS: Record<Schemas['Measure'], string> = {
+    pull_hot: 'Hot pull',
+    pull_cold: 'Cold pull',
+    lift: 'Lift at an end',
+    held: 'Held',
+    effort: 'Release effort',
+    release_temp: 'Came off at',
+    damage: 'Plate damaged',
+};
+
+export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft: 'planned', running: 'under way', closed: 'judged' };
+
+export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = { unsigned: 'not signed', validated: 'validated', trial: 'on trial', withdrawn: 'withdrawn' };
+
+export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'new nozzle', hot_end: 'new hot end', levelling: 'levelled again', crash: 'crash', magnet: 'magnets' };

@@ -64,6 +64,7 @@ final readonly class Expectation
 
     private static function percent(float $share): string
     {
-        return \sprintf('%d %%', (int) round(100 * $share));
+        // A no-break space keeps figure and sign on one line.
+        return \sprintf("%d\u{00A0}%%", (int) round(100 * $share));
     }
 }

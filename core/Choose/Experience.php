@@ -30,6 +30,19 @@ final readonly class Experience
     }
 
     /**
+     * All own runs on one side with one agent, at any bed temperature.
+     *
+     * @return list<OwnRuns>
+     */
+    public function on(SideFacts $side, ?string $agentId): array
+    {
+        return array_values(array_filter(
+            $this->bySurfaceAndAgent[$side->surfaceId.'/'.($agentId ?? '')] ?? [],
+            static fn (OwnRuns $run): bool => $run->sideId === $side->id,
+        ));
+    }
+
+    /**
      * @return array{same: array{runs: int, held: int, released: int, clean: int}, similar: array{runs: int, held: int, released: int, clean: int}}
      */
     public function near(SideFacts $side, ?string $agentId, ?string $lotId, float $bedC): array

@@ -13,7 +13,7 @@ use Sitzplatz\Test\Measure;
 final readonly class MeasureComparison
 {
     /**
-     * @param list<MeasureSummary>                                                             $setups
+     * @param list<MeasureSummary>                                                     $setups
      * @param list<array{a: string, b: string, result: ?GamesHowell, reason: ?string}> $pairs
      */
     private function __construct(

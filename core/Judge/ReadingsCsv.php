@@ -19,7 +19,7 @@ final readonly class ReadingsCsv
 
     /**
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows   reading is null for a void row
-     * @param list<array{line: int, message: string}>                               $faults
+     * @param list<array{line: int, message: string}>                                                           $faults
      */
     private function __construct(public array $rows, public array $faults)
     {
@@ -48,7 +48,7 @@ final readonly class ReadingsCsv
             $cells = array_map(trim(...), array_map(strval(...), str_getcsv($line, ',', '"', '')));
             if (null === $header) {
                 $header = array_map(strtolower(...), $cells);
-                if ($header !== self::HEADER) {
+                if (self::HEADER !== $header) {
                     return new self([], [['line' => $number, 'message' => \sprintf('The first line has to be: %s', implode(',', self::HEADER))]]);
                 }
                 continue;
@@ -83,19 +83,12 @@ final readonly class ReadingsCsv
     public function records(): array
     {
         $setups = [];
-        foreach ($this->rows as $row) {
-            $runs = &$setups[$row['setup']];
-            $runs ??= [];
-            if (null === $row['reading']) {
-                unset($runs);
-                continue;
+        foreach ($this->rows as $i => $row) {
+            $setups[$row['setup']] ??= [];
+            if (null !== $row['reading']) {
+                $run = '' === $row['run'] ? "row $i" : 'run '.$row['run'];
+                $setups[$row['setup']][$run][] = $row['reading'];
             }
-            if ('' === $row['run']) {
-                $runs[] = [$row['reading']];
-            } else {
-                $runs['run '.$row['run']][] = $row['reading'];
-            }
-            unset($runs);
         }
         $records = [];
         foreach ($setups as $name => $runs) {
@@ -106,7 +99,7 @@ final readonly class ReadingsCsv
     }
 
     /**
-     * @param list<string>                                                                                       $cells
+     * @param list<string>                                                                                      $cells
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows
      */
     private static function row(array $cells, int $number, array &$rows): ?string

@@ -36,7 +36,8 @@ final readonly class AcceptancePlan
         }
         // The tiny allowance keeps an exact tie such as 0.5³ = 0.125 from costing a run through rounding.
         $allowed = (1 - $confidence) * (1 + 1e-12);
-        for ($n = $failuresAllowed + 1; (new Binomial($n, 1 - $reliability))->cdf($failuresAllowed) > $allowed; ++$n);
+        for ($n = $failuresAllowed + 1; (new Binomial($n, 1 - $reliability))->cdf($failuresAllowed) > $allowed; ++$n) {
+        }
         $this->runsNeeded = $n;
     }
 }

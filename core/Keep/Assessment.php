@@ -15,9 +15,9 @@ use Sitzplatz\Test\Measure;
 final readonly class Assessment
 {
     /**
-     * @param list<string> $missing      sentences; none if the evidence carries the profile
-     * @param list<string> $countedRuns  ids of the runs that count
-     * @param list<string> $voidRuns     ids, printed beside
+     * @param list<string> $missing     sentences; none if the evidence carries the profile
+     * @param list<string> $countedRuns ids of the runs that count
+     * @param list<string> $voidRuns    ids, printed beside
      */
     private function __construct(
         public array $missing,

@@ -11,8 +11,8 @@ namespace Sitzplatz\Test;
 final readonly class PaperRuns
 {
     /**
-     * @param array<string, array{readings: list<Reading>, void: bool}>  $runs   by the id of the planned run
-     * @param list<array{line: int, message: string}> $faults none if everything found its place
+     * @param array<string, array{readings: list<Reading>, void: bool}> $runs   by the id of the planned run
+     * @param list<array{line: int, message: string}>                   $faults none if everything found its place
      */
     private function __construct(public array $runs, public array $faults)
     {
@@ -55,7 +55,7 @@ final readonly class PaperRuns
                 if (null === $row['reading']) {
                     continue;
                 }
-                $run = self::nextWithout($open, $taken, $row['setup'], $row['reading']->measure, array_keys($groups['runs'] ?? []) !== []);
+                $run = self::nextWithout($open, $taken, $row['setup'], $row['reading']->measure, [] !== array_keys($groups['runs'] ?? []));
                 if (null === $run) {
                     $faults[] = ['line' => $row['line'], 'message' => self::noneLeft($row['setup'], self::pullOf([$row['reading']]) ?: null)];
                     continue;
@@ -108,7 +108,7 @@ final readonly class PaperRuns
     }
 
     /**
-     * @param list<array{id: string, setup: string, pull: PullKind}>        $open
+     * @param list<array{id: string, setup: string, pull: PullKind}>    $open
      * @param array<string, array{readings: list<Reading>, void: bool}> $taken
      */
     private static function nextWithout(array $open, array $taken, string $setup, Measure $measure, bool $numbered): ?string

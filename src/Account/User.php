@@ -6,6 +6,7 @@ namespace App\Account;
 
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Security\Core\User\EquatableInterface;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use Symfony\Component\Uid\Uuid;
@@ -13,7 +14,7 @@ use Symfony\Component\Uid\Uuid;
 /** Somebody who works here. */
 #[ORM\Entity]
 #[ORM\Table(name: 'user_account')]
-class User extends VersionedRow implements UserInterface, PasswordAuthenticatedUserInterface
+class User extends VersionedRow implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
 {
     #[ORM\Column(length: 255)]
     public string $passwordHash = '';
@@ -61,6 +62,15 @@ class User extends VersionedRow implements UserInterface, PasswordAuthenticatedU
     #[\Deprecated]
     public function eraseCredentials(): void
     {
+    }
+
+    /** Whether the account is still what the session knows: else a closed account or a new password would take effect late. */
+    public function isEqualTo(UserInterface $user): bool
+    {
+        return $user instanceof self
+            && $user->active
+            && $user->role === $this->role
+            && \in_array($this->passwordHash, [$user->passwordHash, hash('crc32c', $user->passwordHash)], true);
     }
 
     /**

@@ -18,7 +18,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Expectation;
+use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\OwnRuns;
 use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\Stop;
 use Sitzplatz\Keep\Job;
@@ -70,14 +72,15 @@ final readonly class ChooseController
         foreach ($this->entities->getRepository(AgentStock::class)->findBy(['retired' => false], ['openedOn' => 'DESC']) as $agent) {
             $stock[$agent->kindId] ??= $agent->id->toRfc4122();
         }
-        $ranking = Ranking::of($this->catalogue, $job, $sides, array_keys($stock), $this->ownRuns->experience($body['materialId']));
+        $experience = $this->ownRuns->experience($body['materialId']);
+        $ranking = Ranking::of($this->catalogue, $job, $sides, array_keys($stock), $experience);
 
         return new JsonResponse([
             'profiles' => $this->profiles->forJob(
                 $body['materialId'],
                 new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, Number::orNull($body['jobMinutes'] ?? null), $job->partCount),
             ),
-            'candidates' => array_map(static fn (Candidate $c): array => self::candidate($c, $stock), \array_slice($ranking->candidates, 0, self::SHOWN)),
+            'candidates' => array_map(static fn (Candidate $c): array => self::candidate($c, $stock, $experience), \array_slice($ranking->candidates, 0, self::SHOWN)),
             'candidateCount' => \count($ranking->candidates),
             'rejections' => \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN),
             'rejectionCount' => \count($ranking->rejections),
@@ -89,7 +92,7 @@ final readonly class ChooseController
      *
      * @return array<string, mixed>
      */
-    private static function candidate(Candidate $candidate, array $stock): array
+    private static function candidate(Candidate $candidate, array $stock, Experience $experience): array
     {
         $proposal = $candidate->proposal;
         $window = $candidate->pairing->window;
@@ -111,6 +114,12 @@ final readonly class ChooseController
                 'roomC' => $proposal->job->roomC,
                 'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label, 'atC' => $stop->atC], $proposal->stops()),
             ],
+            'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
+                'atC' => $runs->bedC ?? $proposal->job->roomC,
+                'held' => $runs->held,
+                'failed' => $runs->runs - $runs->held,
+                'stuck' => $runs->released - $runs->clean,
+            ], $experience->on($proposal->side, $proposal->agent?->id)),
             'hold' => self::expectation($candidate->hold),
             'release' => self::expectation($candidate->release),
             'chance' => $candidate->chance,

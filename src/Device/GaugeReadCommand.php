@@ -39,6 +39,7 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
         $this->addOption('host', null, InputOption::VALUE_REQUIRED, 'where the gauge is', '127.0.0.1');
     }
 
+    /** @return list<int> */
     public function getSubscribedSignals(): array
     {
         return [\SIGTERM, \SIGINT];

@@ -30,6 +30,7 @@ final class GaugeStandInCommand extends Command implements SignalableCommandInte
         $this->addOption('seed', null, InputOption::VALUE_REQUIRED, 'makes the pulls repeatable');
     }
 
+    /** @return list<int> */
     public function getSubscribedSignals(): array
     {
         return [\SIGTERM, \SIGINT];

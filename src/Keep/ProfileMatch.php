@@ -27,8 +27,7 @@ final readonly class ProfileMatch
         $found = [];
         foreach ($profiles as $profile) {
             $points = $profile->scope()->check($job);
-            $due = null !== $profile->reviewBy && $profile->reviewBy < $this->clock->now();
-            if ($due) {
+            if (null !== $profile->reviewBy && $profile->reviewBy < $this->clock->now()) {
                 $points[] = new ScopePoint('review', false, \sprintf('Its review was due by %s.', $profile->reviewBy->format('Y-m-d')));
             }
             $outside = array_filter($points, static fn (ScopePoint $point): bool => !$point->inScope);

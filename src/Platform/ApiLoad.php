@@ -125,9 +125,11 @@ final class ApiLoad
         curl_setopt_array($handle, [
             \CURLOPT_RETURNTRANSFER => true,
             \CURLOPT_TIMEOUT => 10,
-            \CURLOPT_COOKIE => $this->cookie,
             \CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'X-CSRF-Token: '.$this->token],
         ]);
+        if ('' !== $this->cookie) {
+            curl_setopt($handle, \CURLOPT_COOKIE, $this->cookie);
+        }
         if (null !== $body) {
             curl_setopt($handle, \CURLOPT_POSTFIELDS, $body);
         }

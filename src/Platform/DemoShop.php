@@ -94,10 +94,10 @@ final class DemoShop
         foreach (['front', 'back'] as $face) {
             if (isset($p[$face])) {
                 $side = new PlateSide(Uuid::v7(), $at, $plate, $face);
-                $side->fitting = new Fitting(Uuid::v7(), $at, $side, $p[$face][0], $p[$face][1], null);
+                $side->fitting = $fitting = new Fitting(Uuid::v7(), $at, $side, $p[$face][0], $p[$face][1], null);
                 $plate->sides->add($side);
                 $this->entities->persist($side);
-                $this->entities->persist($side->fitting);
+                $this->entities->persist($fitting);
                 $this->sides[$side->label()] = $side;
             }
         }

@@ -37,7 +37,7 @@ class Plate extends VersionedRow implements ShelfItem
 
     /** @var Collection<int, PlateSide> */
     #[ORM\OneToMany(targetEntity: PlateSide::class, mappedBy: 'plate', cascade: ['persist'])]
-    #[ORM\OrderBy(['face' => 'ASC'])]
+    #[ORM\OrderBy(['face' => 'DESC'])]
     public Collection $sides;
 
     public function __construct(Uuid $id, \DateTimeImmutable $createdAt)

@@ -16,18 +16,18 @@ final readonly class PlateRepository
     /** @return list<Plate> */
     public function all(): array
     {
-        /** @var list<Plate> */
+        /* @var list<Plate> */
         return $this->entities->createQuery(
-            'SELECT p, s, f FROM '.Plate::class.' p LEFT JOIN p.sides s LEFT JOIN s.fitting f ORDER BY p.number, s.face',
+            'SELECT p, s, f FROM '.Plate::class.' p LEFT JOIN p.sides s LEFT JOIN s.fitting f ORDER BY p.number, s.face DESC',
         )->getResult();
     }
 
     /** @return list<PlateSide> sides of plates that are in use */
     public function sidesInUse(): array
     {
-        /** @var list<PlateSide> */
+        /* @var list<PlateSide> */
         return $this->entities->createQuery(
-            'SELECT s, p, f FROM '.PlateSide::class.' s JOIN s.plate p JOIN s.fitting f WHERE p.retired = false ORDER BY p.number, s.face',
+            'SELECT s, p, f FROM '.PlateSide::class.' s JOIN s.plate p JOIN s.fitting f WHERE p.retired = false ORDER BY p.number, s.face DESC',
         )->getResult();
     }
 }

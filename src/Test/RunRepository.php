@@ -20,7 +20,7 @@ final readonly class RunRepository
     /** @return list<Run> in planned order */
     public function of(Comparison $comparison): array
     {
-        /** @var list<Run> */
+        /* @var list<Run> */
         return $this->entities->createQuery('SELECT r, s, p FROM '.Run::class.' r JOIN r.setup s JOIN r.parts p WHERE r.comparison = :c ORDER BY r.position')
             ->setParameter('c', $comparison->id, 'uuid')->getResult();
     }
@@ -28,7 +28,7 @@ final readonly class RunRepository
     /** @return list<StoredReading> all readings of a run, amended ones too, oldest first */
     public function readings(Run $run): array
     {
-        /** @var list<StoredReading> */
+        /* @var list<StoredReading> */
         return $this->entities->createQuery('SELECT m FROM '.StoredReading::class.' m JOIN m.part p WHERE p.run = :r ORDER BY m.createdAt, m.id')
             ->setParameter('r', $run->id, 'uuid')->getResult();
     }

@@ -60,7 +60,7 @@ final class Contract
             throw Problem::invalid('', 'Send a JSON object.');
         }
 
-        /** @var array<string, mixed> $body */
+        /* @var array<string, mixed> $body */
         return $body;
     }
 

@@ -30,22 +30,22 @@ final class Sentences
             return;
         }
         $path = implode('.', array_map(strval(...), $error->data()->fullPath()));
-        foreach (self::fields($keyword, $path, $error->args()) as $field) {
+        foreach (self::fields($keyword, $path, $error) as $field) {
             $message = self::sentence($keyword, $error->args());
             $found[$field.$message] = ['field' => $field, 'message' => $message];
         }
     }
 
-    /**
-     * @param array<mixed> $args
-     *
-     * @return list<string>
-     */
-    private static function fields(string $keyword, string $path, array $args): array
+    /** @return list<string> */
+    private static function fields(string $keyword, string $path, ValidationError $error): array
     {
+        $args = $error->args();
+        $schema = $error->schema()->info()->data();
+        // A known property that is faulty is reported as unknown, too.
+        $known = $schema instanceof \stdClass && ($schema->properties ?? null) instanceof \stdClass ? array_keys(get_object_vars($schema->properties)) : [];
         $names = match ($keyword) {
             'required' => (array) ($args['missing'] ?? []),
-            'additionalProperties' => (array) ($args['properties'] ?? []),
+            'additionalProperties' => array_diff((array) ($args['properties'] ?? []), $known),
             default => null,
         };
         if (null === $names) {

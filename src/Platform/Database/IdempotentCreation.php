@@ -53,7 +53,7 @@ final readonly class IdempotentCreation
             return [$known, false];
         }
 
-        /** @var T $row */
+        /* @var T $row */
         return [$row, true];
     }
 

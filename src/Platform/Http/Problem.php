@@ -9,7 +9,7 @@ final class Problem extends \RuntimeException
 {
     /**
      * @param list<array{field: string, message: string}> $errors
-     * @param array<string, mixed>                        $more   further members
+     * @param array<string, mixed>                        $more    further members
      * @param array<string, string>                       $headers
      */
     public function __construct(

@@ -19,7 +19,7 @@ export function Care() {
     const may = useMay();
     const [noting, setNoting] = useState<Side | null>(null);
     const [changing, setChanging] = useState(false);
-    const sides = [...care.sides].sort((a, b) => b.due.length - a.due.length || b.printsSinceWash - a.printsSinceWash);
+    const sides = [...care.sides].sort((a, b) => b.due.length - a.due.length || b.printsSinceWash - a.printsSinceWash || a.label.localeCompare(b.label, undefined, { numeric: true }));
     const due = sides.filter((side) => side.due.length > 0).length;
     return (
         <Sheet

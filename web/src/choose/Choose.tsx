@@ -148,7 +148,7 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
                         <p>
                             Bed {profile.setting.bedFirstC === null ? 'unheated' : temperature.text(profile.setting.bedFirstC)}, {profile.setting.agentName ?? 'bare'}, gap: {profile.setting.firstLayerGap}
                         </p>
-                        <ul className="mt-1 text-[0.9375rem]">
+                        <ul className="mt-1 grid gap-x-6 text-[0.9375rem] sm:grid-cols-2 xl:grid-cols-3">
                             {[...profile.points]
                                 .sort((a, b) => Number(a.inScope) - Number(b.inScope))
                                 .map((point) => (
@@ -181,8 +181,8 @@ function CandidateRow({ place, candidate, selected, ticked, onLook, onTick }: Ro
                     {onTick ? <CheckField label="Compare" checked={ticked} onValue={onTick} /> : null}
                 </div>
             </div>
-            <SeatStrip strip={candidate.strip} label={candidate.label} />
-            <details className="lg:hidden" open={undefined}>
+            <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
+            <details className="lg:hidden">
                 <summary className="flex min-h-11 cursor-pointer items-center text-accent underline underline-offset-4">Why, and how to take it off</summary>
                 <ReasonList candidate={candidate} />
             </details>
@@ -233,6 +233,7 @@ function HowItRanks() {
         <MarginNote title="How this is ranked">
             <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, similar ones at 0.3. Where the chances are alike, bare comes before an agent, then less heat.</p>
             <p>More force never wins by itself.</p>
+            <p>Below the scale, own runs: full dot held, open dot did not, square held but would not come off.</p>
         </MarginNote>
     );
 }

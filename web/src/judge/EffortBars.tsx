@@ -14,11 +14,11 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                         <tr>
                             <th aria-label="Setup" />
                             {words.map((word) => (
-                                <th key={word.effort} className={word.effort > limit ? 'text-fault!' : ''}>
+                                <th key={word.effort} className={word.effort > limit ? 'bg-fault-wash pl-3! text-fault!' : ''}>
                                     {word.words}
                                 </th>
                             ))}
-                            <th>damage</th>
+                            <th className="pl-4!">damage</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -28,7 +28,7 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                                     {setup.label}
                                 </th>
                                 {setup.efforts.map((effort) => (
-                                    <td key={effort.effort} className={effort.effort > limit ? 'bg-fault-wash' : ''}>
+                                    <td key={effort.effort} className={effort.effort > limit ? 'bg-fault-wash pl-3!' : ''}>
                                         <span className="flex flex-wrap gap-1" aria-label={String(effort.count)}>
                                             {Array.from({ length: effort.count }, (_, i) => (
                                                 <span key={i} className="size-4 border border-ink" style={{ background: PATTERNS[effort.effort] }} />
@@ -37,7 +37,7 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                                         </span>
                                     </td>
                                 ))}
-                                <td>{setup.damages === 0 ? 'none' : setup.damages}</td>
+                                <td className="pl-4!">{setup.damages === 0 ? 'none' : setup.damages}</td>
                             </tr>
                         ))}
                     </tbody>

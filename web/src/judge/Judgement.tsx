@@ -48,14 +48,26 @@ export function Judgement() {
                     <Notice tone="caution">Runs were added after the verdict had been looked at. Looking again and again inflates errors: read it with that in mind.</Notice>
                 </div>
             ) : null}
-            <ul className="mb-8">
+            <ul className="mb-6 flex flex-col">
+                {setups.map((setup) => (
+                    <li key={setup.id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line py-1.5 first:pt-0">
+                        <h2 className="text-xl">{setup.name}</h2>
+                        <VerdictWord verdict={setup.verdict} words={setup.words} />
+                    </li>
+                ))}
+            </ul>
+            <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+                <PullPlot title="Hot pull: does it hold?" setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />
+                <PullPlot title="Cold pull: does it let go?" setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />
+            </div>
+            <p className="mt-1 mb-6 text-sm text-soft">Dots: readings. Arrow: at least that much. Diamond and bar: mean with its 95 % interval. Shaded: where a setup should be. A mean is only of the parts that held.</p>
+            <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <h2 className="mt-8 mb-2">Why</h2>
+            <ul>
                 {setups.map((setup) => (
                     <li key={setup.id} className="border-b border-line py-4 first:pt-0">
-                        <div className="flex flex-wrap items-center justify-between gap-3">
-                            <h2 className="text-xl">{setup.name}</h2>
-                            <VerdictWord verdict={setup.verdict} words={setup.words} />
-                        </div>
-                        <div className="mt-2 grid gap-x-8 gap-y-1 sm:grid-cols-2">
+                        <h3 className="text-lg">{setup.name}</h3>
+                        <div className="mt-1 grid gap-x-8 gap-y-1 sm:grid-cols-2">
                             <Question words="Does it hold?" finding={setup.hold} />
                             <Question words="Does it let go?" finding={setup.release} />
                         </div>
@@ -86,12 +98,6 @@ export function Judgement() {
                     </li>
                 ))}
             </ul>
-            <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-                <PullPlot title="Hot pull: does it hold?" setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />
-                <PullPlot title="Cold pull: does it let go?" setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />
-            </div>
-            <p className="mt-1 mb-6 text-sm text-soft">Dots: readings. Arrow: at least that much. Diamond and bar: mean with its 95 % interval. Shaded: where a setup should be.</p>
-            <EffortBars setups={setups} limit={limits.effortAtMost} />
             <Figures judgement={judgement} />
         </Sheet>
     );
@@ -117,7 +123,7 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
         <>
             <MarginNote title="How this is reckoned">
                 <p>
-                    <strong>Holds</strong>: no more than {limits.failuresAllowed} failures, and the one-sided 95 % lower bound of the mean hot pull clears {force.text(limits.hotPullAtLeastN)}.
+                    <strong>Holds</strong>: {limits.failuresAllowed === 0 ? 'no run failed' : `at most ${limits.failuresAllowed} failed`}, and the one-sided 95 % lower bound of the mean hot pull clears {force.text(limits.hotPullAtLeastN)}.
                 </p>
                 <p>
                     <strong>Lets go</strong>: the 95 % upper bound of the mean cold pull stays below {force.text(limits.coldPullAtMostN)}, no part harder than allowed, no damage.

@@ -6,7 +6,7 @@ import { useQuantity } from '../ui/quantity';
 const WIDTH = 560;
 const ROW = 46;
 const TOP = 30;
-const LEFT = 30;
+const LEFT = 64;
 
 type Setup = Schemas['JudgedSetup'];
 
@@ -37,8 +37,11 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                     const y = TOP + i * ROW + ROW / 2;
                     return (
                         <g key={setup.id}>
-                            <text x={2} y={y + 6} className="fill-ink text-[18px] font-[650]">
+                            <text x={2} y={y + 1} className="fill-ink text-[18px] font-[650]">
                                 {setup.label}
+                            </text>
+                            <text x={2} y={y + 16} className={setup.held < setup.heldRuns ? 'fill-fault text-[13px] font-[650]' : 'fill-soft text-[13px]'}>
+                                {setup.held}/{setup.heldRuns} held
                             </text>
                             {pull.ci95N ? (
                                 <g stroke="var(--ink)" strokeWidth={2}>

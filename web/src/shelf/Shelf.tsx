@@ -145,8 +145,8 @@ function Plates({ onEdit, may }: TabProps) {
                                     </li>
                                 ))}
                             </ul>,
-                            `${length.bare(plate.widthMm)} × ${length.text(plate.depthMm)}`,
-                            printers.find((p) => p.id === plate.printerId)?.name ?? '',
+                            <span key="size" className="whitespace-nowrap">{`${length.bare(plate.widthMm)} × ${length.text(plate.depthMm)}`}</span>,
+                            <span key="printer" className="whitespace-nowrap">{printers.find((p) => p.id === plate.printerId)?.name}</span>,
                             plate.note,
                         ]}
                     />

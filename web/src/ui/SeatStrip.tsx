@@ -4,7 +4,9 @@ import { useEffect, useId, useRef, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { useQuantity } from './quantity';
 
-type Dot = { at: number; kind: 'held' | 'lifted' | 'stuck' | 'void' };
+type Runs = Schemas['Candidate']['ownRuns'];
+
+const DOTS_SHOWN = 6;
 
 function useWidth() {
     const ref = useRef<HTMLDivElement>(null);
@@ -23,7 +25,7 @@ function useWidth() {
  * The one picture: a scale of bed temperature with the zones won't hold, holds and bonds, the target, the stops, and
  * where the part comes off. Zones differ by pattern and word, colour comes second.
  */
-export function SeatStrip({ strip, dots = [], label }: { strip: Schemas['Strip']; dots?: Dot[]; label: string }) {
+export function SeatStrip({ strip, runs = [], label }: { strip: Schemas['Strip']; runs?: Runs; label: string }) {
     const [ref, width] = useWidth();
     const temperature = useQuantity('temperature');
     const pattern = useId();
@@ -35,11 +37,11 @@ export function SeatStrip({ strip, dots = [], label }: { strip: Schemas['Strip']
     const y = { top: 34, seat: 48, base: 70, axis: 84 };
     const target = strip.targetC;
     const stopFrom = nearest ? x(nearest.atC) : width;
-    const words = `${label}: holds from ${temperature.text(strip.lowC)} to ${temperature.text(strip.highC)}${target === null ? '' : `, target ${temperature.text(target)}`}, comes off below ${temperature.text(strip.releaseC)}${nearest ? `, ${nearest.label} ${temperature.text(nearest.atC)}` : ''}.`;
+    const words = `${label}: holds from ${temperature.text(strip.lowC)} to ${temperature.text(strip.highC)}${target === null ? '' : `, target ${temperature.text(target)}`}, comes off below ${temperature.text(strip.releaseC)}${nearest ? `, ${nearest.label} ${temperature.text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${temperature.text(run.atC)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
         <div ref={ref} className="w-full">
-            <svg role="img" aria-label={words} width={width} height={104} className="block overflow-visible">
+            <svg role="img" aria-label={words} width={width} height={runs.length > 0 ? 112 : 92} className="block overflow-visible">
                 <defs>
                     <pattern id={`${pattern}-loose`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                         <line x1="0" y1="0" x2="0" y2="9" stroke="var(--line-strong)" strokeWidth="1" />
@@ -54,7 +56,7 @@ export function SeatStrip({ strip, dots = [], label }: { strip: Schemas['Strip']
                 <rect x={0} y={y.base - 12} width={Math.max(0, x(strip.lowC))} height={12} fill={`url(#${pattern}-loose)`} opacity={0.6} />
                 <rect x={x(strip.highC)} y={y.base - 12} width={Math.max(0, width - x(strip.highC))} height={12} fill={`url(#${pattern}-bonds)`} opacity={0.75} />
                 <path d={`M${x(strip.lowC)} ${y.base}V${y.seat + 4}q0 -4 4 -4H${x(strip.highC) - 4}q4 0 4 4V${y.base}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={2} />
-                {zone(low, strip.lowC, "won't hold", 70)}
+                {x(strip.lowC) > 70 ? <text x={3} y={y.base - 3} className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{"won't hold"}</text> : null}
                 {zone(strip.lowC, strip.highC, 'holds', 40)}
                 {zone(strip.highC, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
                 <line x1={0} x2={width} y1={y.base} y2={y.base} stroke="var(--ink)" strokeWidth={1.5} />
@@ -86,10 +88,47 @@ export function SeatStrip({ strip, dots = [], label }: { strip: Schemas['Strip']
                         {narrow ? temperature.bare(nearest.atC) : `${nearest.label} ${temperature.bare(nearest.atC)}`}
                     </text>
                 ) : null}
-                {dots.map((dot, i) => (
-                    <circle key={i} cx={x(dot.at)} cy={y.seat + 11} r={4} fill={dot.kind === 'held' ? 'var(--accent)' : 'var(--sheet)'} stroke="var(--accent)" strokeWidth={2} />
+                {runs.map((run) => (
+                    <OwnRuns key={run.atC} run={run} at={x(run.atC)} y={y.axis + 17} />
                 ))}
             </svg>
         </div>
     );
+}
+
+/** Own runs below the scale: full dots held, open dots did not, squares held but stuck; past a few, the count. */
+function OwnRuns({ run, at, y }: { run: Runs[number]; at: number; y: number }) {
+    const shapes = [...repeat('stuck', run.stuck), ...repeat('held', Math.max(0, run.held - run.stuck)), ...repeat('failed', run.failed)];
+    const shown = shapes.length > DOTS_SHOWN ? summarise(run) : shapes.map((kind) => ({ kind, count: 1 }));
+    const step = shapes.length > DOTS_SHOWN ? 34 : 12;
+    const from = Math.max(6, at - ((shown.length - 1) * step) / 2);
+    return (
+        <g>
+            {shown.map(({ kind, count }, i) => (
+                <g key={i} transform={`translate(${from + i * step} ${y})`}>
+                    {kind === 'stuck' ? <rect x={-4.5} y={-4.5} width={9} height={9} fill="var(--brass)" /> : <circle r={4.5} fill={kind === 'held' ? 'var(--accent)' : 'var(--sheet)'} stroke={kind === 'held' ? 'var(--accent)' : 'var(--fault)'} strokeWidth={2} />}
+                    {count > 1 ? (
+                        <text x={8} y={4} className="fill-ink text-[12px]">
+                            {count}
+                        </text>
+                    ) : null}
+                </g>
+            ))}
+        </g>
+    );
+}
+
+type Kind = 'held' | 'failed' | 'stuck';
+
+function repeat(kind: Kind, count: number): Kind[] {
+    return Array.from({ length: count }, () => kind);
+}
+
+function summarise(run: Runs[number]): { kind: Kind; count: number }[] {
+    const all: { kind: Kind; count: number }[] = [
+        { kind: 'held', count: Math.max(0, run.held - run.stuck) },
+        { kind: 'stuck', count: run.stuck },
+        { kind: 'failed', count: run.failed },
+    ];
+    return all.filter((each) => each.count > 0);
 }

@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 /** One wide sheet: the answer in the main column, what explains it in the margin beside (below it on a phone). */
 export function Sheet({ title, lead, actions, margin, children }: { title: string; lead?: ReactNode; actions?: ReactNode; margin?: ReactNode; children: ReactNode }) {
     return (
-        <main id="main" className="mx-auto w-full max-w-[86rem] flex-1 px-0 pb-6 sm:px-4">
-            <div className="min-h-full rounded-b-md bg-sheet shadow-[0_1px_0_var(--line)] lg:grid lg:grid-cols-[minmax(0,1fr)_19rem]">
+        <main id="main" className="mx-auto w-full max-w-[86rem] flex flex-1 flex-col px-0 pb-6 sm:px-4">
+            <div className="flex-1 rounded-b-md bg-sheet shadow-[0_1px_0_var(--line)] lg:grid lg:grid-cols-[minmax(0,1fr)_19rem]">
                 <div className="min-w-0 px-4 py-6 sm:px-8">
                     <header className="mb-6 flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
                         <div className="min-w-0 max-w-[46rem]">

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+
+final class AccountTest extends ApiTestCase
+{
+    use ClockSensitiveTrait;
+
+    public function testNobodyGetsInWithoutSigningIn(): void
+    {
+        self::assertNull($this->ask('GET', '/api/session', null, 200)['user']);
+        foreach (['/api/overview', '/api/plates', '/api/profiles', '/api/users'] as $path) {
+            $this->ask('GET', $path, null, 401);
+        }
+        $this->ask('PUT', '/api/bench', [], 401);
+    }
+
+    public function testNameAndPassword(): void
+    {
+        $wrong = $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'wrong'], 401);
+        self::assertSame('password', $wrong['errors'][0]['field']);
+        $unknown = $this->ask('POST', '/api/session', ['name' => 'nobody', 'password' => 'wrong'], 401);
+        self::assertSame($wrong['detail'], $unknown['detail'], 'A wrong name is told no differently from a wrong password.');
+        $this->ask('POST', '/api/session', ['name' => 'lead'], 422);
+        self::assertSame('lead', $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 200)['user']['role']);
+        $this->ask('GET', '/api/users', null, 200);
+    }
+
+    public function testRepeatedFailuresSlowSignInDown(): void
+    {
+        $clock = self::mockTime('2026-03-01 12:00:00');
+        for ($i = 0; $i < 5; ++$i) {
+            $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'wrong'], 401);
+        }
+        $slow = $this->ask('POST', '/api/session', ['name' => 'LEAD', 'password' => 'hilltop'], 429);
+        self::assertSame('Too many tries. Wait 2 seconds, then try again.', $slow['detail']);
+        self::assertSame('2', $this->browser->getResponse()->headers->get('Retry-After'));
+        $clock->sleep(2);
+        $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'wrong'], 401);
+        $clock->sleep(3);
+        $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 429);
+        $clock->sleep(1);
+        $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 200);
+        self::assertSame(0, $this->rowsIn('sign_in_failure'));
+    }
+
+    public function testChangesNeedTheToken(): void
+    {
+        $this->signIn('technician');
+        $this->forgetToken();
+        $before = $this->rowsIn('lot');
+        $this->ask('POST', '/api/lots', ['label' => 'X', 'materialId' => 'pla', 'name' => 'X', 'driedOn' => null, 'note' => ''], 403);
+        self::assertSame($before, $this->rowsIn('lot'));
+    }
+
+    public function testRoles(): void
+    {
+        $this->signIn('viewer');
+        $this->ask('GET', '/api/overview', null, 200);
+        $lot = ['label' => 'X', 'materialId' => 'pla', 'name' => 'X', 'driedOn' => null, 'note' => ''];
+        self::assertStringContainsString('Ask a lead', $this->ask('POST', '/api/lots', $lot, 403)['detail']);
+        $this->ask('GET', '/api/users', null, 403);
+        $this->signIn('technician');
+        $this->ask('POST', '/api/lots', $lot, 201);
+        $this->ask('GET', '/api/users', null, 403);
+        $this->signIn('lead');
+        $this->ask('GET', '/api/users', null, 200);
+    }
+
+    public function testALeadKeepsTheAccounts(): void
+    {
+        $this->signIn('lead');
+        $this->ask('POST', '/api/users', ['name' => 'nils', 'displayName' => 'Nils', 'role' => 'technician', 'password' => 'short'], 422);
+        $user = $this->ask('POST', '/api/users', ['name' => 'nils', 'displayName' => 'Nils', 'role' => 'technician', 'password' => 'long enough'], 201);
+        $this->ask('POST', '/api/users', ['name' => 'nils', 'displayName' => 'Other', 'role' => 'viewer', 'password' => 'long enough'], 409);
+        $closed = $this->ask('PUT', '/api/users/'.$user['id'], ['version' => 1, 'displayName' => 'Nils', 'role' => 'technician', 'active' => false], 200);
+        self::assertFalse($closed['active']);
+        $this->ask('POST', '/api/session', ['name' => 'nils', 'password' => 'long enough'], 401);
+        $lead = $this->pick('/api/users', 'name', 'lead');
+        $this->ask('PUT', '/api/users/'.$lead['id'], ['version' => $lead['version'], 'displayName' => 'Tilo', 'role' => 'viewer', 'active' => true], 422);
+    }
+
+    public function testAClosedAccountIsOutAtOnce(): void
+    {
+        $this->signIn('technician');
+        $this->database()->executeStatement("UPDATE user_account SET active = 0 WHERE name = 'technician'");
+        $this->ask('GET', '/api/overview', null, 401);
+    }
+
+    public function testBenchAndPreferencesAreKept(): void
+    {
+        $this->signIn('viewer');
+        $side = $this->side('P2 front');
+        $bench = ['printerId' => null, 'plateSideId' => $side, 'agentId' => null, 'lotId' => null, 'roomC' => 18.5];
+        $this->ask('PUT', '/api/bench', $bench, 200);
+        $this->ask('PUT', '/api/preferences', ['temperature' => '°F', 'force' => 'lbf', 'length' => 'in', 'theme' => 'dark'], 200);
+        $session = $this->ask('GET', '/api/session', null, 200);
+        self::assertSame($side, $session['bench']['plateSideId']);
+        self::assertEqualsWithDelta(18.5, $session['bench']['roomC'], 0);
+        self::assertSame('lbf', $session['preferences']['force']);
+        $this->ask('PUT', '/api/bench', [...$bench, 'roomC' => 'warm'], 422);
+    }
+
+    public function testSignOut(): void
+    {
+        $this->signIn('lead');
+        $this->ask('DELETE', '/api/session', null, 204);
+        $this->ask('GET', '/api/overview', null, 401);
+    }
+
+    public function testTheFirstLeadIsMadeOnceOnAnEmptyStart(): void
+    {
+        $body = ['name' => 'first', 'displayName' => 'First', 'password' => 'long enough'];
+        $this->ask('POST', '/api/first-lead', $body, 409);
+        $this->database()->executeStatement('DELETE FROM user_account');
+        self::assertTrue($this->ask('GET', '/api/session', null, 200)['needsFirstLead']);
+        $this->ask('POST', '/api/first-lead', ['password' => 'short'] + $body, 422);
+        $this->ask('POST', '/api/first-lead', $body, 201);
+        self::assertSame('lead', $this->ask('POST', '/api/session', ['name' => 'first', 'password' => 'long enough'], 200)['user']['role']);
+    }
+
+    public function testThePageCarriesAStrictPolicy(): void
+    {
+        $this->browser->request('GET', '/choose');
+        $response = $this->browser->getResponse();
+        self::assertSame(200, $response->getStatusCode());
+        $policy = (string) $response->headers->get('Content-Security-Policy');
+        self::assertStringContainsString("default-src 'none'", $policy);
+        self::assertStringNotContainsString('unsafe', $policy);
+        self::assertMatchesRegularExpression("/script-src 'self' 'nonce-([0-9a-f]{32})'/", $policy);
+        preg_match("/'nonce-([0-9a-f]{32})'/", $policy, $found);
+        self::assertStringContainsString('nonce="'.($found[1] ?? '').'"', (string) $response->getContent());
+        self::assertSame('nosniff', $response->headers->get('X-Content-Type-Options'));
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use App\Platform\Contract\Contract;
+use App\Platform\Http\CsrfGuard;
+use Doctrine\DBAL\Connection;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Asks the API as a browser does, holds every answer against the contract, and takes everything back after each test. */
+abstract class ApiTestCase extends WebTestCase
+{
+    protected KernelBrowser $browser;
+    private string $token = '';
+
+    protected function setUp(): void
+    {
+        $this->browser = self::createClient();
+        $this->browser->disableReboot();
+        $this->database()->beginTransaction();
+    }
+
+    protected function tearDown(): void
+    {
+        $this->database()->rollBack();
+        $this->database()->close();
+        parent::tearDown();
+    }
+
+    protected function database(): Connection
+    {
+        return self::getContainer()->get(Connection::class);
+    }
+
+    protected function signIn(string $role): void
+    {
+        $session = $this->ask('POST', '/api/demo-session', ['role' => $role], 200);
+        $this->token = (string) $session['csrf'];
+    }
+
+    protected function forgetToken(): void
+    {
+        $this->token = '';
+    }
+
+    /**
+     * @param array<string, mixed>|null $body
+     *
+     * @return array<mixed>
+     */
+    protected function ask(string $method, string $path, ?array $body = null, ?int $expected = null): array
+    {
+        $response = $this->send($method, $path, null === $body ? null : json_encode($body, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        $content = (string) $response->getContent();
+        if (null !== $expected) {
+            self::assertSame($expected, $response->getStatusCode(), "$method $path: $content");
+        }
+        $data = json_decode($content, true);
+
+        return \is_array($data) ? $data : [];
+    }
+
+    protected function send(string $method, string $path, ?string $json): Response
+    {
+        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_'.strtoupper(str_replace('-', '_', CsrfGuard::HEADER)) => $this->token], content: $json);
+        $response = $this->browser->getResponse();
+        $this->assertKeepsTheContract($response);
+        // A new request begins with nothing in memory, as it does on the server.
+        self::getContainer()->get('doctrine')->getManager()->clear();
+
+        return $response;
+    }
+
+    private function assertKeepsTheContract(Response $response): void
+    {
+        $route = $this->browser->getRequest()->attributes->get('_route');
+        if (!\is_string($route) || 'shell' === $route || 204 === $response->getStatusCode()) {
+            return;
+        }
+        $contract = self::getContainer()->get(Contract::class);
+        $problem = $response->getStatusCode() >= 400;
+        self::assertSame($problem ? 'application/problem+json' : 'application/json', $response->headers->get('Content-Type'), $route);
+        $data = json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR);
+        $pointer = $problem ? '/components/schemas/Problem' : $this->schemaOf($contract, $route, $response->getStatusCode());
+        self::assertSame([], $contract->errors($data, $pointer), "$route does not answer as docs/openapi.yaml says: ".$response->getContent());
+        self::assertSame('no-store', str_contains((string) $response->headers->get('Cache-Control'), 'no-store') ? 'no-store' : '', $route);
+    }
+
+    private function schemaOf(Contract $contract, string $route, int $status): string
+    {
+        $pointer = $contract->operation($route);
+        $method = substr($pointer, (int) strrpos($pointer, '/') + 1);
+        $path = str_replace(['~1', '%7B', '%7D'], ['/', '{', '}'], substr($pointer, \strlen('/paths/'), -\strlen($method) - 1));
+        $response = $contract->document()->paths->{$path}->{$method}->responses->{$status} ?? null;
+        self::assertNotNull($response, "docs/openapi.yaml does not know $status for $route.");
+
+        // A response may be named once and pointed to.
+        return (isset($response->{'$ref'}) ? substr($response->{'$ref'}, 1) : "$pointer/responses/$status").'/content/application~1json/schema';
+    }
+
+    /** @return array<string, mixed> the first row of a list whose member has the value */
+    protected function pick(string $path, string $member, string $value): array
+    {
+        foreach ($this->ask('GET', $path, null, 200) as $row) {
+            if (\is_array($row) && ($row[$member] ?? null) === $value) {
+                return $row;
+            }
+        }
+        self::fail("There is no $value in $path.");
+    }
+
+    protected function side(string $label): string
+    {
+        foreach ($this->ask('GET', '/api/plates', null, 200) as $plate) {
+            foreach ($plate['sides'] as $side) {
+                if ($side['label'] === $label) {
+                    return $side['id'];
+                }
+            }
+        }
+        self::fail("There is no side $label.");
+    }
+
+    protected function rowsIn(string $table): int
+    {
+        $n = $this->database()->fetchOne("SELECT COUNT(*) FROM $table");
+
+        return is_numeric($n) ? (int) $n : 0;
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use App\Device\Bench;
+use App\Device\SimulatedBench;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Xoshiro256StarStar;
+use Sitzplatz\Test\PullTrace;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+use Symfony\Component\Console\Tester\CommandTester;
+
+final class CommandTest extends KernelTestCase
+{
+    /** R's dataset PlantGrowth, groups trt1 and trt2. */
+    private const TABLE = "setup,run,measure,value,unit,status\n"
+        ."trt1,1,pull_hot,4.81,N,exact\ntrt1,2,pull_hot,4.17,N,exact\ntrt1,3,pull_hot,4.41,N,exact\ntrt1,4,pull_hot,3.59,N,exact\ntrt1,5,pull_hot,5.87,N,exact\n"
+        ."trt1,6,pull_hot,3.83,N,exact\ntrt1,7,pull_hot,6.03,N,exact\ntrt1,8,pull_hot,4.89,N,exact\ntrt1,9,pull_hot,4.32,N,exact\ntrt1,10,pull_hot,4.69,N,exact\n"
+        ."trt2,1,pull_hot,6.31,N,exact\ntrt2,2,pull_hot,5.12,N,exact\ntrt2,3,pull_hot,5.54,N,exact\ntrt2,4,pull_hot,5.50,N,exact\ntrt2,5,pull_hot,5.37,N,exact\n"
+        ."trt2,6,pull_hot,5.29,N,exact\ntrt2,7,pull_hot,4.92,N,exact\ntrt2,8,pull_hot,6.15,N,exact\ntrt2,9,pull_hot,5.80,N,exact\ntrt2,10,pull_hot,5.26,N,exact\n"
+        ."trt1,1,held,1,,exact\n";
+
+    public function testJudgePrintsTheFigures(): void
+    {
+        $tester = $this->judge(self::TABLE, ['--contact-area' => '120']);
+        $tester->assertCommandIsSuccessful();
+        $result = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($result);
+        self::assertSame(['measures', 'held'], array_keys($result));
+        $pair = $result['measures']['pull_hot']['pairs'][0];
+        // R: t.test(trt2, trt1): p 0.009298; of two groups Games–Howell is Welch's t
+        self::assertEqualsWithDelta(0.865, $pair['difference'], 1e-12);
+        self::assertEqualsWithDelta(0.009298, $pair['p'], 5e-7);
+        self::assertSame('games_howell', $pair['method']);
+        self::assertEqualsWithDelta(4.661 / 120, $result['measures']['pull_hot']['setups'][0]['mean_mpa'], 1e-12);
+        self::assertSame(1, $result['held']['setups'][0]['runs']);
+        self::assertStringContainsString('0.793675696434', $tester->getDisplay(), 'R: sd of trt1, in full precision.');
+    }
+
+    /** @return iterable<array{string, array<string, string>, string}> */
+    public static function badInput(): iterable
+    {
+        yield ["setup,run,measure,value,unit,status\nA,1,held,2,,exact\nA,2,what,1,,exact\n", [], "line 2: held has to be 1 (held to the end) or 0 (did not).\nline 3: \"what\" is not a measure."];
+        yield ['', [], 'line 1: The file is empty.'];
+        yield [self::TABLE, ['--contact-area' => '-3'], '--contact-area has to be a number'];
+        yield [self::TABLE, ['file' => '/nowhere.csv'], 'The file cannot be read'];
+    }
+
+    /** @param array<string, string> $more */
+    #[DataProvider('badInput')]
+    public function testBadInputEndsWithCodeTwoAndALineAFault(string $table, array $more, string $words): void
+    {
+        $tester = $this->judge($table, $more);
+        self::assertSame(2, $tester->getStatusCode());
+        self::assertStringContainsString($words, $tester->getErrorOutput());
+        self::assertSame('', $tester->getDisplay());
+    }
+
+    public function testTheDemoIsLoadedOnce(): void
+    {
+        $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:demo:load'));
+        $tester->execute([]);
+        self::assertStringContainsString('nothing was changed', $tester->getDisplay());
+    }
+
+    public function testTheSimulatedBenchHasAHiddenTruth(): void
+    {
+        $bench = new SimulatedBench(['pla/glass/bare' => ['hot' => [30.0, 3.0], 'cold' => [4.0, 1.0]]], new Xoshiro256StarStar(7));
+        $peaks = static fn (string $pull): array => array_map(static fn (): float => PullTrace::of($bench->pull(new Bench('pla', 'glass', null, $pull, 60)), SimulatedBench::RANGE_N)->peakN, range(1, 200));
+        $mean = static fn (array $values): float => array_sum($values) / \count($values);
+        // Five standard errors either way.
+        self::assertEqualsWithDelta(30, $mean($peaks('hot')), 5 * 3 / sqrt(200));
+        self::assertEqualsWithDelta(4, $mean($peaks('cold')), 5 * 1 / sqrt(200) + 0.1);
+        self::assertTrue(PullTrace::of($bench->pull(new Bench('pla', 'glass', null, 'hot', 60)), SimulatedBench::RANGE_N)->gaveWay);
+    }
+
+    /** @param array<string, string> $more */
+    private function judge(string $table, array $more): CommandTester
+    {
+        $file = tempnam(sys_get_temp_dir(), 'readings');
+        self::assertIsString($file);
+        file_put_contents($file, $table);
+        $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:judge'));
+        $tester->execute($more + ['file' => $file], ['capture_stderr_separately' => true]);
+        unlink($file);
+
+        return $tester;
+    }
+}

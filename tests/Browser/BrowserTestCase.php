@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDriver;
+use Facebook\WebDriver\Chrome\ChromeDriverService;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverExpectedCondition;
+use PHPUnit\Framework\TestCase;
+
+/** Drives the real interface in headless Chromium; waits for conditions, never for a fixed time. */
+abstract class BrowserTestCase extends TestCase
+{
+    private const WAIT_SECONDS = 20;
+    private const WAIT_MILLISECONDS = 100;
+
+    protected RemoteWebDriver $page;
+    private string $profile;
+
+    protected function setUp(): void
+    {
+        $this->profile = sys_get_temp_dir().'/sitzplatz-browser-'.bin2hex(random_bytes(6));
+        $options = (new ChromeOptions())->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--lang=en-GB',
+            '--window-size=1280,943', '--user-data-dir='.$this->profile,
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $port = self::freePort();
+        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port=$port"]);
+        $this->page = ChromeDriver::start($capabilities, $service);
+    }
+
+    protected function tearDown(): void
+    {
+        $complaints = [];
+        foreach ($this->page->manage()->getLog('browser') as $entry) {
+            // A refused request is part of the tests; a script error or a blocked style never is.
+            if ('SEVERE' === $entry['level'] && !str_contains($entry['message'], 'Failed to load resource')) {
+                $complaints[] = $entry['message'];
+            }
+        }
+        $this->page->quit();
+        exec('rm -rf '.escapeshellarg($this->profile));
+        self::assertSame([], $complaints, 'The browser complained.');
+    }
+
+    protected function open(string $path): void
+    {
+        $this->page->get(self::base().$path);
+    }
+
+    protected function signIn(string $role): void
+    {
+        $this->page->manage()->deleteAllCookies();
+        $this->open('/');
+        $this->press($role);
+        $this->see('Good day');
+    }
+
+    /** Waits until the words stand on the page. */
+    protected function see(string $words): void
+    {
+        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(
+            fn (): bool => str_contains($this->text(), $words),
+            "\"$words\" did not come. There is:\n".$this->text(),
+        );
+    }
+
+    protected function text(): string
+    {
+        try {
+            return $this->page->findElement(WebDriverBy::tagName('body'))->getText();
+        } catch (StaleElementReferenceException) {
+            return '';
+        }
+    }
+
+    /** Presses the button or link with these words. */
+    protected function press(string $words): void
+    {
+        $this->click(\sprintf('//*[self::button or self::a or self::summary][normalize-space(.)=%1$s or @aria-label=%1$s]', self::quoted($words)));
+    }
+
+    protected function click(string $xpath): void
+    {
+        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(function () use ($xpath): bool {
+            try {
+                $element = $this->page->findElement(WebDriverBy::xpath($xpath));
+                if (!$element->isEnabled()) {
+                    return false;
+                }
+                $this->page->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
+                $element->click();
+
+                return true;
+            } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+                return false;
+            }
+        }, "Could not press $xpath. There is:\n".$this->text());
+    }
+
+    protected function field(string $label): RemoteWebElement
+    {
+        $by = WebDriverBy::xpath(\sprintf('//*[@id=//label[normalize-space(.)=%s]/@for]', self::quoted($label)));
+        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(WebDriverExpectedCondition::presenceOfElementLocated($by), "No field $label. There is:\n".$this->text());
+
+        return $this->page->findElement($by);
+    }
+
+    protected function fill(string $label, string $value): void
+    {
+        $field = $this->field($label);
+        if ('select' === $field->getTagName()) {
+            foreach ($field->findElements(WebDriverBy::tagName('option')) as $option) {
+                if (str_starts_with($option->getText(), $value)) {
+                    $option->click();
+
+                    return;
+                }
+            }
+            self::fail("There is no $value in $label.");
+        }
+        // Written anew through the keyboard, as a hand would.
+        $field->sendKeys(\Facebook\WebDriver\WebDriverKeys::CONTROL.'a'.\Facebook\WebDriver\WebDriverKeys::CONTROL);
+        $field->sendKeys($value);
+    }
+
+    protected function width(int $width, int $height = 844): void
+    {
+        $this->page->manage()->window()->setSize(new WebDriverDimension($width, $height));
+    }
+
+    /** Faults that axe-core finds on the page as it is, WCAG 2.2 AA. */
+    protected function assertAccessible(string $where): void
+    {
+        $this->page->executeScript((string) file_get_contents(\dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $this->page->manage()->timeouts()->setScriptTimeout(30);
+        $found = $this->page->executeAsyncScript(
+            'const done = arguments[0]; axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]}).then('
+            .'(result) => done(result.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160)).join(" | "))), (error) => done([String(error)]))',
+        );
+        self::assertSame([], $found, $where);
+    }
+
+    /** Nothing sticks out to the right. */
+    protected function assertFits(string $where): void
+    {
+        $over = $this->page->executeScript('return document.documentElement.scrollWidth - document.documentElement.clientWidth');
+        self::assertLessThanOrEqual(0, $over, "$where is wider than the screen.");
+    }
+
+    private static function quoted(string $words): string
+    {
+        return str_contains($words, "'") ? '"'.$words.'"' : "'".$words."'";
+    }
+
+    private static function base(): string
+    {
+        $url = getenv('SITZPLATZ_TEST_URL');
+        self::assertIsString($url, 'Run bin/test Browser: it starts the servers.');
+
+        return $url;
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertIsResource($socket);
+        $name = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+
+/** core/ depends on nothing outside itself and PHP: no framework, no database, no clock, no files. */
+final class DependencyTest extends TestCase
+{
+    private const FOLDERS = ['Care', 'Catalogue', 'Choose', 'Fix', 'Judge', 'Keep', 'Statistics', 'Test', 'Units'];
+    private const NOT_PURE = ['fopen', 'file_get_contents', 'file_put_contents', 'readfile', 'unlink', 'scandir', 'time', 'microtime', 'hrtime', 'date', 'getenv', 'setlocale', 'header', 'mt_rand', 'rand', 'random_int', 'shuffle', 'curl_init', 'exec', 'sleep', 'usleep'];
+
+    public function testCoreKnowsOnlyItselfAndPhp(): void
+    {
+        $seen = 0;
+        foreach (self::files() as $file => $tokens) {
+            ++$seen;
+            foreach ($tokens as $i => $token) {
+                if (!$token->is([\T_NAME_QUALIFIED, \T_NAME_FULLY_QUALIFIED]) || \T_NAMESPACE === self::wordBefore($tokens, $i)) {
+                    continue;
+                }
+                $name = ltrim($token->text, '\\');
+                $php = !str_contains($name, '\\') || str_starts_with($name, 'Random\\');
+                self::assertTrue($php || str_starts_with($name, 'Sitzplatz\\'), "$file names $name");
+                self::assertStringStartsNotWith('Sitzplatz\\Tests', $name, $file);
+            }
+        }
+        self::assertGreaterThan(60, $seen);
+    }
+
+    public function testCoreReadsNoFilesNoClockAndNoChance(): void
+    {
+        foreach (self::files() as $file => $tokens) {
+            foreach ($tokens as $i => $token) {
+                $called = $token->is(\T_STRING) || $token->is(\T_NAME_FULLY_QUALIFIED);
+                $next = $tokens[$i + 1] ?? null;
+                if ($called && null !== $next && '(' === $next->text && !\in_array(self::wordBefore($tokens, $i), [\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION], true)) {
+                    self::assertNotContains(strtolower(ltrim($token->text, '\\')), self::NOT_PURE, $file);
+                }
+                self::assertFalse($token->is([\T_EXIT, \T_ECHO, \T_EVAL, \T_GLOBAL]), "$file: {$token->text}");
+            }
+        }
+    }
+
+    public function testEveryFileHoldsStrictTypesAndOneIdeaInAKnownFolder(): void
+    {
+        foreach (array_keys(self::files()) as $file) {
+            self::assertStringContainsString('declare(strict_types=1);', (string) file_get_contents($file));
+            $relative = substr($file, \strlen(self::core()) + 1);
+            self::assertDoesNotMatchRegularExpression('/(Utils?|Helpers?|Manager|Service)\.php$/', $relative);
+            if (str_contains($relative, '/')) {
+                self::assertContains(explode('/', $relative)[0], self::FOLDERS, $relative);
+            }
+        }
+    }
+
+    /** @param list<\PhpToken> $tokens */
+    private static function wordBefore(array $tokens, int $at): int
+    {
+        for ($i = $at - 1; $i >= 0; --$i) {
+            if (!$tokens[$i]->isIgnorable()) {
+                return $tokens[$i]->id;
+            }
+        }
+
+        return 0;
+    }
+
+    private static function core(): string
+    {
+        return \dirname(__DIR__, 2).'/core';
+    }
+
+    /** @return array<string, list<\PhpToken>> */
+    private static function files(): array
+    {
+        $files = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::core(), \FilesystemIterator::SKIP_DOTS)) as $file) {
+            \assert($file instanceof \SplFileInfo);
+            if ('php' === $file->getExtension()) {
+                $files[$file->getPathname()] = array_values(\PhpToken::tokenize((string) file_get_contents($file->getPathname())));
+            }
+        }
+
+        return $files;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Keep;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Keep\AcceptanceLimits;
+use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Keep\Assessment;
+use Sitzplatz\Keep\EvidenceRun;
+use Sitzplatz\Keep\ScopeClaim;
+use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Reading;
+
+final class AcceptanceTest extends TestCase
+{
+    /** @return iterable<array{float, float, int, int}> */
+    public static function plans(): iterable
+    {
+        // Success-run theorem: n = ⌈ln(1−C)/ln R⌉.
+        yield [0.8, 0.9, 0, 11];
+        yield [0.9, 0.9, 0, 22];
+        yield [0.9, 0.95, 0, 29];
+        yield [0.95, 0.95, 0, 59];
+        // An exact tie: 0.5³ = 1 − 0.875.
+        yield [0.5, 0.875, 0, 3];
+        // With one failure: the binomial sum; R: pbinom(1, 38, 0.1) = 0.0953 is the first at or below 0.1.
+        yield [0.9, 0.9, 1, 38];
+    }
+
+    #[DataProvider('plans')]
+    public function testRunsNeeded(float $reliability, float $confidence, int $failures, int $runs): void
+    {
+        self::assertSame($runs, (new AcceptancePlan($reliability, $confidence, $failures))->runsNeeded);
+    }
+
+    public function testImpossiblePlans(): void
+    {
+        foreach ([[1.0, 0.9, 0], [0.9, 0.0, 0], [0.9, 0.9, 2], [0.9, 0.9, -1]] as [$r, $c, $f]) {
+            try {
+                new AcceptancePlan($r, $c, $f);
+                self::fail('There is no such plan.');
+            } catch (InvalidArgument $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+    }
+
+    public function testElevenRunsWithoutFailureCarryIt(): void
+    {
+        $assessment = self::assess(self::runs(11));
+        self::assertSame([], $assessment->missing);
+        self::assertTrue($assessment->carried());
+        self::assertSame([11, 11, 0], [$assessment->runsNeeded, \count($assessment->countedRuns), $assessment->failures]);
+    }
+
+    public function testWhatIsMissingIsSaid(): void
+    {
+        self::assertSame(['10 of 11 runs are done: 1 more.'], self::assess(self::runs(10))->missing);
+        $failed = self::assess([...self::runs(11), self::runWith('f', [new Reading(Measure::Held, 0)])]);
+        self::assertSame(['1 of 12 runs failed; the plan allows 0.'], $failed->missing);
+        $hard = self::runs(11);
+        $hard[1] = self::cold('x', effort: 3);
+        self::assertStringContainsString('1 of 11 runs failed', self::assess($hard)->missing[0]);
+        $damaged = self::runs(11);
+        $damaged[1] = self::cold('x', damage: 1);
+        self::assertContains('The plate was damaged in 1 run.', self::assess($damaged)->missing);
+        $silent = self::runs(11);
+        $silent[1] = self::runWith('x', [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4.5)]);
+        self::assertStringContainsString('1 run does not say', self::assess($silent)->missing[0]);
+        $noPulls = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)]), range(1, 11));
+        self::assertCount(2, self::assess($noPulls)->missing);
+        $bound = self::runs(11);
+        $bound[0] = self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 60, true)]);
+        self::assertStringContainsString('lower bound', self::assess($bound)->missing[0]);
+        $tooWeak = self::assess(self::runs(11), limits: new AcceptanceLimits(40, 12, Effort::Flex));
+        self::assertStringContainsString('not shown to clear 40.0 N', $tooWeak->missing[0]);
+        $tooHard = self::assess(self::runs(11), limits: new AcceptanceLimits(20, 3, Effort::Flex));
+        self::assertStringContainsString('not shown to stay below 3.0 N', $tooHard->missing[0]);
+    }
+
+    public function testVoidRunsStandBesideAndDoNotCount(): void
+    {
+        $void = new EvidenceRun('v', true, [new Reading(Measure::Held, 0)], 'lot1', 'p1', 20, 24, 1, false);
+        $assessment = self::assess([...self::runs(11), $void]);
+        self::assertTrue($assessment->carried());
+        self::assertSame(['v'], $assessment->voidRuns);
+        self::assertNotContains('v', $assessment->countedRuns);
+    }
+
+    public function testAnyLotAndAnyPlateNeedThreeOfThem(): void
+    {
+        $missing = self::assess(self::runs(11), new ScopeClaim(true, true))->missing;
+        self::assertSame(['"Any lot" needs runs with at least 3 lots; there are 1.', '"Any plate of this kind" needs runs on at least 3 plates; there are 1.'], $missing);
+        $wide = array_map(static fn (EvidenceRun $run, int $i): EvidenceRun => new EvidenceRun($run->id, false, $run->readings, 'lot'.$i % 3, 'p'.$i % 3, 20 + $i % 4, 24 + $i, 1 + $i % 2, 0 !== $i), self::runs(12), range(0, 11));
+        $assessment = self::assess($wide, new ScopeClaim(true, true));
+        self::assertTrue($assessment->carried());
+        self::assertNotNull($assessment->proven);
+        self::assertEqualsWithDelta(18, $assessment->proven->roomLowC, 0);
+        self::assertEqualsWithDelta(25, $assessment->proven->roomHighC, 0);
+        self::assertEqualsWithDelta(35, $assessment->proven->longestJobMinutes, 0);
+        self::assertSame(2, $assessment->proven->mostParts);
+        self::assertFalse($assessment->proven->enclosed);
+    }
+
+    public function testNoRunsProveNothing(): void
+    {
+        $assessment = self::assess([], new ScopeClaim(true, false));
+        self::assertFalse($assessment->carried());
+        self::assertNull($assessment->proven);
+    }
+
+    /** @param list<EvidenceRun> $runs */
+    private static function assess(array $runs, ScopeClaim $claim = new ScopeClaim(false, false), AcceptanceLimits $limits = new AcceptanceLimits(20, 12, Effort::Flex)): Assessment
+    {
+        return Assessment::of($runs, new AcceptancePlan(0.8, 0.9, 0), $limits, $claim);
+    }
+
+    /** @return list<EvidenceRun> hot and cold pulls in turn */
+    private static function runs(int $n): array
+    {
+        return array_map(static fn (int $i): EvidenceRun => 0 === $i % 2
+            ? self::runWith("r$i", [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30 + $i % 3)])
+            : self::cold("r$i", 4 + $i % 3), range(0, $n - 1));
+    }
+
+    private static function cold(string $id, float $pull = 4.2, int $effort = 1, int $damage = 0): EvidenceRun
+    {
+        return self::runWith($id, [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, $pull), new Reading(Measure::Effort, $effort), new Reading(Measure::Damage, $damage)]);
+    }
+
+    /** @param list<Reading> $readings */
+    private static function runWith(string $id, array $readings): EvidenceRun
+    {
+        return new EvidenceRun($id, false, $readings, 'lot1', 'p1', 20, 24, 1, false);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Keep;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Keep\Job;
+use Sitzplatz\Keep\Scope;
+use Sitzplatz\Keep\ScopePoint;
+
+/** A profile is trusted for what was proven, and says so (common practice: a short test does not clear a long job, a single part no full plate). */
+final class ScopeTest extends TestCase
+{
+    public function testAJobInsideIsInside(): void
+    {
+        self::assertSame([], self::outside(new Job('lot', 'printer', 20, false, 20, 1)));
+        self::assertSame([], self::outside(new Job('lot', 'printer', 18, true, null, 1)));
+    }
+
+    public function testEveryPointThatIsOutsideIsNamed(): void
+    {
+        self::assertSame(['lot'], self::outside(new Job('other', 'printer', 20, false, 20, 1)));
+        self::assertSame(['lot'], self::outside(new Job(null, 'printer', 20, false, 20, 1)));
+        self::assertSame(['printer'], self::outside(new Job('lot', 'other', 20, false, 20, 1)));
+        self::assertSame(['room'], self::outside(new Job('lot', 'printer', 12, false, 20, 1)));
+        self::assertSame(['job'], self::outside(new Job('lot', 'printer', 20, false, 600, 1)));
+        self::assertSame(['parts'], self::outside(new Job('lot', 'printer', 20, false, 20, 20)));
+        $sentences = array_map(static fn (ScopePoint $p): string => $p->sentence, self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)));
+        self::assertContains('The job takes 10 h 00 min; nothing beyond 24 min is proven.', $sentences);
+        self::assertContains('20 parts on the plate; nothing beyond 1 is proven.', $sentences);
+    }
+
+    public function testAWiderScope(): void
+    {
+        $scope = new Scope('pla', null, 'any', null, 'any plate', 'pei_textured', 'printer', 'Dome', 18, 22, true, 24, 4);
+        self::assertSame(['enclosure'], self::outside(new Job(null, 'printer', 20, false, null, 4), $scope));
+        self::assertSame([], self::outside(new Job('whatever', 'printer', 20, true, null, 4), $scope));
+    }
+
+    /** @return list<string> */
+    private static function outside(Job $job, ?Scope $scope = null): array
+    {
+        $points = array_filter(($scope ?? self::scope())->check($job), static fn (ScopePoint $point): bool => !$point->inScope);
+
+        return array_values(array_map(static fn (ScopePoint $point): string => $point->point, $points));
+    }
+
+    private static function scope(): Scope
+    {
+        return new Scope('pla', 'lot', 'L-101', 'side', 'P1 front', 'pei_textured', 'printer', 'North bay', 18, 22, false, 24, 1);
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Test;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\RunDurations;
+use Sitzplatz\Test\RunOrder;
+use Sitzplatz\Test\TimeEstimate;
+use Sitzplatz\Test\VariedFactors;
+
+/** The order of runs: two visits to every setup, few plate changes, hot and cold spread over both visits (common practice). */
+final class PlanTest extends TestCase
+{
+    /** @return iterable<array{int, int, int}> */
+    public static function seeds(): iterable
+    {
+        foreach ([1, 2, 3, 47, 65535] as $seed) {
+            yield [$seed, 6, 3];
+            yield [$seed, 5, 2];
+            yield [$seed, 2, 2];
+            yield [$seed, 7, 0];
+        }
+    }
+
+    #[DataProvider('seeds')]
+    public function testEverySetupIsVisitedTwiceWithThePlateOffInBetween(int $seed, int $runs, int $hot): void
+    {
+        $order = RunOrder::draw(self::setups(), $runs, $hot, $seed);
+        self::assertCount(4 * $runs, $order->runs);
+        self::assertSame(range(1, 4 * $runs), array_map(static fn (PlannedRun $run): int => $run->position, $order->runs));
+        $plates = ['a' => 'P1', 'b' => 'P1', 'c' => 'P2', 'd' => 'P3'];
+        $onPrinter = null;
+        foreach ($order->runs as $run) {
+            if ($onPrinter !== $plates[$run->setupId]) {
+                self::assertTrue($run->plateChange, 'A plate that is not on the printer has to be put on.');
+            }
+            $onPrinter = $plates[$run->setupId];
+        }
+        foreach (array_keys($plates) as $setup) {
+            $own = array_filter($order->runs, static fn (PlannedRun $run): bool => $run->setupId === $setup);
+            self::assertCount($runs, $own);
+            self::assertSame([1, 2], array_values(array_unique(array_map(static fn (PlannedRun $run): int => $run->visit, $own))));
+            self::assertCount($hot, array_filter($own, static fn (PlannedRun $run): bool => PullKind::Hot === $run->pull));
+            $hotByVisit = [1 => 0, 2 => 0];
+            foreach ($own as $run) {
+                $hotByVisit[$run->visit] += PullKind::Hot === $run->pull ? 1 : 0;
+            }
+            self::assertLessThanOrEqual(1, abs($hotByVisit[1] - $hotByVisit[2]));
+        }
+        self::assertSame(6, $order->plateChanges, 'Three plates, each put on twice.');
+        self::assertSame(3, $order->plateChangesSingleVisit);
+    }
+
+    public function testTheSecondVisitDoesNotBeginWithThePlateThatIsOn(): void
+    {
+        for ($seed = 0; $seed < 200; ++$seed) {
+            $runs = RunOrder::draw(self::setups(), 4, 2, $seed)->runs;
+            $lastOfFirst = $runs[7]->setupId;
+            $firstOfSecond = $runs[8]->setupId;
+            $plates = ['a' => 1, 'b' => 1, 'c' => 2, 'd' => 3];
+            self::assertNotSame($plates[$lastOfFirst], $plates[$firstOfSecond]);
+        }
+    }
+
+    public function testTheSameSeedGivesTheSameOrderAndAnotherAnother(): void
+    {
+        $order = static fn (int $seed): string => serialize(RunOrder::draw(self::setups(), 6, 3, $seed)->runs);
+        self::assertSame($order(11), $order(11));
+        self::assertNotSame($order(11), $order(12));
+    }
+
+    public function testASinglePlateComesOffAndGoesOnAgain(): void
+    {
+        $order = RunOrder::draw([new PlannedSetup('a', 'P1')], 4, 2, 1);
+        self::assertSame([true, false, true, false], array_map(static fn (PlannedRun $run): bool => $run->plateChange, $order->runs));
+    }
+
+    public function testTimeAndTheCostOfTheSecondVisit(): void
+    {
+        $order = RunOrder::draw(self::setups(), 4, 2, 1);
+        $estimate = TimeEstimate::of($order, new RunDurations(4, 8, 24, 20, 5, 6));
+        // By hand: 16 runs of 41 min, 8 of them cool for 20 min, and 6 plate changes of 6 min.
+        self::assertEqualsWithDelta(16 * 41 + 8 * 20 + 6 * 6, $estimate->totalMinutes, 1e-9);
+        self::assertEqualsWithDelta(18, $estimate->secondVisitMinutes, 1e-9);
+        self::assertStringContainsString('6 plate changes instead of 3, 18 minutes more', $estimate->secondVisitSentence($order));
+    }
+
+    public function testImpossiblePlansAreRefused(): void
+    {
+        foreach ([
+            static fn () => RunOrder::draw([], 4, 2, 1),
+            static fn () => RunOrder::draw(self::setups(), 1, 0, 1),
+            static fn () => RunOrder::draw(self::setups(), 4, 5, 1),
+            static fn () => RunOrder::draw(self::setups(), 4, -1, 1),
+        ] as $plan) {
+            try {
+                $plan();
+                self::fail('This plan cannot be carried out.');
+            } catch (BadPlan $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+    }
+
+    public function testConfoundedSetupsAreSaid(): void
+    {
+        // Common practice: people slip by varying two things at once.
+        $one = VariedFactors::between([['surface' => 'glass', 'agent' => null, 'bed' => 60.0], ['surface' => 'smooth PEI', 'agent' => null, 'bed' => 60.0]]);
+        self::assertSame(['surface'], $one->names);
+        self::assertFalse($one->confounded());
+        self::assertSame('Only the surface differs, so a difference comes from it.', $one->sentence());
+        $two = VariedFactors::between([['surface' => 'glass', 'bed' => 60.0, 'agent' => 'stick'], ['surface' => 'smooth PEI', 'bed' => 70.0, 'agent' => null]]);
+        self::assertTrue($two->confounded());
+        self::assertStringContainsString('surface, bed and agent', $two->sentence());
+        self::assertSame('Nothing differs between the setups.', VariedFactors::between([['bed' => 60.0], ['bed' => 60.0]])->sentence());
+    }
+
+    /** @return list<PlannedSetup> */
+    private static function setups(): array
+    {
+        return [new PlannedSetup('a', 'P1'), new PlannedSetup('b', 'P1'), new PlannedSetup('c', 'P2'), new PlannedSetup('d', 'P3')];
+    }
+}

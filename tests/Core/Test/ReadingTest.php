@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Test;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Test\BadReading;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullSample;
+use Sitzplatz\Test\PullTrace;
+use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\RunSheet;
+use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\TestPiece;
+use Sitzplatz\Test\VoidRule;
+
+final class ReadingTest extends TestCase
+{
+    public function testReadingsAreStoredInTheirUnit(): void
+    {
+        // NIST SP 811 (from memory): 3.1 kgf = 30.400615 N, 68 °F = 20 °C, 0.01 in = 0.254 mm.
+        self::assertEqualsWithDelta(30.400615, Reading::entered(Measure::PullHot, 3.1, 'kgf')->value, 1e-12);
+        self::assertEqualsWithDelta(20, Reading::entered(Measure::ReleaseTemperature, 68, '°F')->value, 1e-12);
+        self::assertEqualsWithDelta(0.254, Reading::entered(Measure::Lift, 0.01, 'in')->value, 1e-12);
+        self::assertTrue(Reading::entered(Measure::PullCold, 80, 'N', true)->atLeast);
+    }
+
+    /** @return iterable<array{Measure, float, string, bool}> */
+    public static function badReadings(): iterable
+    {
+        yield [Measure::PullHot, 12, 'kg', false];
+        yield [Measure::PullHot, -1, 'N', false];
+        yield [Measure::PullHot, \NAN, 'N', false];
+        yield [Measure::PullHot, \INF, 'N', false];
+        yield [Measure::Lift, 0.2, 'N', false];
+        yield [Measure::Held, 0.5, '', false];
+        yield [Measure::Held, 1, 'N', false];
+        yield [Measure::Effort, 5, '', false];
+        yield [Measure::Effort, 1.5, '', false];
+        yield [Measure::Damage, 2, '', false];
+        yield [Measure::ReleaseTemperature, 900, '°C', false];
+        yield [Measure::Effort, 3, '', true];
+        yield [Measure::Lift, 0.2, 'mm', true];
+    }
+
+    #[DataProvider('badReadings')]
+    public function testWhatCannotBeIsRefused(Measure $measure, float $value, string $unit, bool $atLeast): void
+    {
+        $this->expectException(BadReading::class);
+        Reading::entered($measure, $value, $unit, $atLeast);
+    }
+
+    public function testStressOfTheUsualPullBlock(): void
+    {
+        // Common practice: a base of 6 × 20 mm. By hand: 24 N over 120 mm² is 0.2 MPa.
+        $along = new TestPiece('block', 20, 6, 8);
+        $across = new TestPiece('block', 6, 20, 8);
+        self::assertEqualsWithDelta(0.2, $along->shearStressMpa(24), 1e-12);
+        // σ = 6·F·h/(b·L²): 6·24·8/(6·400) = 0.48 MPa.
+        self::assertEqualsWithDelta(0.48, $along->edgePeelStressMpa(24), 1e-12);
+        // The two directions of this base differ 3.3 times.
+        self::assertEqualsWithDelta(20 / 6, $across->edgePeelStressMpa(24) / $along->edgePeelStressMpa(24), 1e-12);
+    }
+
+    public function testPeakOfATrace(): void
+    {
+        $trace = PullTrace::of(self::samples([0, 4, 11, 23.5, 31.2, 2, 0]), 200);
+        self::assertEqualsWithDelta(31.2, $trace->peakN, 0);
+        self::assertSame(200, $trace->peakAtMilliseconds);
+        self::assertTrue($trace->gaveWay);
+        self::assertFalse($trace->toppedOut);
+        $exact = $trace->reading(PullKind::Hot, false);
+        self::assertSame([Measure::PullHot, false], [$exact->measure, $exact->atLeast]);
+        $broke = $trace->reading(PullKind::Cold, true);
+        self::assertSame([Measure::PullCold, true], [$broke->measure, $broke->atLeast]);
+    }
+
+    public function testAGaugeThatToppedOutGivesALowerBound(): void
+    {
+        $trace = PullTrace::of(self::samples([0, 90, 199.6, 199.8, 199.8]), 200);
+        self::assertTrue($trace->toppedOut);
+        self::assertFalse($trace->gaveWay);
+        self::assertTrue($trace->reading(PullKind::Hot, false)->atLeast);
+    }
+
+    public function testNoForceIsNoPull(): void
+    {
+        $this->expectException(BadReading::class);
+        PullTrace::of(self::samples([0, 0, 0]), 200);
+    }
+
+    public function testAPartGivesOnePull(): void
+    {
+        $hot = RunStep::sequence(PullKind::Hot);
+        $cold = RunStep::sequence(PullKind::Cold);
+        self::assertContains(RunStep::HotPull, $hot);
+        self::assertNotContains(RunStep::ColdPull, $hot);
+        self::assertSame([RunStep::Cool, RunStep::ColdPull], \array_slice($cold, 4, 2));
+        // One that came off in the print has none.
+        $none = RunStep::sequence(PullKind::Cold, Outcome::CameOff->pullPossible());
+        self::assertSame([RunStep::Prepare, RunStep::HeatAndSoak, RunStep::Print, RunStep::FirstLayer, RunStep::Inspect, RunStep::Clean], $none);
+    }
+
+    public function testOnlyAPartThatLayFlatToTheEndHeld(): void
+    {
+        self::assertTrue(Outcome::Held->held());
+        self::assertFalse(Outcome::Lifted->held());
+        self::assertTrue(Outcome::Lifted->pullPossible());
+        self::assertFalse(Outcome::PlateShifted->pullPossible());
+        foreach (Outcome::cases() as $outcome) {
+            self::assertNotSame('', $outcome->words());
+        }
+    }
+
+    public function testAKnownOutcomeIsVoidedBySomebodyElse(): void
+    {
+        self::assertNull(VoidRule::refuses(false, 'Mara', 'Mara'));
+        self::assertNull(VoidRule::refuses(true, 'Mara', 'Tilo'));
+        self::assertNotNull(VoidRule::refuses(true, 'Mara', 'Mara'));
+    }
+
+    public function testTheSheetPutsCautionsWhereTheHandWouldGetHurt(): void
+    {
+        // Common practice, trade notes section 18.
+        $sheet = new RunSheet('P6 front', 'glass', 'Wipe it.', 'Film can', 'Wet it fully.', 'Flammable.', 60.5, 215, 'block.gcode', 35, 8, true, true, ['Edges are sharp.']);
+        self::assertContains('Flammable.', $sheet->at(RunStep::Prepare)['cautions']);
+        self::assertStringContainsString('burn', implode(' ', $sheet->at(RunStep::HeatAndSoak)['cautions']));
+        self::assertSame(480, $sheet->at(RunStep::HeatAndSoak)['timerSeconds']);
+        self::assertStringContainsString('60.5 °C', implode(' ', $sheet->at(RunStep::HeatAndSoak)['lines']));
+        self::assertStringContainsString('fumes', implode(' ', $sheet->at(RunStep::Print)['cautions']));
+        self::assertStringContainsString('glove', implode(' ', $sheet->at(RunStep::HotPull)['cautions']));
+        self::assertStringContainsString('below 35 °C', implode(' ', $sheet->at(RunStep::Cool)['lines']));
+        self::assertContains('Edges are sharp.', $sheet->at(RunStep::ColdPull)['cautions']);
+        foreach (RunStep::cases() as $step) {
+            self::assertNotSame([], $sheet->at($step)['lines']);
+        }
+        $bare = new RunSheet('P1', 'steel', 'Wipe it.', null, null, null, null, null, 'a', null, 0, false, false, []);
+        self::assertStringContainsString('stays bare', implode(' ', $bare->at(RunStep::Prepare)['lines']));
+        self::assertStringContainsString('unheated', implode(' ', $bare->at(RunStep::HeatAndSoak)['lines']));
+    }
+
+    /**
+     * @param list<int|float> $forces
+     *
+     * @return list<PullSample>
+     */
+    private static function samples(array $forces): array
+    {
+        return array_map(static fn (int $i, int|float $n): PullSample => new PullSample(50 * $i, (float) $n), array_keys($forces), $forces);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Units;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Units\ForceUnit;
+use Sitzplatz\Units\LengthUnit;
+use Sitzplatz\Units\TemperatureUnit;
+
+/** Factors of NIST SP 811, appendix B (from memory). */
+final class UnitsTest extends TestCase
+{
+    public function testForce(): void
+    {
+        self::assertEqualsWithDelta(9.80665, ForceUnit::KilogramForce->newtons(1), 1e-15);
+        self::assertEqualsWithDelta(4.4482216152605, ForceUnit::PoundForce->newtons(1), 1e-13);
+        self::assertEqualsWithDelta(12.5, ForceUnit::Newton->newtons(12.5), 0);
+        // A pound-force is the standard gravity times 0.45359237 kg exactly.
+        self::assertEqualsWithDelta(ForceUnit::KilogramForce->newtons(0.45359237), ForceUnit::PoundForce->newtons(1), 1e-12);
+    }
+
+    public function testLengthAndTemperature(): void
+    {
+        self::assertEqualsWithDelta(25.4, LengthUnit::Inch->millimetres(1), 0);
+        self::assertEqualsWithDelta(3, LengthUnit::Millimetre->millimetres(3), 0);
+        self::assertEqualsWithDelta(100, TemperatureUnit::Fahrenheit->celsius(212), 1e-12);
+        self::assertEqualsWithDelta(-40, TemperatureUnit::Fahrenheit->celsius(-40), 1e-12);
+        self::assertEqualsWithDelta(60, TemperatureUnit::Celsius->celsius(60), 0);
+    }
+}

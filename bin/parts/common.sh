@@ -16,6 +16,13 @@ as_user() {
     if is_root; then runuser -u "$user" -- "$@"; else "$@"; fi
 }
 
+# become USER COMMAND...: the same, taking the place of this (sub)shell, so that its process is the one to stop.
+become() {
+    local user=$1
+    shift
+    if is_root; then exec setpriv --reuid="$user" --regid="$user" --init-groups -- "$@"; else exec "$@"; fi
+}
+
 # use_data_folder FOLDER: sets VAR. Where the servers' own users cannot enter it, a place under /var/lib stands in.
 use_data_folder() {
     local wanted=$1

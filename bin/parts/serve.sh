@@ -59,9 +59,9 @@ else
     chmod 600 "$VAR/app.env"
 fi
 
-as_user www-data env SITZPLATZ_VAR="$VAR" php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
+become www-data php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
 PIDS+=($!)
-as_user www-data env SITZPLATZ_VAR="$VAR" php "$APP/bin/console" sitzplatz:gauge:read 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
+become www-data php "$APP/bin/console" sitzplatz:gauge:read 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
 PIDS+=($!)
 
 USER_LINES=

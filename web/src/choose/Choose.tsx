@@ -62,7 +62,7 @@ export function Choose() {
             lead="Your own plates and agents, ranked for this material: will it hold to the end, and will it let go?"
             margin={selected ? <Reasons candidate={selected} /> : <HowItRanks />}
         >
-            <form className="mb-8 grid gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
+            <form className="mb-8 grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
                 <SelectField
                     label="Material"
                     value={request.materialId}

@@ -29,11 +29,11 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                                 </th>
                                 {setup.efforts.map((effort) => (
                                     <td key={effort.effort} className={effort.effort > limit ? 'bg-fault-wash pl-3!' : ''}>
-                                        <span className="flex flex-wrap gap-1" aria-label={String(effort.count)}>
+                                        <span className="flex flex-wrap gap-1">
                                             {Array.from({ length: effort.count }, (_, i) => (
-                                                <span key={i} className="size-4 border border-ink" style={{ background: PATTERNS[effort.effort] }} />
+                                                <span key={i} aria-hidden className="size-4 border border-ink" style={{ background: PATTERNS[effort.effort] }} />
                                             ))}
-                                            {effort.count > 0 ? <span className="text-sm text-soft">{effort.count}</span> : null}
+                                            <span className={effort.count > 0 ? 'text-sm text-soft' : 'sr-only'}>{effort.count}</span>
                                         </span>
                                     </td>
                                 ))}

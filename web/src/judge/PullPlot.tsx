@@ -2,8 +2,8 @@ import { scaleLinear } from 'd3-scale';
 
 import type { Schemas } from '../api/client';
 import { useQuantity } from '../ui/quantity';
+import { useWidth } from '../ui/useWidth';
 
-const WIDTH = 560;
 const ROW = 46;
 const TOP = 30;
 const LEFT = 64;
@@ -13,18 +13,19 @@ type Setup = Schemas['JudgedSetup'];
 /** All pulls of one kind, a row a setup: dots for readings, arrows for lower bounds, a bar for the 95 % interval, the limit as a line. */
 export function PullPlot({ title, setups, pick, limitN, side }: { title: string; setups: Setup[]; pick: (setup: Setup) => Setup['hotPull']; limitN: number; side: 'above' | 'below' }) {
     const force = useQuantity('force');
+    const [ref, width] = useWidth(420);
     const values = setups.flatMap((setup) => [...pick(setup).readings.map((reading) => reading.valueN), ...(pick(setup).ci95N ?? [])]);
-    const x = scaleLinear([0, Math.max(limitN * 1.35, ...values) * 1.06], [LEFT, WIDTH - 10]);
+    const x = scaleLinear([0, Math.max(limitN * 1.35, ...values) * 1.06], [LEFT, width - 10]);
     const height = TOP + setups.length * ROW + 24;
-    const good = side === 'above' ? { from: x(limitN), to: WIDTH - 10 } : { from: LEFT, to: x(limitN) };
+    const good = side === 'above' ? { from: x(limitN), to: width - 10 } : { from: LEFT, to: x(limitN) };
     return (
-        <figure className="min-w-0">
+        <figure className="min-w-0" ref={ref}>
             <figcaption className="mb-1 font-[650]">
                 {title}, {force.symbol}
             </figcaption>
-            <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" aria-label={`${title}: ${setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; ')}. Limit ${force.text(limitN)}.`}>
+            <svg width={width} height={height} className="block" role="img" aria-label={`${title}: ${setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; ')}. Limit ${force.text(limitN)}.`}>
                 <rect x={good.from} y={TOP - 6} width={Math.max(0, good.to - good.from)} height={setups.length * ROW + 6} fill="var(--sound-wash)" />
-                {x.ticks(7).map((tick) => (
+                {x.ticks(width < 400 ? 5 : 7).map((tick) => (
                     <g key={tick}>
                         <line x1={x(tick)} x2={x(tick)} y1={TOP - 6} y2={height - 24} stroke="var(--line)" />
                         <text x={x(tick)} y={height - 8} textAnchor="middle" className="fill-soft text-[13px]">
@@ -61,7 +62,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                                     no readings yet
                                 </text>
                             ) : null}
-                            <line x1={LEFT} x2={WIDTH - 10} y1={TOP + (i + 1) * ROW} y2={TOP + (i + 1) * ROW} stroke="var(--line)" />
+                            <line x1={LEFT} x2={width - 10} y1={TOP + (i + 1) * ROW} y2={TOP + (i + 1) * ROW} stroke="var(--line)" />
                         </g>
                     );
                 })}

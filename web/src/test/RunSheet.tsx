@@ -1,6 +1,6 @@
 import { useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link } from '@tanstack/react-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import { call, newId, type Schemas } from '../api/client';
 import { runQuery, useChange, useMay } from '../api/queries';
@@ -115,11 +115,14 @@ function Run({ id }: { id: string }) {
 
 function Steps({ run }: { run: Schemas['Run'] }) {
     const at = run.status === 'done' ? run.steps.length : run.steps.indexOf(run.step);
+    const current = useRef<HTMLLIElement>(null);
+    useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [at]);
     return (
         <ol className="mb-6 flex overflow-x-auto border-b-2 border-line" aria-label="Steps of this run">
             {run.steps.map((step, i) => (
                 <li
                     key={step}
+                    ref={i === at ? current : null}
                     aria-current={i === at ? 'step' : undefined}
                     className={`shrink-0 px-3 pb-2 whitespace-nowrap ${i === at ? '-mb-0.5 border-b-4 border-accent font-[650]' : i < at ? 'text-soft' : ''}`}
                 >

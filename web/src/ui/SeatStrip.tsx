@@ -1,32 +1,20 @@
 import { scaleLinear } from 'd3-scale';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId } from 'react';
 
 import type { Schemas } from '../api/client';
 import { useQuantity } from './quantity';
+import { useWidth } from './useWidth';
 
 type Runs = Schemas['Candidate']['ownRuns'];
 
 const DOTS_SHOWN = 6;
-
-function useWidth() {
-    const ref = useRef<HTMLDivElement>(null);
-    const [width, setWidth] = useState(560);
-    useEffect(() => {
-        const element = ref.current;
-        if (!element) return;
-        const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(240, entry.contentRect.width)));
-        observer.observe(element);
-        return () => observer.disconnect();
-    }, []);
-    return [ref, width] as const;
-}
 
 /**
  * The one picture: a scale of bed temperature with the zones won't hold, holds and bonds, the target, the stops, and
  * where the part comes off. Zones differ by pattern and word, colour comes second.
  */
 export function SeatStrip({ strip, runs = [], label }: { strip: Schemas['Strip']; runs?: Runs; label: string }) {
-    const [ref, width] = useWidth();
+    const [ref, width] = useWidth(560);
     const temperature = useQuantity('temperature');
     const pattern = useId();
     const narrow = width < 420;

@@ -29,11 +29,11 @@ export function useQuantity(kind: Kind): Quantity {
     const unit = UNITS[kind].find((each) => each.symbol === preferred) ?? UNITS[kind][0];
     if (!unit) throw new Error('a kind has units');
     const bare = (stored: number, digits = unit.digits) => unit.show(stored).toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: digits });
-    return { symbol: unit.symbol, bare, text: (stored, digits) => `${bare(stored, digits)} ${unit.symbol}`, show: unit.show, store: unit.store };
+    return { symbol: unit.symbol, bare, text: (stored, digits) => `${bare(stored, digits)}\u00a0${unit.symbol}`, show: unit.show, store: unit.store };
 }
 
 export function percent(share: number): string {
-    return `${Math.round(share * 100)} %`;
+    return `${Math.round(share * 100)}\u00a0%`;
 }
 
 export function day(iso: string): string {

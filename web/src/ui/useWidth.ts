@@ -1,0 +1,17 @@
+import { useEffect, useRef, useState } from 'react';
+
+const NARROWEST = 240;
+
+/** The width that a drawing has, so that its words keep their size. */
+export function useWidth(first: number) {
+    const ref = useRef<HTMLElement & HTMLDivElement>(null);
+    const [width, setWidth] = useState(first);
+    useEffect(() => {
+        const element = ref.current;
+        if (!element) return;
+        const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(NARROWEST, entry.contentRect.width)));
+        observer.observe(element);
+        return () => observer.disconnect();
+    }, []);
+    return [ref, width] as const;
+}

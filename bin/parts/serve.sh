@@ -84,6 +84,7 @@ php_admin_value[opcache.validate_timestamps] = 0
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 php_admin_value[realpath_cache_size] = 4096K
+php_admin_value[realpath_cache_ttl] = 3600
 php_admin_value[memory_limit] = 192M
 php_admin_value[max_execution_time] = 30
 php_admin_value[post_max_size] = 20M
@@ -91,7 +92,10 @@ php_admin_value[upload_max_filesize] = 16M
 php_admin_flag[expose_php] = off
 php_admin_flag[display_errors] = off
 CONF
-"php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c /etc/php/"$PHP_VERSION"/fpm/php.ini --nodaemonize $(is_root && echo -R) 9>&- < /dev/null > /dev/null 2>> "$VAR/log/fpm.log" &
+# Preloading is read before the pool's own settings, so it stands on the command line.
+PRELOAD=("-d" "opcache.preload=$VAR/cache/prod/App_KernelProdContainer.preload.php")
+is_root && PRELOAD+=("-d" "opcache.preload_user=www-data")
+"php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c /etc/php/"$PHP_VERSION"/fpm/php.ini "${PRELOAD[@]}" --nodaemonize $(is_root && echo -R) 9>&- < /dev/null > /dev/null 2>> "$VAR/log/fpm.log" &
 PIDS+=($!)
 
 mkdir -p "$RUN/nginx"

@@ -58,11 +58,11 @@ final readonly class Ranking
                 }
             }
         }
-        usort($candidates, static fn (Candidate $a, Candidate $b): int => [
-            -round($a->chance / self::CHANCE_STEP), $a->consumableRank(), $a->targetC ?? 0, -$a->chance, $a->label(),
-        ] <=> [
-            -round($b->chance / self::CHANCE_STEP), $b->consumableRank(), $b->targetC ?? 0, -$b->chance, $b->label(),
-        ]);
+        $order = array_map(static fn (Candidate $c): array => [
+            -round($c->chance / self::CHANCE_STEP), $c->consumableRank(), $c->targetC ?? 0, -$c->chance, $c->label(),
+        ], $candidates);
+        uksort($candidates, static fn (int $a, int $b): int => $order[$a] <=> $order[$b]);
+        $candidates = array_values($candidates);
 
         return new self($candidates, $rejections);
     }

@@ -7,10 +7,13 @@ namespace Sitzplatz\Statistics;
 use Sitzplatz\Statistics\Internal\SpecialFunctions;
 
 /** A Beta distribution: what is believed about a rate, worth a + b runs. */
-final readonly class Beta
+final class Beta
 {
+    /** @var array<string, float> many candidates share a belief */
+    private static array $quantiles = [];
+
     /** @throws InvalidArgument if a shape is not positive */
-    public function __construct(public float $a, public float $b)
+    public function __construct(public readonly float $a, public readonly float $b)
     {
         foreach ([$a, $b] as $shape) {
             if (!($shape > 0)) {
@@ -40,7 +43,7 @@ final readonly class Beta
             throw InvalidArgument::probability($p);
         }
 
-        return SpecialFunctions::root(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
+        return self::$quantiles["$this->a/$this->b/$p"] ??= SpecialFunctions::root(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
     }
 
     /**

@@ -7,10 +7,13 @@ namespace Sitzplatz\Statistics;
 use Sitzplatz\Statistics\Internal\SpecialFunctions;
 
 /** Student's t distribution with real degrees of freedom (DLMF 8.17 for its incomplete beta form). */
-final readonly class StudentT
+final class StudentT
 {
+    /** @var array<string, float> the same few are asked for again and again */
+    private static array $quantiles = [];
+
     /** @throws InvalidArgument if the degrees of freedom are not positive */
-    public function __construct(public float $df)
+    public function __construct(public readonly float $df)
     {
         if (!($df > 0)) {
             throw InvalidArgument::degreesOfFreedom($df);
@@ -44,6 +47,12 @@ final readonly class StudentT
         if ($p < 0.5) {
             return -$this->quantile(1 - $p);
         }
+
+        return self::$quantiles["$this->df/$p"] ??= $this->upperQuantile($p);
+    }
+
+    private function upperQuantile(float $p): float
+    {
         $high = 2.0;
         while ($this->cdf($high) < $p) {
             $high *= 2;

@@ -9,21 +9,27 @@ use Sitzplatz\Statistics\Internal\SpecialFunctions;
 /**
  * The studentized range of k means with ν degrees of freedom.
  *
- * P(Q ≤ q) = ∫ f_ν(s) · k ∫ φ(z) [Φ(z) − Φ(z − q·s)]^(k−1) dz ds, with s = χ_ν/√ν. Both integrands fall off like
- * a normal density at both ends (the outer one after s = eᵘ), where the trapezoidal rule converges faster than any
- * power of the step (Trefethen & Weideman 2014), so a coarse grid gives close to full double precision.
+ * P(Q > q) = ∫ f_ν(s) · P(R_k > q·s) ds with s = χ_ν/√ν, and P(R_k ≤ w) = k ∫ φ(z) [Φ(z) − Φ(z − w)]^(k−1) dz. Both
+ * integrands fall off like a normal density at both ends (the outer one after v = ln w), where the trapezoidal rule
+ * converges faster than any power of the step (Trefethen & Weideman 2014), so a coarse grid gives close to full double
+ * precision. The outer grid is the same for every q, so that the inner integrals, which depend on k only, are
+ * reckoned once.
  */
 final class StudentizedRange
 {
     private const INNER_STEP = 0.2;
     private const INNER_REACH = 8.4;
-    private const OUTER_STEPS = 40;
+    /** The outer step, in spreads of ln s. */
+    private const OUTER_STEP = 0.45;
+    /** ln w beyond which the range of standard normals is not exceeded in double precision. */
+    private const HIGHEST_LN_W = 3.2;
 
-    /** @var list<float> */
-    private array $density = [];
+    /** @var array<string, array<int, float>> P(R_k > w) by groups and step, at the points of the outer grid */
+    private static array $exceeded = [];
 
-    /** @var list<float> */
-    private array $lower = [];
+    private readonly float $step;
+    private readonly float $spread;
+    private readonly string $grid;
 
     /**
      * @throws InvalidArgument if there are fewer than two groups, or the degrees of freedom are not positive
@@ -36,10 +42,10 @@ final class StudentizedRange
         if (!($df > 0)) {
             throw InvalidArgument::degreesOfFreedom($df);
         }
-        for ($z = -self::INNER_REACH; $z <= self::INNER_REACH + 1e-9; $z += self::INNER_STEP) {
-            $this->density[] = exp(-0.5 * $z * $z) * self::INNER_STEP / sqrt(2 * \M_PI);
-            $this->lower[] = SpecialFunctions::normalCdf($z);
-        }
+        $this->spread = 1 / sqrt(2 * $df);
+        // A power of two, so that many degrees of freedom share a grid.
+        $this->step = 2 ** floor(log(self::OUTER_STEP * $this->spread, 2));
+        $this->grid = $groups.'/'.$this->step;
     }
 
     /** P(Q > q). */
@@ -49,18 +55,17 @@ final class StudentizedRange
             return 1.0;
         }
         // ln s is centred near 0 with spread 1/√(2ν): nine spreads either way, and a longer tail below for few degrees of freedom.
-        $spread = 1 / sqrt(2 * $this->df);
-        $low = -max(9 * $spread, 36 / $this->df);
-        $high = 9 * $spread;
-        $step = ($high - $low) / (self::OUTER_STEPS * max(1, ceil(($high - $low) / (20 * $spread))));
+        $centre = log($q);
+        $from = (int) ceil(($centre - max(9 * $this->spread, 36 / $this->df)) / $this->step);
+        $to = (int) floor(min($centre + 9 * $this->spread, self::HIGHEST_LN_W) / $this->step);
         $half = $this->df / 2;
         $log = \M_LN2 + $half * log($half) - SpecialFunctions::lnGamma($half);
         $upper = 0.0;
-        for ($u = $low; $u <= $high + 1e-12; $u += $step) {
-            $s = exp($u);
-            $weight = exp($log + $this->df * $u - $half * $s * $s) * $step;
+        for ($j = $from; $j <= $to; ++$j) {
+            $u = $j * $this->step - $centre;
+            $weight = exp($log + $this->df * $u - $half * exp(2 * $u)) * $this->step;
             if ($weight > 1e-18) {
-                $upper += $weight * $this->upperRange($q * $s);
+                $upper += $weight * (self::$exceeded[$this->grid][$j] ??= $this->rangeExceeds(exp($j * $this->step)));
             }
         }
 
@@ -86,13 +91,19 @@ final class StudentizedRange
     }
 
     /** P(range of k standard normals > w). */
-    private function upperRange(float $w): float
+    private function rangeExceeds(float $w): float
     {
+        static $points = null;
+        if (null === $points) {
+            $points = [];
+            for ($z = -self::INNER_REACH; $z <= self::INNER_REACH + 1e-9; $z += self::INNER_STEP) {
+                $points[] = [$z, exp(-0.5 * $z * $z) * self::INNER_STEP / sqrt(2 * \M_PI), SpecialFunctions::normalCdf($z)];
+            }
+        }
         $sum = 0.0;
         $power = $this->groups - 1;
-        foreach ($this->density as $i => $density) {
-            $z = -self::INNER_REACH + $i * self::INNER_STEP;
-            $sum += $density * ($this->lower[$i] - SpecialFunctions::normalCdf($z - $w)) ** $power;
+        foreach ($points as [$z, $density, $below]) {
+            $sum += $density * ($below - SpecialFunctions::normalCdf($z - $w)) ** $power;
         }
 
         return 1 - $this->groups * $sum;

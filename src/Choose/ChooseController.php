@@ -22,7 +22,6 @@ use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\OwnRuns;
 use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\Stop;
 use Sitzplatz\Keep\Job;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -95,7 +94,6 @@ final readonly class ChooseController
     private static function candidate(Candidate $candidate, array $stock, Experience $experience): array
     {
         $proposal = $candidate->proposal;
-        $window = $candidate->pairing->window;
 
         return [
             'key' => $proposal->side->id.'/'.($proposal->agent->id ?? 'bare'),
@@ -106,14 +104,7 @@ final readonly class ChooseController
             'agentId' => null === $proposal->agent ? null : $stock[$proposal->agent->id],
             'agentName' => $proposal->agent?->name,
             'role' => null === $proposal->agent ? null : $candidate->treatment->role->value,
-            'strip' => [
-                'lowC' => $window->lowC,
-                'targetC' => $candidate->targetC,
-                'highC' => $window->highC,
-                'releaseC' => $candidate->pairing->releaseC,
-                'roomC' => $proposal->job->roomC,
-                'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label, 'atC' => $stop->atC], $proposal->stops()),
-            ],
+            'strip' => StripData::of($proposal, $candidate->pairing, $candidate->targetC),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
                 'atC' => $runs->bedC ?? $proposal->job->roomC,
                 'held' => $runs->held,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
+use App\Choose\StripData;
 use App\Test\Comparison;
 use App\Test\RunRepository;
 use App\Test\Setup;
@@ -22,7 +23,7 @@ use Sitzplatz\Test\Reading;
 /** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
 final readonly class Judging
 {
-    public function __construct(private RunRepository $runs, private Connection $database)
+    public function __construct(private RunRepository $runs, private Connection $database, private StripData $strip)
     {
     }
 
@@ -62,6 +63,13 @@ final readonly class Judging
             'id' => $setup->id->toRfc4122(),
             'label' => $setup->label,
             'name' => $setup->name(),
+            'strip' => $this->strip->ofSetup($setup),
+            'ownRuns' => [
+                'atC' => $setup->bedFirstC ?? $comparison->roomC,
+                'held' => $judgement->held->held,
+                'failed' => $judgement->held->runs - $judgement->held->held,
+                'stuck' => $record->count(Measure::Effort, $comparison->judgingLimits()->effortAtMost->value),
+            ],
             'verdict' => $judgement->verdict->value,
             'words' => $judgement->words(),
             'moreRuns' => $judgement->moreRuns,

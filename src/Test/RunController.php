@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
+use App\Choose\StripData;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -37,6 +38,7 @@ final readonly class RunController
         private StoredEdit $edit,
         private RunRepository $runs,
         private Catalogue $catalogue,
+        private StripData $strip,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -254,6 +256,7 @@ final readonly class RunController
             'run' => $run->toArray(),
             'comparison' => ['id' => $comparison->id->toRfc4122(), 'title' => $comparison->title, 'status' => $comparison->status, 'materialId' => $comparison->materialId, 'lotLabel' => $comparison->lot->label, 'printerName' => $comparison->printer->name],
             'setup' => $setup->toArray(),
+            'strip' => $this->strip->ofSetup($setup),
             'sheet' => array_map(static fn (RunStep $step): array => $sheet->at($step), $run->sequence()),
             'readings' => array_map(static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => !\in_array($reading->id->toRfc4122(), $amended, true)], $all),
             'nextRunId' => $this->nextRunId($run),

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\App;
 use App\Platform\Contract\Contract;
 use App\Platform\Http\CsrfGuard;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\HttpFoundation\Response;
@@ -33,7 +34,10 @@ abstract class ApiTestCase extends WebTestCase
 
     protected function database(): Connection
     {
-        return self::getContainer()->get(Connection::class);
+        $database = self::getContainer()->get(Connection::class);
+        self::assertInstanceOf(Connection::class, $database);
+
+        return $database;
     }
 
     protected function signIn(string $role): void
@@ -70,7 +74,9 @@ abstract class ApiTestCase extends WebTestCase
         $response = $this->browser->getResponse();
         $this->assertKeepsTheContract($response);
         // A new request begins with nothing in memory, as it does on the server.
-        self::getContainer()->get('doctrine')->getManager()->clear();
+        $entities = self::getContainer()->get(EntityManagerInterface::class);
+        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $entities->clear();
 
         return $response;
     }
@@ -82,6 +88,7 @@ abstract class ApiTestCase extends WebTestCase
             return;
         }
         $contract = self::getContainer()->get(Contract::class);
+        self::assertInstanceOf(Contract::class, $contract);
         $problem = $response->getStatusCode() >= 400;
         self::assertSame($problem ? 'application/problem+json' : 'application/json', $response->headers->get('Content-Type'), $route);
         $data = json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR);

@@ -14,7 +14,7 @@ final class RunTest extends ApiTestCase
     {
         parent::setUp();
         $this->signIn('technician');
-        $this->comparison = $this->pick('/api/comparisons', 'status', 'running')['id'];
+        $this->comparison = $this->pick('/api/comparisons', 'title', 'Dew shields in night-black PETG: bare, stick or cool plate?')['id'];
     }
 
     public function testAColdRunFromPrepareToClean(): void

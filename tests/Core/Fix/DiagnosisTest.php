@@ -58,7 +58,7 @@ final class DiagnosisTest extends TestCase
     private static function order(string $symptom, PlateState $plate): array
     {
         $data = Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml');
-        $checks = array_map(static fn (array $c): Check => new Check($c['id'], $c['do'], (float) $c['minutes'], $c['for']), $data['checks']);
+        $checks = array_values(array_map(static fn (array $c): Check => new Check($c['id'], $c['do'], (float) $c['minutes'], $c['for']), $data['checks']));
 
         return array_map(static fn (Check $check): string => $check->id, Diagnosis::of($symptom, $checks, $plate)->checks);
     }

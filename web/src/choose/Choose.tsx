@@ -6,7 +6,7 @@ import { call, Problem, type Schemas } from '../api/client';
 import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
-import { Fault, Notice } from '../ui/Notice';
+import { Cautions, Fault, Notice } from '../ui/Notice';
 import { percent, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
@@ -208,11 +208,7 @@ function ReasonList({ candidate }: { candidate: Schemas['Candidate'] }) {
             <p>
                 <strong className="text-ink">To take it off:</strong> {candidate.releaseWay}
             </p>
-            {candidate.cautions.map((caution) => (
-                <Notice key={caution} tone="caution">
-                    {caution}
-                </Notice>
-            ))}
+            <Cautions sentences={candidate.cautions} />
         </div>
     );
 }

@@ -6,6 +6,7 @@ import { catalogueQuery, judgementQuery, useChange, useMay } from '../api/querie
 import { Button } from '../ui/Button';
 import { Fault, Notice } from '../ui/Notice';
 import { moment, percent, useQuantity } from '../ui/quantity';
+import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { VerdictWord } from '../ui/Verdict';
 import { MEASURE_WORDS } from '../ui/words';
@@ -67,6 +68,7 @@ export function Judgement() {
                 {setups.map((setup) => (
                     <li key={setup.id} className="border-b border-line py-4 first:pt-0">
                         <h3 className="text-lg">{setup.name}</h3>
+                        {setup.strip ? <SeatStrip strip={setup.strip} runs={[setup.ownRuns]} label={setup.name} /> : null}
                         <div className="mt-1 grid gap-x-8 gap-y-1 sm:grid-cols-2">
                             <Question words="Does it hold?" finding={setup.hold} />
                             <Question words="Does it let go?" finding={setup.release} />

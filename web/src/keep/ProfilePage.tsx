@@ -7,7 +7,7 @@ import { profileQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { AreaField, CheckField, TextField } from '../ui/Field';
-import { Fault, Notice } from '../ui/Notice';
+import { Cautions, Fault, Notice } from '../ui/Notice';
 import { day, moment, percent, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { ProfileMark } from './ProfileMark';
@@ -111,13 +111,7 @@ export function ProfilePage() {
                 <section>
                     <h2 className="mb-2">To take it off</h2>
                     <p className="mb-3">{document.release.way}</p>
-                    <div className="flex flex-col gap-2">
-                        {document.cautions.map((caution) => (
-                            <Notice key={caution} tone="caution">
-                                {caution}
-                            </Notice>
-                        ))}
-                    </div>
+                    <Cautions sentences={document.cautions} />
                 </section>
             </div>
             {signing ? <Sign profile={profile} missing={assessment?.missing ?? []} onDone={() => setSigning(false)} /> : null}

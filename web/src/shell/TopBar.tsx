@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate } from '@tanstack/react-router';
+import { Link, useLocation, useNavigate } from '@tanstack/react-router';
 import { DropdownMenu } from 'radix-ui';
 import { CircleUser } from 'lucide-react';
 import { useState } from 'react';
@@ -25,6 +25,9 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
         queries.clear();
         await navigate({ to: '/' });
     };
+    // A run sheet belongs to Test, whatever its address.
+    const onRunSheet = useLocation({ select: (location) => location.pathname.startsWith('/runs/') });
+    const here = 'bg-sheet font-[650] border-line! shadow-[inset_0_3px_0_var(--accent)]';
     const item = 'flex min-h-11 cursor-pointer items-center rounded-sm px-3 data-[highlighted]:bg-accent-wash data-[highlighted]:outline-none';
     return (
         <header className="no-print mx-auto w-full max-w-[86rem] sm:px-4">
@@ -41,8 +44,8 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
                             <li key={step.to}>
                                 <Link
                                     to={step.to}
-                                    className="flex min-h-11 items-center rounded-t border-x border-t border-transparent px-3 text-[1.0625rem] text-ink no-underline hover:underline sm:px-5"
-                                    activeProps={{ className: 'bg-sheet font-[650] border-line! shadow-[inset_0_3px_0_var(--accent)]', 'aria-current': 'page' }}
+                                    className={`flex min-h-11 items-center rounded-t border-x border-t border-transparent px-3 text-[1.0625rem] text-ink no-underline hover:underline sm:px-5 ${onRunSheet && step.to === '/test' ? here : ''}`}
+                                    activeProps={{ className: here, 'aria-current': 'page' }}
                                 >
                                     {step.word}
                                 </Link>

@@ -9,8 +9,9 @@ import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
 import { AreaField, CheckField, NumberField } from '../ui/Field';
-import { Fault, Notice } from '../ui/Notice';
+import { Cautions, Fault, Notice } from '../ui/Notice';
 import { useQuantity, type Kind } from '../ui/quantity';
+import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, MEASURE_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
 import { GaugePull } from './GaugePull';
@@ -75,12 +76,8 @@ function Run({ id }: { id: string }) {
                         </div>
                         {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} /> : null}
                     </div>
-                    <div className="mb-5 flex flex-col gap-2">
-                        {page.cautions.map((caution) => (
-                            <Notice key={caution} tone="caution">
-                                {caution}
-                            </Notice>
-                        ))}
+                    <div className="mb-5">
+                        <Cautions sentences={page.cautions} />
                     </div>
                     {may.test && begun ? <Entries sheet={sheet} id={id} /> : null}
                     <Fault error={move.error ?? finish.error} />
@@ -343,6 +340,12 @@ function Margin({ sheet }: { sheet: Schemas['RunSheet'] }) {
     const may = useMay();
     const [amending, setAmending] = useState<Reading | null>(null);
     return (
+        <>
+        {sheet.strip ? (
+            <MarginNote title="The seat">
+                <SeatStrip strip={sheet.strip} label={sheet.setup.name} />
+            </MarginNote>
+        ) : null}
         <MarginNote title="Noted so far">
             {sheet.readings.length === 0 ? <p>Nothing yet.</p> : null}
             <ul className="flex flex-col gap-2">
@@ -365,6 +368,7 @@ function Margin({ sheet }: { sheet: Schemas['RunSheet'] }) {
             <p className="text-sm">Nothing is deleted: an amendment leaves the old value crossed out, with the reason.</p>
             {amending ? <Amend reading={amending} onDone={() => setAmending(null)} /> : null}
         </MarginNote>
+        </>
     );
 }
 

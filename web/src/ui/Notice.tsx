@@ -23,6 +23,18 @@ export function Notice({ tone = 'note', children }: { tone?: Tone; children: Rea
     );
 }
 
+/** The cautions of one step, in one place. */
+export function Cautions({ sentences }: { sentences: string[] }) {
+    if (sentences.length === 0) return null;
+    return (
+        <Notice tone="caution">
+            {sentences.map((sentence) => (
+                <p key={sentence}>{sentence}</p>
+            ))}
+        </Notice>
+    );
+}
+
 /** What went wrong with the last change, sentence by sentence. */
 export function Fault({ error }: { error: Error | null | undefined }) {
     if (!error) return null;

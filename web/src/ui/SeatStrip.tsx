@@ -5,7 +5,7 @@ import type { Schemas } from '../api/client';
 import { useQuantity } from './quantity';
 import { useWidth } from './useWidth';
 
-type Runs = Schemas['Candidate']['ownRuns'];
+type Runs = Schemas['OwnRuns'][];
 
 const DOTS_SHOWN = 6;
 
@@ -85,7 +85,7 @@ export function SeatStrip({ strip, runs = [], label }: { strip: Schemas['Strip']
 }
 
 /** Own runs below the scale: full dots held, open dots did not, squares held but stuck; past a few, the count. */
-function OwnRuns({ run, at, y }: { run: Runs[number]; at: number; y: number }) {
+function OwnRuns({ run, at, y }: { run: Schemas['OwnRuns']; at: number; y: number }) {
     const shapes = [...repeat('stuck', run.stuck), ...repeat('held', Math.max(0, run.held - run.stuck)), ...repeat('failed', run.failed)];
     const shown = shapes.length > DOTS_SHOWN ? summarise(run) : shapes.map((kind) => ({ kind, count: 1 }));
     const step = shapes.length > DOTS_SHOWN ? 34 : 12;
@@ -112,7 +112,7 @@ function repeat(kind: Kind, count: number): Kind[] {
     return Array.from({ length: count }, () => kind);
 }
 
-function summarise(run: Runs[number]): { kind: Kind; count: number }[] {
+function summarise(run: Schemas['OwnRuns']): { kind: Kind; count: number }[] {
     const all: { kind: Kind; count: number }[] = [
         { kind: 'held', count: Math.max(0, run.held - run.stuck) },
         { kind: 'stuck', count: run.stuck },

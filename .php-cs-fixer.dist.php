@@ -17,5 +17,7 @@ return (new PhpCsFixer\Config())
     ->setFinder(
         PhpCsFixer\Finder::create()
             ->in([__DIR__.'/core', __DIR__.'/src', __DIR__.'/tests', __DIR__.'/migrations', __DIR__.'/config', __DIR__.'/public'])
+            // Written by the framework.
+            ->notPath('reference.php')
             ->append([__DIR__.'/bin/console', __FILE__]),
     );

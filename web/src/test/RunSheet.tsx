@@ -113,7 +113,9 @@ function Run({ id }: { id: string }) {
 function Steps({ run }: { run: Schemas['Run'] }) {
     const at = run.status === 'done' ? run.steps.length : run.steps.indexOf(run.step);
     const current = useRef<HTMLLIElement>(null);
-    useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [at]);
+    useEffect(() => {
+        current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
+    }, [at]);
     return (
         <ol className="mb-6 flex overflow-x-auto border-b-2 border-line" aria-label="Steps of this run">
             {run.steps.map((step, i) => (

@@ -119,6 +119,7 @@ install_node() {
     say "Fetching a newer Node"
     npm install --prefix "$VAR/node" --no-save --no-package-lock --silent "$package@20.20.2" > "$VAR/log/node.log" 2>&1 || fail "Node could not be fetched; $VAR/log/node.log says why."
     ln -sfn "$package" "$VAR/node/node_modules/.node"
+    hash -r
     node_is_new_enough || fail "The Node that was fetched does not run here; install 20.19 or newer."
 }
 

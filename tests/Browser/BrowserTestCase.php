@@ -8,11 +8,13 @@ use Facebook\WebDriver\Chrome\ChromeDriver;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\TimeoutException;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverExpectedCondition;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 
 /** Drives the real interface in headless Chromium; waits for conditions, never for a fixed time. */
@@ -70,10 +72,7 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the words stand on the page. */
     protected function see(string $words): void
     {
-        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(
-            fn (): bool => str_contains($this->text(), $words),
-            "\"$words\" did not come. There is:\n".$this->text(),
-        );
+        $this->until(fn (): bool => str_contains($this->text(), $words), "\"$words\" did not come.");
     }
 
     protected function text(): string
@@ -93,7 +92,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function click(string $xpath): void
     {
-        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(function () use ($xpath): bool {
+        $this->until(function () use ($xpath): bool {
             try {
                 $element = $this->page->findElement(WebDriverBy::xpath($xpath));
                 if (!$element->isEnabled()) {
@@ -103,16 +102,26 @@ abstract class BrowserTestCase extends TestCase
                 $element->click();
 
                 return true;
-            } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+            } catch (WebDriverException) {
                 return false;
             }
-        }, "Could not press $xpath. There is:\n".$this->text());
+        }, "Could not press $xpath.");
+    }
+
+    /** @param \Closure(): bool $condition */
+    protected function until(\Closure $condition, string $complaint): void
+    {
+        try {
+            $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until($condition);
+        } catch (TimeoutException) {
+            self::fail("$complaint There is:\n".$this->text());
+        }
     }
 
     protected function field(string $label): RemoteWebElement
     {
         $by = WebDriverBy::xpath(\sprintf('//*[@id=//label[normalize-space(.)=%s]/@for]', self::quoted($label)));
-        $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(WebDriverExpectedCondition::presenceOfElementLocated($by), "No field $label. There is:\n".$this->text());
+        $this->until(fn (): bool => [] !== $this->page->findElements($by), "There is no field $label.");
 
         return $this->page->findElement($by);
     }
@@ -131,7 +140,7 @@ abstract class BrowserTestCase extends TestCase
             self::fail("There is no $value in $label.");
         }
         // Written anew through the keyboard, as a hand would.
-        $field->sendKeys(\Facebook\WebDriver\WebDriverKeys::CONTROL.'a'.\Facebook\WebDriver\WebDriverKeys::CONTROL);
+        $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
         $field->sendKeys($value);
     }
 

@@ -120,7 +120,7 @@ final class ScreensTest extends BrowserTestCase
         $this->see('One entry waits for the network');
         $this->network(true);
         $this->see('Came off at: 33 °C');
-        $this->page->wait(20, 100)->until(fn (): bool => !str_contains($this->text(), 'waits for the network'));
+        $this->until(fn (): bool => !str_contains($this->text(), 'waits for the network'), 'The entry was not sent.');
         $this->press('Void this run');
         $this->fill('What spoiled it', 'Network drill.');
         $this->press('Void it');

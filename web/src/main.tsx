@@ -15,7 +15,10 @@ Object.assign(globalThis, { __webpack_nonce__: nonce });
 
 const queries = new QueryClient({
     defaultOptions: {
+        // A workshop without internet still reaches its own server: whether the browser thinks it is online says nothing.
+        mutations: { networkMode: 'always' },
         queries: {
+            networkMode: 'always',
             staleTime: 5_000,
             retry: (count, error) => !(error instanceof Problem && error.status < 500) && count < 2,
         },

@@ -170,6 +170,24 @@ install_and_build() {
     once interface "$ROOT/web" "$ROOT/docs/openapi.yaml" "$ROOT/package-lock.json" -- interface
 }
 
+# remember PID: a server of ours, so that it is found again even if what watched over it was killed.
+remember() { printf '%s\n' "$1" >> "$RUN/pids"; }
+
+# stop_leftovers: servers that outlived the start which watched over them.
+stop_leftovers() {
+    local pid waited
+    for pid in $(tac "$RUN/pids" 2> /dev/null); do
+        tr '\0' ' ' < "/proc/$pid/cmdline" 2> /dev/null | grep -qF -e "$RUN/" -e "$VAR/" -e sitzplatz:gauge || continue
+        kill "$pid" 2> /dev/null || continue
+        waited=0
+        while kill -0 "$pid" 2> /dev/null && [ $waited -lt 100 ]; do
+            sleep 0.1
+            waited=$((waited + 1))
+        done
+    done
+    rm -f "$RUN/pids" "$RUN/serve.pid" "$RUN/ready"
+}
+
 random_word() { head -c 24 /dev/urandom | base64 | tr -d '+/=\n'; }
 
 # setting NAME DEFAULT: a value of app.env, made and remembered at first use.
@@ -210,6 +228,7 @@ start_database() {
         --log-error="$log" --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=256M \
         --innodb-flush-log-at-trx-commit=${SITZPLATZ_DB_FLUSH:-1} --skip-log-bin --skip-name-resolve --max-connections=60 9>&- < /dev/null > /dev/null 2>&1 &
     DATABASE_PID=$!
+    remember $DATABASE_PID
     until mariadb --no-defaults --socket="$socket" -uroot -e 'SELECT 1' > /dev/null 2>&1; do
         kill -0 "$DATABASE_PID" 2> /dev/null || { tail -n 5 "$log" >&2; fail "The database did not start; $log says why."; }
         waited=$((waited + 1))

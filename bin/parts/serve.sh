@@ -17,7 +17,7 @@ stop_all() {
         kill "$DATABASE_PID" 2> /dev/null || true
         wait "$DATABASE_PID" 2> /dev/null || true
     fi
-    rm -f "$RUN/serve.pid"
+    rm -f "$RUN/serve.pid" "$RUN/pids" "$RUN/ready"
 }
 trap stop_all EXIT
 trap 'exit 0' INT TERM
@@ -61,8 +61,10 @@ fi
 
 become www-data php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
 PIDS+=($!)
+remember $!
 become www-data php "$APP/bin/console" sitzplatz:gauge:read 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
 PIDS+=($!)
+remember $!
 
 USER_LINES=
 is_root && USER_LINES=$'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data'
@@ -97,6 +99,7 @@ PRELOAD=("-d" "opcache.preload=$VAR/cache/prod/App_KernelProdContainer.preload.p
 is_root && PRELOAD+=("-d" "opcache.preload_user=www-data")
 "php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c /etc/php/"$PHP_VERSION"/fpm/php.ini "${PRELOAD[@]}" --nodaemonize $(is_root && echo -R) 9>&- < /dev/null > /dev/null 2>> "$VAR/log/fpm.log" &
 PIDS+=($!)
+remember $!
 
 mkdir -p "$RUN/nginx"
 is_root && chown www-data: "$RUN/nginx"
@@ -146,6 +149,7 @@ http {
 CONF
 nginx -e "$VAR/log/nginx.log" -c "$RUN/nginx.conf" -p "$RUN" 9>&- < /dev/null > /dev/null 2>> "$VAR/log/nginx.log" &
 PIDS+=($!)
+remember $!
 
 waited=0
 until curl -fsS -o /dev/null "http://127.0.0.1:$PORT/api/health" 2> /dev/null; do

@@ -6,7 +6,6 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
@@ -16,11 +15,13 @@ use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\Rejection;
 use Sitzplatz\Choose\SetupCheck;
 use Sitzplatz\Choose\SideFacts;
-use Symfony\Component\Yaml\Yaml;
+use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 
 /** What a seasoned technician answers; every situation is common practice (trade notes, sections 2 to 5 and 16). */
 final class SituationsTest extends TestCase
 {
+    use ReadsTheCatalogue;
+
     private const AGENTS = ['pva_stick', 'spray_film', 'polymer_adhesive'];
 
     /** @return iterable<string, array{string, string, ?string, string}> material, surface, agent, words of the refusal */
@@ -212,18 +213,5 @@ final class SituationsTest extends TestCase
     private static function side(string $number, string $surface, bool $magnetic = true, ?float $ownLimit = null): SideFacts
     {
         return new SideFacts($number, $number, "$number front", $surface, 250, 210, $magnetic, $ownLimit);
-    }
-
-    private static function catalogue(): Catalogue
-    {
-        static $catalogue = null;
-        $folder = \dirname(__DIR__, 3).'/catalogue';
-
-        return $catalogue ??= Catalogue::fromArray([
-            'materials' => Yaml::parseFile("$folder/materials.yaml"),
-            'surfaces' => Yaml::parseFile("$folder/surfaces.yaml"),
-            'agents' => Yaml::parseFile("$folder/agents.yaml"),
-            'pairings' => Yaml::parseFile("$folder/pairings.yaml"),
-        ]);
     }
 }

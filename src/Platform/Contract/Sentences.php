@@ -31,7 +31,7 @@ final class Sentences
         }
         $path = implode('.', array_map(strval(...), $error->data()->fullPath()));
         foreach (self::fields($keyword, $path, $error) as $field) {
-            $message = self::sentence($keyword, $error->args());
+            $message = '' === $error->data()->value() && 'pattern' === $keyword ? 'This is missing: choose or fill in.' : self::sentence($keyword, $error->args());
             $found[$field.$message] = ['field' => $field, 'message' => $message];
         }
     }

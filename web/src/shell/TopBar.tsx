@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Link, useLocation, useNavigate } from '@tanstack/react-router';
 import { DropdownMenu } from 'radix-ui';
 import { CircleUser } from 'lucide-react';
@@ -17,13 +16,12 @@ const STEPS = [
 ] as const;
 
 export function TopBar({ user }: { user: Schemas['User'] }) {
-    const queries = useQueryClient();
     const navigate = useNavigate();
     const [preferences, setPreferences] = useState(false);
     const signOut = async () => {
         await call('DELETE', '/session');
-        queries.clear();
-        await navigate({ to: '/' });
+        // Loaded anew, so that nothing of the one who left stays in memory.
+        location.assign('/');
     };
     // A run sheet belongs to Test, whatever its address.
     const onRunSheet = useLocation({ select: (location) => location.pathname.startsWith('/runs/') });

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+/** The run sheet and the verdict when things do not go smoothly. */
+final class RunScreensTest extends BrowserTestCase
+{
+    public function testAPartThatComesOffATypedPullAndAnAmendment(): void
+    {
+        $this->signIn('technician');
+        $this->startThePlannedComparison();
+        $this->click('//a[contains(., "Next: run 1")]');
+        $cold = str_contains($this->waitFor('gives a'), 'gives a cold pull');
+        $this->press('Begin this run');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Came off in the print');
+        $this->see('At which layer or time?');
+        $this->press('Done. Inspect');
+        self::assertStringNotContainsString('Pull with the gauge', $this->text());
+        // It had held after all: somebody looked at the wrong part.
+        $this->press('Back one step');
+        $this->press('Held to the end');
+        $this->see('outcome changed to: held to the end');
+        if ($cold) {
+            $this->press('Done. Cool');
+            $this->press('Done. Cold pull');
+        } else {
+            $this->press('Done. Hot pull');
+        }
+        $this->press('Type the reading in');
+        $this->fill('Peak of the pull, N', '27,5');
+        $this->press('Take it');
+        $this->see('27.5 N taken by hand');
+        $this->press('Amend '.($cold ? 'Cold pull' : 'Hot pull'));
+        $this->fill('Right value, N', '25.5');
+        $this->fill('Why', 'Read the wrong hand of the dial.');
+        $this->click('//*[@role="dialog"]//button[.="Amend"]');
+        $this->see('25.5 N taken by hand');
+        $this->see('Read the wrong hand of the dial.');
+    }
+
+    public function testSomebodyElseVoidsARunWhoseOutcomeIsKnown(): void
+    {
+        $this->signIn('lead');
+        $this->press('Test');
+        $this->click('//a[starts-with(., "Dew shields")]');
+        $this->see('Runs in order');
+        $this->press('Run 3');
+        $this->see('This run is done');
+        $this->press('Void this run');
+        $this->fill('What spoiled it', 'The plate had not been washed.');
+        $this->press('Void it');
+        $this->see('Void: The plate had not been washed. (Tilo).');
+        $this->page->navigate()->back();
+        $this->see('void: The plate had not been washed.');
+    }
+
+    public function testWhatIsNotYetKnownSaysHowManyMoreRuns(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Look at the verdict")]');
+        $this->see('not yet known');
+        $this->see('holds and lets go');
+        // R: x <- c(24.8, 18.1, 22.9); the smallest n with qt(.95, n-1)*sd(x)/sqrt(n) <= mean(x)-20 is 11
+        $this->press('Plan 8 more runs');
+        $this->see('Looking again and again inflates errors');
+        $this->press('Plan and runs');
+        $this->see('Next: run');
+    }
+
+    private function startThePlannedComparison(): void
+    {
+        $this->click('//a[contains(., "Start the planned comparison")]');
+        $this->see('The order, as it would be');
+        $this->press('Change the plan');
+        $this->fill('Runs per setup', '1');
+        $this->press('Save the plan');
+        $this->see('Enter 2 or more.');
+        $this->fill('Runs per setup', '4');
+        $this->fill('Of these, hot pulls', '2');
+        $this->press('Save the plan');
+        $this->see('The order, as it would be');
+        $this->press('Start');
+    }
+
+    private function waitFor(string $words): string
+    {
+        $this->see($words);
+
+        return $this->text();
+    }
+}

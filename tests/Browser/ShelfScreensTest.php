@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\WebDriverBy;
+
+/** Everything that the workshop keeps: made, changed, retired, exported and brought back. */
+final class ShelfScreensTest extends BrowserTestCase
+{
+    public function testAPlateFromTheShopToTheRanking(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->press('New plate');
+        $this->fill('Number', 'P77');
+        $this->fill('Belongs to', 'North bay');
+        $this->fill('Width, mm', '250');
+        $this->fill('Depth, mm', '210');
+        $this->press('Save');
+        $this->see('This is missing: choose or fill in.');
+        $this->fill('Surface, front', 'epoxy-glass laminate');
+        $this->fill('Sheet or lot', 'board 7');
+        $this->press('It has a usable back');
+        $this->fill('Surface, back', 'smooth PEI');
+        $this->press('Save');
+        $this->see('P77');
+        $this->see('board 7');
+
+        $this->click('//tr[th[starts-with(., "P77")]]//button[.="New sheet"]');
+        $this->see('A new sheet on P77 front');
+        $this->fill('Surface', 'textured PEI');
+        $this->fill('Sheet or lot', 'sheet 26-B');
+        $this->press('Save');
+        $this->see('sheet 26-B');
+
+        $this->press('Choose');
+        $this->see('P77 front, bare');
+        $this->see('P77 back, bare');
+
+        $this->press('Shelf');
+        $this->press('Change P77');
+        $this->click('//button[@role="checkbox"][following-sibling::label[.="Retired"]]');
+        $this->press('Save');
+        $this->see('retired');
+        $this->press('Choose');
+        $this->see('candidates, the likeliest first');
+        self::assertStringNotContainsString('P77', $this->text());
+    }
+
+    public function testPrintersAgentsAndLots(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->click('//*[@role="tab"][.="Printers"]');
+        $this->press('New printer');
+        $this->fill('Name', 'Attic');
+        $this->fill('Magnets stand, °C', 'x');
+        $this->see('Write a number, like 12.5.');
+        $this->fill('Magnets stand, °C', '90');
+        $this->press('Save');
+        $this->see('Attic');
+        $this->press('New printer');
+        $this->fill('Name', 'Attic');
+        $this->press('Save');
+        $this->see('This name or number is taken already');
+        $this->press('Close');
+
+        $this->click('//*[@role="tab"][.="Agents"]');
+        $this->press('New agent');
+        $this->fill('Kind', 'PVA stick');
+        $this->fill('Name in the shop', 'Second stick');
+        $this->press('Save');
+        $this->see('Second stick');
+
+        $this->click('//*[@role="tab"][.="Lots"]');
+        $this->press('New lot');
+        $this->fill('Lot number', 'L-777');
+        $this->fill('Name in the shop', 'Ivory');
+        $this->press('Save');
+        $this->see('This is missing: choose or fill in.');
+        $this->fill('Material', 'PETG');
+        $this->press('Save');
+        $this->see('Ivory');
+    }
+
+    public function testCareIsNotedWhereItIsDue(): void
+    {
+        $this->signIn('technician');
+        $this->press('Care');
+        $this->see('plate sides are due');
+        $this->press('Note care for P7 front');
+        $this->press('Washed');
+        $this->press('Note it');
+        $this->until(fn (): bool => !str_contains($this->row('P7 front'), 'Wash:'), 'The wash was not noted.');
+        $this->press('Note a change to a printer');
+        $this->fill('Printer', 'South bay');
+        $this->press('crash');
+        $this->fill('Note', 'Ran into a curled part.');
+        $this->press('Note it');
+        $this->see('Ran into a curled part.');
+    }
+
+    public function testFixListensToThePlate(): void
+    {
+        $this->signIn('viewer');
+        $this->press('Fix');
+        $this->press('A corner lifts');
+        $this->see('Wash the plate.');
+        $this->fill('On which plate', 'P2 front');
+        $this->see('12 prints since its last wash');
+        $this->press('It will not come off');
+        $this->see('Let it cool fully, then flex');
+    }
+
+    public function testALeadKeepsTheAccounts(): void
+    {
+        $this->signIn('lead');
+        $this->click('//button[contains(., "Tilo")]');
+        $this->click('//*[@role="menuitem"][.="People"]');
+        $this->press('New account');
+        $this->fill('Name to sign in with', 'ines');
+        $this->fill('Name as it is shown', 'Ines');
+        $this->fill('Password', 'short');
+        $this->press('Save');
+        $this->see('Write at least 10 characters.');
+        $this->fill('Password', 'long enough');
+        $this->press('Save');
+        $this->press('Change Ines');
+        $this->press('viewer');
+        $this->press('Save');
+        $this->until(fn (): bool => str_contains($this->row('Ines'), 'viewer'), 'The role did not change.');
+
+        $this->page->manage()->deleteAllCookies();
+        $this->open('/');
+        $this->fill('Name', 'ines');
+        $this->fill('Password', 'wrong');
+        $this->press('Sign in');
+        $this->see('Name and password do not fit.');
+        $this->fill('Password', 'long enough');
+        $this->press('Sign in');
+        $this->see('Good day, Ines');
+        $this->click('//button[contains(., "Ines")]');
+        $this->click('//*[@role="menuitem"][.="Sign out"]');
+        $this->see('This is the demo');
+    }
+
+    public function testAProfileComesBackUnsignedAndIsTriedWithAReason(): void
+    {
+        $this->signIn('lead');
+        $document = $this->page->executeAsyncScript(
+            'const done = arguments[0]; (async () => { const profiles = await (await fetch("/api/profiles")).json(); done(await (await fetch("/api/profiles/" + profiles.find((p) => p.title.startsWith("House grey")).id + "/export")).text()); })()',
+        );
+        self::assertIsString($document);
+        $file = tempnam(sys_get_temp_dir(), 'profile').'.json';
+        file_put_contents($file, str_replace('House grey PLA on textured P1', 'Brought from elsewhere', $document));
+        $this->press('Keep');
+        $this->press('Import a profile');
+        $this->upload('Profile file (JSON)', __FILE__);
+        $this->see('This file is not JSON.');
+        $this->upload('Profile file (JSON)', $file);
+        $this->see('It comes from elsewhere: its runs are not here.');
+        $this->see('not signed');
+        $this->press('Sign');
+        $this->fill('Why is it tried?', 'Recommended by the sister workshop.');
+        $this->fill('Your password', 'hilltop');
+        $this->press('Sign as a trial');
+        $this->see('On trial: Recommended by the sister workshop.');
+        $this->press('Withdraw');
+        $this->click('//*[@role="dialog"]//label[.="Why"]');
+        $this->fill('Why', 'Did not hold here.');
+        $this->fill('Your password', 'hilltop');
+        $this->click('//*[@role="dialog"]//button[.="Withdraw"]');
+        $this->see('Withdrawn: Did not hold here.');
+        unlink($file);
+    }
+
+    private function row(string $name): string
+    {
+        try {
+            return $this->page->findElement(WebDriverBy::xpath(\sprintf('//tr[contains(., "%s")]', $name)))->getText();
+        } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+            return '';
+        }
+    }
+
+    private function upload(string $label, string $file): void
+    {
+        $this->field($label)->setFileDetector(new LocalFileDetector())->sendKeys($file);
+    }
+}

@@ -9,7 +9,10 @@ use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\WelchOneWay;
 use Sitzplatz\Test\Measure;
 
-/** One measure across the setups: Welch's one-way test and the Games–Howell pairs, or why they cannot be had. */
+/**
+ * One measure across the setups: Welch's one-way test and the Games–Howell pairs, or why they cannot be had. The family
+ * of pairs is all setups with readings of the measure, also those whose readings allow no figure.
+ */
 final readonly class MeasureComparison
 {
     /**

@@ -18,7 +18,7 @@ final readonly class SimulatedBench
 {
     public const RANGE_N = 200.0;
     private const SAMPLE_MILLISECONDS = 50;
-    private const RISE_N_PER_SECOND = 25.0;
+    private const RISE_N_PER_SECOND = 12.0;
 
     /** @param array<string, array{hot: array{float, float}, cold: array{float, float}}> $truths mean and spread in N, by material/surface/agent */
     public function __construct(private array $truths, private Engine $engine)

@@ -90,6 +90,13 @@ export function Judgement() {
                                         </Link>
                                     </Button>
                                 ) : null}
+                                {setup.verdict === 'not_yet_known' && setup.heldRuns > 0 ? (
+                                    <Button asChild tone="quiet">
+                                        <Link to="/keep/propose/$id" params={{ id: setup.id }}>
+                                            Propose {setup.label} for a trial
+                                        </Link>
+                                    </Button>
+                                ) : null}
                                 {setup.verdict === 'not_yet_known' && setup.moreRuns !== null && setup.heldRuns >= judgement.runsPlanned ? (
                                     <Button onClick={() => setup.moreRuns !== null && add.mutate({ setupId: setup.id, count: setup.moreRuns })} disabled={add.isPending}>
                                         Plan {setup.moreRuns} more {setup.moreRuns === 1 ? 'run' : 'runs'}

@@ -28,6 +28,26 @@ final class PermissionTest extends ApiTestCase
         }
     }
 
+    /** @return iterable<string, array{string, string, string}> */
+    public static function guarded(): iterable
+    {
+        foreach (self::operations() as $name => $operation) {
+            if (!\in_array($name, self::ANYBODY, true)) {
+                yield $name => $operation;
+            }
+        }
+    }
+
+    /** @return iterable<string, array{string, string, string}> changes that need something in their body */
+    public static function changes(): iterable
+    {
+        foreach (self::operations() as $name => $operation) {
+            if (\in_array($operation[1], ['POST', 'PUT'], true) && 'beginCapture' !== $name) {
+                yield $name => $operation;
+            }
+        }
+    }
+
     #[DataProvider('operations')]
     public function testNobodyUnlessItIsForAnybody(string $operation, string $method, string $path): void
     {
@@ -40,14 +60,9 @@ final class PermissionTest extends ApiTestCase
         }
     }
 
-    #[DataProvider('operations')]
+    #[DataProvider('guarded')]
     public function testAViewerLooksAndChangesNothing(string $operation, string $method, string $path): void
     {
-        if (\in_array($operation, self::ANYBODY, true)) {
-            $this->expectNotToPerformAssertions();
-
-            return;
-        }
         $this->signIn('viewer');
         $before = $this->rowsIn('audit_entry');
         $this->send($method, $path, 'GET' === $method ? null : '{}');
@@ -57,14 +72,9 @@ final class PermissionTest extends ApiTestCase
         self::assertSame($before, $this->rowsIn('audit_entry'));
     }
 
-    #[DataProvider('operations')]
+    #[DataProvider('guarded')]
     public function testATechnicianKeepsNoAccountsAndGivesNoSignature(string $operation, string $method, string $path): void
     {
-        if (\in_array($operation, self::ANYBODY, true)) {
-            $this->expectNotToPerformAssertions();
-
-            return;
-        }
         $this->signIn('technician');
         $bodies = ['signProfile' => '{"version":1,"password":"hilltop","trial":false,"reason":""}', 'withdrawProfile' => '{"version":1,"password":"hilltop","reason":"because"}'];
         $this->send($method, $path, 'GET' === $method ? null : ($bodies[$operation] ?? '{}'));
@@ -72,14 +82,9 @@ final class PermissionTest extends ApiTestCase
         self::assertSame($forbidden, 403 === $this->browser->getResponse()->getStatusCode(), $operation);
     }
 
-    #[DataProvider('operations')]
+    #[DataProvider('changes')]
     public function testAnEmptyBodyIsRefusedWithoutATrace(string $operation, string $method, string $path): void
     {
-        if ('GET' === $method || 'DELETE' === $method || 'beginCapture' === $operation) {
-            $this->expectNotToPerformAssertions();
-
-            return;
-        }
         $this->signIn('lead');
         $before = [$this->rowsIn('created_key'), $this->rowsIn('audit_entry')];
         $this->send($method, $path, '{}');

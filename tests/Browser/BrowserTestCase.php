@@ -28,6 +28,11 @@ abstract class BrowserTestCase extends TestCase
 
     protected function setUp(): void
     {
+        $reset = getenv('SITZPLATZ_TEST_RESET');
+        if (\is_string($reset)) {
+            exec($reset, $output, $code);
+            self::assertSame(0, $code, 'The demo could not be restored.');
+        }
         $this->profile = sys_get_temp_dir().'/sitzplatz-browser-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions())->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run',

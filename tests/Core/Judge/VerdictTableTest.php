@@ -64,7 +64,7 @@ final class VerdictTableTest extends TestCase
     {
         $judgement = SetupJudgement::of(new SetupRecord('A', self::runs($hot, $cold, $lost)), new Limits(20, 12, Effort::Flex, $allowed, 6, 3));
         self::assertSame($expected, $judgement->verdict, implode(' / ', [...$judgement->hold->reasons, ...$judgement->release->reasons]));
-        self::assertStringStartsWith($expected->words(), $judgement->words());
+        self::assertTrue(str_starts_with($judgement->words(), $expected->words()), $judgement->words());
         foreach ([$judgement->hold, $judgement->release] as $finding) {
             self::assertNotSame([], $finding->reasons, 'Every answer has its reason.');
         }
@@ -108,8 +108,9 @@ final class VerdictTableTest extends TestCase
             $runs[] = [new Reading(Measure::Held, 1), self::pull(Measure::PullHot, $word)];
         }
         foreach (array_filter(explode(' ', $cold), static fn (string $w): bool => '' !== $w) as $word) {
-            [$pull, $effort] = explode('/', $word) + [1 => null];
-            $run = [new Reading(Measure::Held, 1), self::pull(Measure::PullCold, $pull)];
+            $parts = explode('/', $word);
+            $effort = $parts[1] ?? null;
+            $run = [new Reading(Measure::Held, 1), self::pull(Measure::PullCold, $parts[0])];
             if (null !== $effort) {
                 $run[] = new Reading(Measure::Effort, (float) rtrim($effort, '!'));
                 $run[] = new Reading(Measure::Damage, str_ends_with($effort, '!') ? 1 : 0);

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Uid\Uuid;
+
+/** Which runs speak for a setup: those made in the same way, and no others (common practice: what spoils a comparison). */
+final class EvidenceTest extends ApiTestCase
+{
+    private const WISH = ['plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->signIn('technician');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, array<string, mixed>, int}> changes to plan, constants and setup; runs that then speak for the first */
+    public static function otherWays(): iterable
+    {
+        yield 'made in the same way' => [[], [], [], 8];
+        yield 'another question, another speed, another file' => [['title' => 'Another one'], ['firstLayerSpeedMmS' => 55, 'gcodeName' => 'other.gcode'], [], 8];
+        yield 'another lot' => [['lotId' => 'L-102'], [], [], 4];
+        yield 'another nozzle' => [[], ['nozzleMm' => 0.6], [], 4];
+        yield 'a hotter first layer' => [[], ['nozzleFirstC' => 225], [], 4];
+        yield 'another gap' => [[], ['firstLayerGap' => 'business card'], [], 4];
+        yield 'a warmer bed' => [[], [], ['bedFirstC' => 58], 4];
+        yield 'a cooler bed after the first layer' => [[], [], ['bedOtherC' => 50], 4];
+        yield 'with an agent' => [[], [], ['agentId' => 'White stick'], 4];
+        yield 'another plate of the same kind' => [[], [], ['plateSideId' => 'P2 front'], 4];
+    }
+
+    /**
+     * @param array<string, mixed> $plan
+     * @param array<string, mixed> $constants
+     * @param array<string, mixed> $setup
+     */
+    #[DataProvider('otherWays')]
+    public function testOnlyRunsMadeInTheSameWayCount(array $plan, array $constants, array $setup, int $runs): void
+    {
+        // A printer that has no runs yet.
+        $first = $this->made([], [], []);
+        $second = $this->made($plan, $constants, $setup);
+        self::assertSame($runs, $this->assess($first)['runs']);
+        self::assertSame($runs, $this->assess($second)['runs'], 'And the other way round.');
+    }
+
+    public function testAnyLotAndAnyPlateDrawFurtherRunsIn(): void
+    {
+        $first = $this->made([], [], []);
+        $this->made(['lotId' => 'L-102'], [], []);
+        $this->made([], [], ['plateSideId' => 'P2 front']);
+        self::assertSame(4, $this->assess($first)['runs']);
+        self::assertSame(8, $this->assess($first, ['anyLot' => true])['runs']);
+        self::assertSame(8, $this->assess($first, ['anyPlate' => true])['runs']);
+        $wide = $this->assess($first, ['anyLot' => true, 'anyPlate' => true]);
+        self::assertSame([12, 2, 2], [$wide['runs'], $wide['proven']['lots'], $wide['proven']['plates']]);
+        self::assertCount(2, $wide['missing'], 'Two lots and two plates are not three.');
+    }
+
+    public function testAChangeOfThePrinterStartsAnewAndOfAnotherDoesNot(): void
+    {
+        $setup = $this->made([], [], []);
+        $other = $this->pick('/api/printers', 'name', 'South bay')['id'];
+        $this->ask('POST', "/api/printers/$other/changes", ['kind' => 'crash', 'note' => ''], 201);
+        self::assertSame(4, $this->assess($setup)['runs']);
+        $own = $this->pick('/api/printers', 'name', 'Attic')['id'];
+        $this->ask('POST', "/api/printers/$own/changes", ['kind' => 'hot_end', 'note' => ''], 201);
+        self::assertSame(0, $this->assess($setup)['runs']);
+        $this->made([], [], []);
+        self::assertSame(4, $this->assess($setup)['runs'], 'Runs made since then count.');
+    }
+
+    public function testVoidRunsStandBesideAndFailuresCount(): void
+    {
+        $setup = $this->made([], [], [], "A,1,held,1,,exact\nA,1,pull_hot,30,N,exact\nA,2,held,1,,void\nA,2,pull_hot,31,N,void\nA,3,held,0,,exact\n");
+        $assessment = $this->assess($setup);
+        self::assertSame([2, 1, 1], [$assessment['runs'], $assessment['voids'], $assessment['failures']]);
+        self::assertContains('1 of 2 runs failed; the plan allows 0.', $assessment['missing']);
+    }
+
+    public function testTheProfileSaysWhatWasProvenAndOnWhat(): void
+    {
+        $setup = $this->made(['roomC' => 23], [], []);
+        $profile = $this->ask('POST', '/api/profiles', ['setupId' => $setup, 'title' => 'From the attic', 'reviewBy' => '2030-01-01'] + self::WISH, 201);
+        $document = $profile['document'];
+        self::assertSame(['L-101', 'P1 front', 'Attic'], [$document['scope']['lotLabel'], $document['scope']['sideLabel'], $document['scope']['printerName']]);
+        self::assertEqualsWithDelta([21, 25, 24], [$document['scope']['roomLowC'], $document['scope']['roomHighC'], $document['scope']['longestJobMinutes']], 0);
+        self::assertCount(4, $document['evidence']['runIds']);
+        // By hand: (30 + 32) / 2 N, and the spread √2.
+        self::assertEqualsWithDelta(31, $document['evidence']['hotPull']['meanN'], 1e-12);
+        self::assertEqualsWithDelta(sqrt(2), $document['evidence']['hotPull']['sdN'], 1e-12);
+        self::assertSame('textured PEI', $document['scope']['surfaceName']);
+        self::assertStringContainsString('dish soap', $document['preparation'][0]);
+    }
+
+    /**
+     * A comparison of one setup with four runs, made.
+     *
+     * @param array<string, mixed> $plan
+     * @param array<string, mixed> $constants
+     * @param array<string, mixed> $setup
+     *
+     * @return string the setup's key
+     */
+    private function made(array $plan, array $constants, array $setup, ?string $rows = null): string
+    {
+        $lot = $this->pick('/api/lots', 'label', (string) ($plan['lotId'] ?? 'L-101'))['id'];
+        $agent = isset($setup['agentId']) ? $this->pick('/api/agents', 'name', (string) $setup['agentId'])['id'] : null;
+        $comparison = $this->ask('POST', '/api/comparisons', [
+            'lotId' => $lot,
+            'setups' => [['plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')), 'agentId' => $agent] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]],
+            'constants' => $constants + ['piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8], 'gcodeName' => 'b.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'firstLayerGap' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
+        ] + $plan + [
+            'title' => 'Evidence',
+            'printerId' => $this->attic(),
+            'roomC' => 20,
+            'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
+            'durations' => ['prepareMinutes' => 4, 'heatAndSoakMinutes' => 8, 'printMinutes' => 24, 'coolMinutes' => 20, 'inspectAndCleanMinutes' => 5, 'plateChangeMinutes' => 6],
+            'runsPerSetup' => 4,
+            'hotPerSetup' => null === $rows ? 2 : 4,
+            'seed' => 1,
+        ], 201);
+        $started = $this->ask('POST', "/api/comparisons/{$comparison['id']}/start", ['version' => 1], 200);
+        $rows ??= "A,1,held,1,,exact\nA,1,pull_hot,30,N,exact\nA,2,held,1,,exact\nA,2,pull_hot,32,N,exact\n"
+            ."A,3,held,1,,exact\nA,3,pull_cold,4,N,exact\nA,3,effort,1,,exact\nA,3,damage,0,,exact\nA,4,held,1,,exact\nA,4,pull_cold,5,N,exact\nA,4,effort,0,,exact\nA,4,damage,0,,exact\n";
+        $this->ask('POST', "/api/comparisons/{$comparison['id']}/import", ['version' => $started['version'], 'table' => "setup,run,measure,value,unit,status\n".$rows], 201);
+
+        return $comparison['setups'][0]['id'];
+    }
+
+    private function attic(): string
+    {
+        foreach ($this->ask('GET', '/api/printers', null, 200) as $printer) {
+            if (\is_array($printer) && 'Attic' === $printer['name']) {
+                return $printer['id'];
+            }
+        }
+
+        return $this->ask('POST', '/api/printers', ['id' => Uuid::v7()->toRfc4122(), 'name' => 'Attic', 'kind' => 'filament', 'bedWidthMm' => 250, 'bedDepthMm' => 210, 'maxBedC' => 110, 'maxNozzleC' => 290, 'enclosed' => false, 'magnetLimitC' => null], 201)['id'];
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return array<mixed>
+     */
+    private function assess(string $setup, array $more = []): array
+    {
+        return $this->ask('POST', '/api/profiles/assess', ['setupId' => $setup] + $more + self::WISH, 200);
+    }
+}

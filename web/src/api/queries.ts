@@ -38,13 +38,13 @@ export function useMay(): { test: boolean; lead: boolean } {
     return { test: role === 'technician' || role === 'lead', lead: role === 'lead' };
 }
 
-/** A change on the server; afterwards what it touches is fetched anew. */
+/** A change on the server; afterwards what it touches is fetched anew, and always what rests on everything. */
 export function useChange<Body, Answer>(send: (body: Body) => Promise<Answer>, touches: string[], after?: (answer: Answer) => void) {
     const queries = useQueryClient();
     return useMutation({
         mutationFn: send,
         onSuccess: async (answer) => {
-            await Promise.all([...touches, 'overview'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+            await Promise.all([...touches, 'overview', 'choose'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
             after?.(answer);
         },
     });

@@ -152,7 +152,7 @@ function Evidence({ profile }: { profile: Schemas['Profile'] }) {
 function Sign({ profile, missing, onDone }: { profile: Schemas['Profile']; missing: string[]; onDone: () => void }) {
     const carried = missing.length === 0;
     const [draft, setDraft] = useState({ password: '', trial: !carried, reason: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/sign`, { ...body, version: profile.version }), ['profiles', 'choose'], onDone);
+    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/sign`, { ...body, version: profile.version }), ['profiles'], onDone);
     return (
         <Dialog title={`Sign “${profile.title}”`} open onOpen={(open) => !open && onDone()}>
             <form
@@ -179,7 +179,7 @@ function Sign({ profile, missing, onDone }: { profile: Schemas['Profile']; missi
 
 function Withdraw({ profile, onDone }: { profile: Schemas['Profile']; onDone: () => void }) {
     const [draft, setDraft] = useState({ password: '', reason: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/withdraw`, { ...body, version: profile.version }), ['profiles', 'choose'], onDone);
+    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/withdraw`, { ...body, version: profile.version }), ['profiles'], onDone);
     return (
         <Dialog title={`Withdraw “${profile.title}”`} open onOpen={(open) => !open && onDone()}>
             <form

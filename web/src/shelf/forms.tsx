@@ -152,7 +152,7 @@ export function PlateForm({ row, onDone }: { row: Schemas['Plate'] | null; onDon
 export function FittingForm({ side, onDone }: { side: Schemas['PlateSide']; onDone: () => void }) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const [draft, setDraft] = useState({ surfaceId: side.fitting.surfaceId, surfaceLot: '', limitC: null as number | null });
-    const saving = useSave<typeof draft>(`/plate-sides/${side.id}/fittings`, null, ['plates', 'care', 'choose'], onDone);
+    const saving = useSave<typeof draft>(`/plate-sides/${side.id}/fittings`, null, ['plates', 'care'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     return (
         <FormDialog title={`A new sheet on ${side.label}`} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>

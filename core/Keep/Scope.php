@@ -72,7 +72,7 @@ final readonly class Scope
                 \sprintf(
                     $job->partCount > $this->mostParts
                         ? '%2$d parts on the plate; nothing beyond %1$d is proven.'
-                        : 'Proven for up to %1$d on the plate.',
+                        : (1 === $this->mostParts ? 'Proven for a single part on the plate.' : 'Proven for up to %1$d parts on the plate.'),
                     $this->mostParts,
                     $job->partCount,
                 ),

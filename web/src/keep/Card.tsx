@@ -12,7 +12,11 @@ import { PROFILE_WORDS } from '../ui/words';
 import { useScopeRows } from './ScopeText';
 
 const route = getRouteApi('/keep/$id/card');
-const SIZES = { A6: 'w-[105mm] min-h-[148mm]', A5: 'w-[148mm] min-h-[210mm] text-[1.2em]' } as const;
+// In millimetres: the style sheets of browsers know A5 by name, but not A6.
+const PAPER = { A6: '105mm 148mm', A5: '148mm 210mm' } as const;
+// What the margins leave of it, in the points of the screen.
+const INK = { A6: 358, A5: 520 } as const;
+const SIZES = { A6: 'w-[105mm] min-h-[148mm]', A5: 'w-[148mm] min-h-[210mm] text-[15px]!' } as const;
 
 /** The card that hangs at the printer, on one page. */
 export function Card() {
@@ -26,7 +30,7 @@ export function Card() {
     // The page size is a rule of the style sheet that the chosen card brings along.
     useEffect(() => {
         const sheet = new CSSStyleSheet();
-        sheet.replaceSync(`@media print { @page { size: ${size} portrait; margin: 0 } html, body { background: white } }`);
+        sheet.replaceSync(`@media print { @page { size: ${PAPER[size]}; margin: 0 } html, body { background: white } }`);
         document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
         return () => {
             document.adoptedStyleSheets = document.adoptedStyleSheets.filter((each) => each !== sheet);
@@ -55,7 +59,7 @@ export function Card() {
             </div>
             {typeof setting.windowLowC === 'number' && typeof setting.windowHighC === 'number' && release.belowC !== null ? (
                 <div className="mt-2">
-                    <SeatStrip label="Seat" strip={{ lowC: setting.windowLowC, highC: setting.windowHighC, targetC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
+                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ lowC: setting.windowLowC, highC: setting.windowHighC, targetC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
                 </div>
             ) : null}
             <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">

@@ -13,8 +13,8 @@ const DOTS_SHOWN = 6;
  * The one picture: a scale of bed temperature with the zones won't hold, holds and bonds, the target, the stops, and
  * where the part comes off. Zones differ by pattern and word, colour comes second.
  */
-export function SeatStrip({ strip, runs = [], label }: { strip: Schemas['Strip']; runs?: Runs; label: string }) {
-    const [ref, width] = useWidth(560);
+export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip: Schemas['Strip']; runs?: Runs; label: string; firstWidth?: number }) {
+    const [ref, width] = useWidth(firstWidth);
     const temperature = useQuantity('temperature');
     const pattern = useId();
     const narrow = width < 420;

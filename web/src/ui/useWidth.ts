@@ -9,7 +9,10 @@ export function useWidth(first: number) {
     useEffect(() => {
         const element = ref.current;
         if (!element) return;
-        const observer = new ResizeObserver(([entry]) => entry && setWidth(Math.max(NARROWEST, entry.contentRect.width)));
+        const observer = new ResizeObserver(([entry]) => {
+            // A drawing that waits for the printer has no width on the screen.
+            if (entry && entry.contentRect.width > 0) setWidth(Math.max(NARROWEST, entry.contentRect.width));
+        });
         observer.observe(element);
         return () => observer.disconnect();
     }, []);

@@ -25,6 +25,6 @@ final class Kernel extends BaseKernel
 
     public function getLogDir(): string
     {
-        return Environment::dataDirectory().'/log';
+        return Environment::dataDirectory().'/log'.('prod' === $this->environment ? '' : '/'.$this->environment);
     }
 }

@@ -12,9 +12,19 @@ use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 
 /** Turns what goes wrong below /api into problem details. */
-#[AsEventListener(priority: -10)]
 final readonly class ProblemListener
 {
+    /** What the sender can mend is an answer, not an error: it is given before anything is logged. */
+    #[AsEventListener(priority: 8)]
+    public function answer(ExceptionEvent $event): void
+    {
+        $error = $event->getThrowable();
+        if ($error instanceof Problem && str_starts_with($event->getRequest()->getPathInfo(), '/api/')) {
+            $event->setResponse(ProblemResponse::of($error));
+        }
+    }
+
+    #[AsEventListener(priority: -10)]
     public function __invoke(ExceptionEvent $event): void
     {
         $error = $event->getThrowable();
@@ -23,7 +33,6 @@ final readonly class ProblemListener
             return;
         }
         $problem = match (true) {
-            $error instanceof Problem => $error,
             $error instanceof OptimisticLockException => new Problem(409, 'Changed meanwhile', 'Somebody saved this at the same moment. Load it again.'),
             $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
             $error instanceof HttpExceptionInterface && 404 === $error->getStatusCode() => Problem::notFound(),

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Catalogue;
+
+/** What a layer of a plate or bed is made of. Values are across the layer. */
+final readonly class LayerMaterial
+{
+    public function __construct(
+        public string $id,
+        public string $name,
+        public float $conductivityWMK,
+        public float $densityKgM3,
+        public float $heatCapacityJKgK,
+        /** Of a bare upper face, 0 to 1. */
+        public float $emissivity,
+        /** Whether an inductive probe sees it. */
+        public bool $metal,
+        /** Whether a magnet holds it. */
+        public bool $magnetic,
+        public Basis $basis,
+    ) {
+    }
+}

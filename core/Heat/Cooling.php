@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Heat;
+
+/** A way to let a plate cool. */
+enum Cooling: string
+{
+    case StillAir = 'still_air';
+    case Fan = 'fan';
+    case OffPrinter = 'off_printer';
+    case Freezer = 'freezer';
+
+    /** °C (common household freezer). */
+    public const FREEZER_C = -18.0;
+    /** Air over the plate from a desk fan, m/s (our own choice). */
+    public const FAN_MS = 2.0;
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::StillAir => 'on the printer, still air',
+            self::Fan => 'on the printer, with a fan',
+            self::OffPrinter => 'taken off the printer',
+            self::Freezer => 'in a freezer',
+        };
+    }
+
+    /** Whether the plate alone cools, or the bed with it. */
+    public function plateAlone(): bool
+    {
+        return self::OffPrinter === $this || self::Freezer === $this;
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Heat\Internal;
+
+use Sitzplatz\Heat\Boundary;
+use Sitzplatz\Heat\Layer;
+
+/**
+ * Transient conduction across a stack: finite volumes, backward Euler in time, so that thin films over steel do not ring
+ * at any step size. The state is the temperature of each cell, °C, from the heater upwards.
+ */
+final class ConductionGrid
+{
+    /** @var list<float> J/m²K */
+    private array $capacity = [];
+    /** @var list<float> m²K/W between a cell and the next */
+    private array $between = [];
+    private float $halfFirst;
+    private float $halfLast;
+    private float $surfaceC;
+
+    /** @var array<int, float> */
+    public array $cellC = [];
+
+    /**
+     * @param list<Layer> $layers
+     * @param int|null    $cells  cells per layer; null: as many as its resistance asks for
+     */
+    public function __construct(array $layers, float $resistanceFactor, float $startC, ?int $cells = null)
+    {
+        $half = [];
+        $contact = [];
+        foreach ($layers as $i => $layer) {
+            $n = $cells ?? min(5, 1 + (int) floor($layer->resistanceM2KW() / 8e-4));
+            for ($cell = 0; $cell < $n; ++$cell) {
+                $this->capacity[] = $layer->capacityJM2K() / $n;
+                $half[] = $layer->resistanceM2KW() * $resistanceFactor / $n / 2;
+                $contact[] = 0 === $cell && $i > 0 ? $layer->contactBelowM2KW * $resistanceFactor : 0.0;
+                $this->cellC[] = $startC;
+            }
+        }
+        $last = \count($half) - 1;
+        for ($i = 0; $i < $last; ++$i) {
+            $this->between[] = $half[$i] + $half[$i + 1] + $contact[$i + 1];
+        }
+        $this->halfFirst = $half[0] + $layers[0]->contactBelowM2KW * $resistanceFactor;
+        $this->halfLast = $half[$last];
+        $this->surfaceC = $startC;
+    }
+
+    /** Sets the state to that of a steady flow through the stack, W/m², with the surface at this temperature. */
+    public function settle(float $surfaceC, float $flowWM2): void
+    {
+        $this->surfaceC = $surfaceC;
+        $last = \count($this->cellC) - 1;
+        $at = $surfaceC + $flowWM2 * $this->halfLast;
+        for ($i = $last; $i >= 0; --$i) {
+            $this->cellC[$i] = $at;
+            $at += $i > 0 ? $flowWM2 * $this->between[$i - 1] : 0.0;
+        }
+    }
+
+    public function surfaceC(): float
+    {
+        return $this->surfaceC;
+    }
+
+    /**
+     * Temperature of the lower face, where heater and sensor sit, while the heater gives this much.
+     */
+    public function lowerFaceC(float $heaterWM2, Boundary $below): float
+    {
+        $h = $below->coefficientWM2K($this->cellC[0]);
+
+        return ($heaterWM2 + $this->cellC[0] / $this->halfFirst + $h * $below->surroundingsC()) / (1 / $this->halfFirst + $h);
+    }
+
+    /** What the heater has to give now so that the lower face stays at this temperature, W/m². */
+    public function heaterToHoldWM2(float $lowerFaceC, Boundary $below): float
+    {
+        return ($lowerFaceC - $this->cellC[0]) / $this->halfFirst + $below->coefficientWM2K($lowerFaceC) * ($lowerFaceC - $below->surroundingsC());
+    }
+
+    /** One step with a heater of this power, W/m². */
+    public function heat(float $seconds, float $heaterWM2, Boundary $below, Boundary $top): void
+    {
+        $h = $below->coefficientWM2K($this->cellC[0]);
+        $g = 1 / $this->halfFirst + $h;
+        // The flow into the first cell, as gives − takes · T₀.
+        $this->step(
+            $seconds,
+            ($heaterWM2 + $h * $below->surroundingsC()) / ($g * $this->halfFirst),
+            1 / $this->halfFirst - 1 / ($g * $this->halfFirst ** 2),
+            $top,
+        );
+    }
+
+    /** One step with the lower face held at a temperature. */
+    public function hold(float $seconds, float $lowerFaceC, Boundary $top): void
+    {
+        $this->step($seconds, $lowerFaceC / $this->halfFirst, 1 / $this->halfFirst, $top);
+    }
+
+    private function step(float $seconds, float $gives, float $takes, Boundary $top): void
+    {
+        $last = \count($this->cellC) - 1;
+        $h = $top->coefficientWM2K($this->surfaceC);
+        $airC = $top->surroundingsC();
+        $out = $h <= 0 ? 0.0 : 1 / ($this->halfLast + 1 / $h);
+        // Thomas' algorithm on the tridiagonal system.
+        $c = $d = [];
+        for ($i = 0; $i <= $last; ++$i) {
+            $store = $this->capacity[$i] / $seconds;
+            $diagonal = $store;
+            $right = $store * $this->cellC[$i];
+            $lower = $upper = 0.0;
+            if ($i > 0) {
+                $lower = 1 / $this->between[$i - 1];
+                $diagonal += $lower;
+            } else {
+                $diagonal += $takes;
+                $right += $gives;
+            }
+            if ($i < $last) {
+                $upper = 1 / $this->between[$i];
+                $diagonal += $upper;
+            } else {
+                $diagonal += $out;
+                $right += $out * $airC;
+            }
+            $pivot = $diagonal - ($i > 0 ? $lower * $c[$i - 1] : 0.0);
+            $c[$i] = $upper / $pivot;
+            $d[$i] = ($right + ($i > 0 ? $lower * $d[$i - 1] : 0.0)) / $pivot;
+        }
+        $this->cellC[$last] = $d[$last];
+        for ($i = $last - 1; $i >= 0; --$i) {
+            $this->cellC[$i] = $d[$i] + $c[$i] * $this->cellC[$i + 1];
+        }
+        $this->surfaceC = $h <= 0 ? $this->cellC[$last] : $this->cellC[$last] - $out * ($this->cellC[$last] - $airC) * $this->halfLast;
+    }
+}

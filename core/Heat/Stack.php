@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Heat;
+
+use Sitzplatz\Statistics\Internal\SpecialFunctions;
+
+/**
+ * The layers from the heater with its sensor up to the surface that the part sits on. In the steady state the heat that
+ * the top gives off passes through all of them: ΔT = q·Σ(t/k + contact).
+ */
+final readonly class Stack
+{
+    /**
+     * @param list<Layer> $layers from the heater upwards
+     *
+     * @throws BadHeat without layers or a bed
+     */
+    public function __construct(
+        public array $layers,
+        public float $widthMm,
+        public float $depthMm,
+        /** What a measured surface temperature says the resistance of the layers is, as a multiple of the sum; 1 without. */
+        public float $resistanceFactor = 1.0,
+        /** Display − what the sensor's place really has, K. */
+        public float $displayReadsHighK = 0.0,
+    ) {
+        if ([] === $layers) {
+            throw BadHeat::noLayers();
+        }
+        foreach (['widthMm' => $widthMm, 'depthMm' => $depthMm, 'resistanceFactor' => $resistanceFactor] as $field => $value) {
+            if (!is_finite($value) || $value <= 0) {
+                throw BadHeat::notPositive($field, 'It');
+            }
+        }
+    }
+
+    /** From sensor to surface, m²K/W. */
+    public function resistanceM2KW(): float
+    {
+        $sum = 0.0;
+        foreach ($this->layers as $layer) {
+            $sum += $layer->resistanceM2KW() + $layer->contactBelowM2KW;
+        }
+
+        return $sum * $this->resistanceFactor;
+    }
+
+    public function thicknessMm(): float
+    {
+        return array_sum(array_map(static fn (Layer $layer): float => $layer->thicknessMm, $this->layers));
+    }
+
+    public function top(float $roomC, float $fanMS = 0.0): Face
+    {
+        return Face::up($roomC, $this->widthMm, $this->depthMm, $this->layers[\count($this->layers) - 1]->of->emissivity, $fanMS);
+    }
+
+    public function underside(float $roomC): Face
+    {
+        // A heater mat or its insulation: neither is bright metal.
+        return Face::down($roomC, $this->widthMm, $this->depthMm, 0.9);
+    }
+
+    /** What the display has to show so that the surface reaches this temperature, °C. */
+    public function displayFor(float $surfaceC, float $roomC): float
+    {
+        return $surfaceC + $this->lossWM2($surfaceC, $roomC) * $this->resistanceM2KW() + $this->displayReadsHighK;
+    }
+
+    /** The surface temperature that settles at this display setting, °C. */
+    public function surfaceAt(float $displayC, float $roomC): float
+    {
+        $sensorC = $displayC - $this->displayReadsHighK;
+        if (abs($sensorC - $roomC) < 1e-9) {
+            return $roomC;
+        }
+
+        return SpecialFunctions::root(
+            fn (float $surfaceC): float => $surfaceC + $this->lossWM2($surfaceC, $roomC) * $this->resistanceM2KW() - $sensorC,
+            min($sensorC, $roomC),
+            max($sensorC, $roomC),
+        );
+    }
+
+    /** What the top gives off, W/m². */
+    public function lossWM2(float $surfaceC, float $roomC): float
+    {
+        return $this->top($roomC)->coefficientWM2K($surfaceC) * ($surfaceC - $roomC);
+    }
+
+    /** What the heater has to give in the steady state at this surface temperature, W/m², through both faces. */
+    public function holdingWM2(float $surfaceC, float $roomC): float
+    {
+        $heaterC = $this->displayFor($surfaceC, $roomC) - $this->displayReadsHighK;
+
+        return $this->lossWM2($surfaceC, $roomC) + $this->underside($roomC)->coefficientWM2K($heaterC) * ($heaterC - $roomC);
+    }
+
+    /**
+     * The same stack made to agree with a measured surface temperature: the resistance of the layers is scaled to fit. A
+     * surface that is warmer than even a perfect conductor would be shows that the display reads too low; then the
+     * layers stay as they are and the display is corrected.
+     *
+     * @throws BadHeat if the surface is not warmer than the room
+     */
+    public function calibrated(float $displayC, float $surfaceC, float $roomC): self
+    {
+        if ($surfaceC <= $roomC + 1) {
+            throw BadHeat::tooCold();
+        }
+        $loss = $this->lossWM2($surfaceC, $roomC);
+        $bare = new self($this->layers, $this->widthMm, $this->depthMm);
+        $drop = $displayC - $this->displayReadsHighK - $surfaceC;
+        $factor = $drop / ($loss * $bare->resistanceM2KW());
+        if ($factor > 0.05) {
+            return new self($this->layers, $this->widthMm, $this->depthMm, $factor, $this->displayReadsHighK);
+        }
+
+        return new self($this->layers, $this->widthMm, $this->depthMm, 1.0, $displayC - ($surfaceC + $loss * $bare->resistanceM2KW()));
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Heat;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\LayerMaterial;
+use Sitzplatz\Heat\ConstantCoefficient;
+use Sitzplatz\Heat\Internal\ConductionGrid;
+use Sitzplatz\Heat\Layer;
+
+/** The solver against analytic solutions. */
+final class ConductionTest extends TestCase
+{
+    /**
+     * Plane wall, one-term approximation, valid for Fo > 0.2 (at 0.3 the second term is still worth 0.5 K of 100): θ = C₁ exp(−ζ₁² Fo) at the insulated middle and
+     * θ cos ζ₁ at the face. Incropera & DeWitt, table 5.1 (from memory): ζ₁ and C₁ for three Biot numbers.
+     *
+     * @return iterable<string, array{float, float, float}>
+     */
+    public static function planeWalls(): iterable
+    {
+        yield 'Bi 0.1' => [0.1, 0.3111, 1.0161];
+        yield 'Bi 1' => [1.0, 0.8603, 1.1191];
+        yield 'Bi 10' => [10.0, 1.4289, 1.2620];
+    }
+
+    #[DataProvider('planeWalls')]
+    public function testAPlaneWallCoolsAsTheTableSays(float $biot, float $zeta, float $c): void
+    {
+        // Half thickness 10 mm, k 0.2 W/mK, diffusivity 0.2 / (1000 · 1000) = 2e-7 m²/s.
+        $wall = new LayerMaterial('wall', 'wall', 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
+        $grid = new ConductionGrid([new Layer($wall, 10)], 1, 100, cells: 60);
+        $top = new ConstantCoefficient($biot * 0.2 / 0.01, 0);
+        $insulated = new ConstantCoefficient(0, 0);
+        foreach ([0.5, 0.9, 1.5] as $i => $fourier) {
+            $seconds = ($fourier - [0, 0.5, 0.9][$i]) * 0.01 ** 2 / 2e-7;
+            for ($n = 0; $n < 2000; ++$n) {
+                $grid->heat($seconds / 2000, 0, $insulated, $top);
+            }
+            $middle = 100 * $c * exp(-$zeta ** 2 * $fourier);
+            self::assertEqualsWithDelta($middle, $grid->cellC[0], 0.12, "Fo $fourier, middle");
+            self::assertEqualsWithDelta($middle * cos($zeta), $grid->surfaceC(), 0.12, "Fo $fourier, face");
+        }
+    }
+
+    public function testASteadyFlowFallsInProportionToResistance(): void
+    {
+        // Fourier's law: 10 mm of k 0.2 is 0.05 m²K/W, a contact 0.02, the face 1/10: a flow of 100/0.17 W/m².
+        $one = new LayerMaterial('one', 'one', 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
+        $grid = new ConductionGrid([new Layer($one, 5), new Layer($one, 5, 0.02)], 1, 0);
+        $top = new ConstantCoefficient(10, 0);
+        for ($n = 0; $n < 400; ++$n) {
+            $grid->hold(60, 100, $top);
+        }
+        self::assertEqualsWithDelta(100 * 0.1 / 0.17, $grid->surfaceC(), 1e-6);
+        self::assertEqualsWithDelta(100 / 0.17, $grid->heaterToHoldWM2(100, new ConstantCoefficient(0, 0)), 1e-5);
+    }
+
+    public function testHeatThatGoesInStaysIn(): void
+    {
+        // Energy balance: 1000 W/m² for 100 s into an insulated 8 mm of aluminium warms it by 1e5 / (0.008·2700·896) K.
+        $aluminium = new LayerMaterial('al', 'aluminium', 167, 2700, 896, 0.1, true, false, Basis::Handbook);
+        $grid = new ConductionGrid([new Layer($aluminium, 8)], 1, 20);
+        $insulated = new ConstantCoefficient(0, 20);
+        for ($n = 0; $n < 10; ++$n) {
+            $grid->heat(10, 1000, $insulated, $insulated);
+        }
+        self::assertEqualsWithDelta(20 + 1e5 / (0.008 * 2700 * 896), $grid->cellC[0], 1e-9);
+    }
+
+    public function testAThinFilmOverSteelDoesNotRing(): void
+    {
+        // Backward Euler never overshoots, however long the step: the film stays between its neighbours.
+        $steel = new LayerMaterial('steel', 'steel', 47, 7850, 470, 0.9, true, true, Basis::Handbook);
+        $film = new LayerMaterial('film', 'film', 0.22, 1270, 1200, 0.9, false, false, Basis::Handbook);
+        $grid = new ConductionGrid([new Layer($steel, 0.5), new Layer($film, 0.05)], 1, 20);
+        $top = new ConstantCoefficient(10, 20);
+        $before = 20.0;
+        for ($n = 0; $n < 20; ++$n) {
+            $grid->hold(30, 100, $top);
+            self::assertGreaterThanOrEqual($before - 1e-9, $grid->surfaceC());
+            self::assertLessThan(100, $grid->surfaceC());
+            $before = $grid->surfaceC();
+        }
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Shape;
+
+/** What a G-code file does in its first layer. */
+final readonly class FirstLayer
+{
+    public function __construct(
+        public float $heightMm,
+        /** Mean of the lines, from their volume. */
+        public float $lineWidthMm,
+        public float $speedMmS,
+        public ?float $nozzleC,
+        public ?float $bedC,
+        /** Bed for the layers after; null where the file never sets it. */
+        public ?float $bedLaterC,
+        public bool $skirt,
+        public bool $brim,
+        /** What the brim covers, mm². */
+        public float $brimAreaMm2,
+        public bool $raft,
+    ) {
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Shape;
+
+use Sitzplatz\Shape\Internal\Mesh;
+
+/**
+ * The model of a 3MF file (3D Manufacturing Format, core specification, from memory): objects with a mesh or with
+ * components, and a build that places them. Read as a stream; a document type is refused, so that no entity can blow up.
+ */
+final class ModelXml
+{
+    private const MOST_FACETS = 3_000_000;
+    private const DEEPEST = 8;
+    private const MM_PER_UNIT = ['micron' => 0.001, 'millimeter' => 1.0, 'centimeter' => 10.0, 'inch' => 25.4, 'foot' => 304.8, 'meter' => 1000.0];
+
+    private float $mmPerUnit = 1.0;
+    /** @var array<string, Mesh> */
+    private array $meshes = [];
+    /** @var array<string, list<array{string, list<float>}>> */
+    private array $components = [];
+    /** @var list<array{string, list<float>}> */
+    private array $build = [];
+    /** @var array<string, int> */
+    private array $counted = [];
+    private string $object = '';
+    private int $elements = 0;
+
+    private function __construct()
+    {
+    }
+
+    /** @throws BadShape */
+    public static function read(ByteSource $xml): PartShape
+    {
+        $model = new self();
+        $model->parse($xml);
+        // Counted before anything is placed: a few lines of components can multiply without end.
+        if (array_sum(array_map(static fn (array $item): int => $model->facetsOf($item[0], 0), $model->build)) > self::MOST_FACETS) {
+            throw BadShape::tooFine();
+        }
+        $facets = new Facets();
+        foreach ($model->build as [$object, $transform]) {
+            $model->place($facets, $object, $transform);
+        }
+
+        return $facets->shape(ShapeFormat::ThreeMf, 0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? \sprintf('%d objects stand on the plate; they are taken together.', \count($model->build)) : null])));
+    }
+
+    private function parse(ByteSource $xml): void
+    {
+        $parser = xml_parser_create('UTF-8');
+        xml_parser_set_option($parser, \XML_OPTION_CASE_FOLDING, 0);
+        xml_set_element_handler($parser, $this->element(...), static fn () => null);
+        $tail = '';
+        do {
+            $chunk = $xml->read(1 << 16);
+            if (false !== stripos($tail.$chunk, '<!DOCTYPE')) {
+                throw BadShape::badXml('it brings a document type, which a 3MF file never has');
+            }
+            $tail = substr($chunk, -10);
+            if (0 === xml_parse($parser, $chunk, '' === $chunk)) {
+                throw BadShape::badXml(\sprintf('line %d: %s', xml_get_current_line_number($parser), xml_error_string(xml_get_error_code($parser)) ?? 'unknown fault'));
+            }
+        } while ('' !== $chunk);
+        if ([] === $this->build) {
+            throw BadShape::noFacets();
+        }
+    }
+
+    /** @param array<string, string> $a */
+    private function element(\XMLParser $parser, string $name, array $a): void
+    {
+        $colon = strrpos($name, ':');
+        switch (false === $colon ? $name : substr($name, $colon + 1)) {
+            case 'vertex':
+                $this->mesh()->vertex($this->number($a, 'x'), $this->number($a, 'y'), $this->number($a, 'z'));
+                break;
+            case 'triangle':
+                $this->mesh()->triangle($a['v1'] ?? '', $a['v2'] ?? '', $a['v3'] ?? '');
+                if (++$this->elements > self::MOST_FACETS) {
+                    throw BadShape::tooFine();
+                }
+                break;
+            case 'object':
+                $this->object = $a['id'] ?? '';
+                break;
+            case 'component':
+                $this->oneFile($a);
+                $this->components[$this->object][] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
+                break;
+            case 'item':
+                $this->oneFile($a);
+                $this->build[] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
+                break;
+            case 'model':
+                $this->mmPerUnit = self::MM_PER_UNIT[$a['unit'] ?? 'millimeter'] ?? throw BadShape::badXml('its unit of length is unknown');
+        }
+    }
+
+    /** @param array<string, string> $a */
+    private function oneFile(array $a): void
+    {
+        foreach (array_keys($a) as $name) {
+            if (str_ends_with($name, ':path')) {
+                throw BadShape::badXml('it is spread over several files; export it as one');
+            }
+        }
+    }
+
+    private function mesh(): Mesh
+    {
+        return $this->meshes[$this->object] ??= new Mesh();
+    }
+
+    /** @param array<string, string> $a */
+    private function number(array $a, string $name): float
+    {
+        if (!is_numeric($a[$name] ?? null)) {
+            throw BadShape::notANumber('A vertex');
+        }
+
+        return (float) $a[$name] * $this->mmPerUnit;
+    }
+
+    /** @return list<float> twelve numbers, row by row; empty for none */
+    private static function transform(string $text): array
+    {
+        if ('' === trim($text)) {
+            return [];
+        }
+        $parts = preg_split('/\s+/', trim($text)) ?: [];
+        if (12 !== \count($parts) || [] !== array_filter($parts, static fn (string $p): bool => !is_numeric($p))) {
+            throw BadShape::notANumber('A transformation');
+        }
+
+        return array_map(floatval(...), $parts);
+    }
+
+    private function facetsOf(string $object, int $depth): int
+    {
+        if ($depth > self::DEEPEST) {
+            throw BadShape::badXml('its objects are nested too deeply');
+        }
+        if (isset($this->counted[$object])) {
+            return $this->counted[$object];
+        }
+        if (!isset($this->meshes[$object]) && !isset($this->components[$object])) {
+            throw BadShape::badXml(\sprintf('it places an object "%s" that is not there', mb_substr($object, 0, 20)));
+        }
+        $count = isset($this->meshes[$object]) ? $this->meshes[$object]->triangles() : 0;
+        foreach ($this->components[$object] ?? [] as [$part]) {
+            $count += $this->facetsOf($part, $depth + 1);
+        }
+
+        return $this->counted[$object] = min($count, 2 * self::MOST_FACETS);
+    }
+
+    /** @param list<float> $transform */
+    private function place(Facets $facets, string $object, array $transform): void
+    {
+        if (isset($this->meshes[$object])) {
+            $this->meshes[$object]->into($facets, $transform, $this->mmPerUnit);
+        }
+        foreach ($this->components[$object] ?? [] as [$part, $own]) {
+            $this->place($facets, $part, self::combined($own, $transform));
+        }
+    }
+
+    /**
+     * First the one, then the other (row vectors, as the format has it).
+     *
+     * @param list<float> $first
+     * @param list<float> $then
+     *
+     * @return list<float>
+     */
+    private static function combined(array $first, array $then): array
+    {
+        if ([] === $first || [] === $then) {
+            return [] === $first ? $then : $first;
+        }
+        $product = [];
+        for ($row = 0; $row < 4; ++$row) {
+            for ($column = 0; $column < 3; ++$column) {
+                $sum = 3 === $row ? $then[9 + $column] : 0.0;
+                for ($k = 0; $k < 3; ++$k) {
+                    $sum += $first[3 * $row + $k] * $then[3 * $k + $column];
+                }
+                $product[] = $sum;
+            }
+        }
+
+        return $product;
+    }
+}

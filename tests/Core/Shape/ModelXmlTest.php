@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Shape;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ModelXml;
+use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Shape\ShapeFile;
+use Sitzplatz\Shape\ShapeFormat;
+
+final class ModelXmlTest extends TestCase
+{
+    use BuildsMeshes;
+
+    public function testAnObjectIsPlacedTurnedAndScaled(): void
+    {
+        // A quarter turn about z and a shift; the measures of a box do not change, its extent does.
+        $part = self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1" transform="0 1 0 -1 0 0 0 0 1 100 50 3"/>');
+        self::assertSame(ShapeFormat::ThreeMf, $part->format);
+        self::assertEqualsWithDelta(800, $part->patch->areaMm2, 1e-3);
+        self::assertEqualsWithDelta([20, 40, 15], [$part->widthMm, $part->depthMm, $part->heightMm], 1e-6);
+        self::assertEqualsWithDelta([80, 50, 100, 90], $part->patch->extentMm(), 1e-3);
+        self::assertEqualsWithDelta(12000, $part->volumeMm3, 1e-3);
+    }
+
+    public function testUnitsAreKept(): void
+    {
+        $inch = self::model(self::object('1', self::box(0, 0, 1, 1, 1)), '<item objectid="1" transform="1 0 0 0 1 0 0 0 1 2 0 0"/>', 'inch');
+        self::assertEqualsWithDelta(25.4 ** 2, $inch->patch->areaMm2, 1e-2);
+        self::assertEqualsWithDelta(50.8, $inch->patch->extentMm()[0], 1e-3, 'The shift has the unit too.');
+    }
+
+    public function testComponentsAreFollowed(): void
+    {
+        // Two boxes by one component each; the build shifts both, the component only its own.
+        $two = '<object id="2"><components><component objectid="1"/><component objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/></components></object>';
+        $part = self::model(self::object('1', self::box(0, 0, 40, 20, 15)).$two, '<item objectid="2" transform="2 0 0 0 1 0 0 0 1 5 0 0"/>');
+        self::assertCount(2, $part->patch->islands);
+        self::assertEqualsWithDelta(2 * 1600, $part->patch->areaMm2, 1e-2);
+        self::assertEqualsWithDelta([5, 0, 85, 50], $part->patch->extentMm(), 1e-3);
+        self::assertStringContainsString('2 objects', implode(' ', self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/>')->remarks));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function badModels(): iterable
+    {
+        $box = self::object('1', self::box(0, 0, 10, 10, 10));
+        yield 'an entity bomb' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>', 'document type'];
+        yield 'cut off' => [substr(self::xml($box, '<item objectid="1"/>'), 0, 400), 'cannot be read'];
+        yield 'nothing built' => [self::xml($box, ''), 'no facets'];
+        yield 'an object that is not there' => [self::xml($box, '<item objectid="7"/>'), 'object "7"'];
+        yield 'an object in itself' => [self::xml('<object id="1"><components><component objectid="1"/></components></object>', '<item objectid="1"/>'), 'nested too deeply'];
+        yield 'a vertex that is not there' => [self::xml(str_replace('v3="2"', 'v3="99999"', $box), '<item objectid="1"/>'), 'vertex "99999"'];
+        yield 'a coordinate that is none' => [self::xml(str_replace('x="10"', 'x="ten"', $box), '<item objectid="1"/>'), 'not a number'];
+        yield 'an infinite coordinate' => [self::xml(str_replace('x="10"', 'x="1e999"', $box), '<item objectid="1"/>'), 'not a number'];
+        yield 'a broken transformation' => [self::xml($box, '<item objectid="1" transform="1 0 0"/>'), 'transformation'];
+        yield 'an unknown unit' => [self::xml($box, '<item objectid="1"/>', 'furlong'), 'unit of length'];
+        yield 'several files' => [self::xml($box, '<item objectid="1" p:path="/3D/other.model"/>'), 'several files'];
+        yield 'parts that multiply' => [self::xml($box.self::tenfold(), '<item objectid="16"/>'), 'too finely'];
+    }
+
+    #[DataProvider('badModels')]
+    public function testABadModelGetsASentence(string $xml, string $words): void
+    {
+        $this->expectException(BadShape::class);
+        $this->expectExceptionMessage($words);
+        ModelXml::read(new Bytes($xml));
+    }
+
+    public function testAnArchiveIsKnownByItsContent(): void
+    {
+        $part = ShapeFile::read(new Bytes("PK\x03\x04 and so on"), static fn (): Bytes => new Bytes(self::xml(self::object('1', self::box(0, 0, 10, 10, 10)), '<item objectid="1"/>')));
+        self::assertEqualsWithDelta(100, $part->patch->areaMm2, 1e-3);
+    }
+
+    private static function model(string $objects, string $build, string $unit = 'millimeter'): PartShape
+    {
+        return ModelXml::read(new Bytes(self::xml($objects, $build, $unit)));
+    }
+
+    private static function xml(string $objects, string $build, string $unit = 'millimeter'): string
+    {
+        return \sprintf('<?xml version="1.0" encoding="UTF-8"?><model unit="%s" xmlns="core" xmlns:p="production"><resources>%s</resources><build>%s</build></model>', $unit, $objects, $build);
+    }
+
+    /** @param list<list<float>> $facets */
+    private static function object(string $id, array $facets): string
+    {
+        $vertices = $triangles = '';
+        foreach ($facets as $n => $f) {
+            for ($i = 0; $i < 9; $i += 3) {
+                $vertices .= \sprintf('<vertex x="%s" y="%s" z="%s"/>', $f[$i], $f[$i + 1], $f[$i + 2]);
+            }
+            $triangles .= \sprintf('<triangle v1="%d" v2="%d" v3="%d"/>', 3 * $n, 3 * $n + 1, 3 * $n + 2);
+        }
+
+        return \sprintf('<object id="%s" type="model"><mesh><vertices>%s</vertices><triangles>%s</triangles></mesh></object>', $id, $vertices, $triangles);
+    }
+
+    /** Objects that each take the one before ten times. */
+    private static function tenfold(): string
+    {
+        $objects = '';
+        for ($id = 10; $id <= 16; ++$id) {
+            $objects .= \sprintf('<object id="%d"><components>%s</components></object>', $id, str_repeat(\sprintf('<component objectid="%d"/>', 10 === $id ? 1 : $id - 1), 10));
+        }
+
+        return $objects;
+    }
+}

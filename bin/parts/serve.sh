@@ -89,7 +89,7 @@ php_admin_value[realpath_cache_size] = 4096K
 php_admin_value[realpath_cache_ttl] = 3600
 php_admin_value[memory_limit] = 192M
 php_admin_value[max_execution_time] = 30
-php_admin_value[post_max_size] = 20M
+php_admin_value[post_max_size] = 136M
 php_admin_value[upload_max_filesize] = 16M
 php_admin_flag[expose_php] = off
 php_admin_flag[display_errors] = off
@@ -126,7 +126,10 @@ http {
         root $APP/public;
         location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /seat.svg { add_header Cache-Control "public, max-age=86400"; }
-        location / {
+        # A part's file may be large; everything else is small.
+        location = /api/parts/read { client_max_body_size 136m; try_files /none @app; }
+        location / { try_files /none @app; }
+        location @app {
             fastcgi_pass unix:$RUN/fpm.sock;
             fastcgi_param SCRIPT_FILENAME $APP/public/index.php;
             fastcgi_param SCRIPT_NAME /index.php;

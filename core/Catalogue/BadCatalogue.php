@@ -21,4 +21,14 @@ final class BadCatalogue extends \DomainException
     {
         return new self(\sprintf('The %s "%s" stands in the catalogue twice.', $kind, $id));
     }
+
+    public static function noWindow(): self
+    {
+        return new self('The catalogue has nothing on this pair: give its window too, from low over target to high.');
+    }
+
+    public static function axis(string $materialId, string $surfaceId): self
+    {
+        return new self(\sprintf('The pair "%s" on "%s" mixes filament and resin, or its window lies on the wrong axis.', $materialId, $surfaceId));
+    }
 }

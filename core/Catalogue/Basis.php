@@ -11,6 +11,7 @@ enum Basis: string
     case MakerGuidance = 'maker guidance';
     case Handbook = 'handbook';
     case Memory = 'memory';
+    case Shop = 'shop';
 
     public function words(): string
     {
@@ -18,6 +19,7 @@ enum Basis: string
             self::Practice => 'common practice',
             self::MakerGuidance => 'general maker guidance',
             self::Handbook => 'a handbook value',
+            self::Shop => 'the word of this shop',
             self::Memory => 'remembered practice, not yet checked here',
         };
     }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Catalogue;
 
 /**
- * The knowledge base: materials, surfaces, agents, and what is known about each pair. It is made from plain data that
- * has passed its JSON Schema; this class checks what a schema cannot, that the entries fit each other.
+ * The knowledge base: materials, surfaces, agents, cleaners, what plates are made of, and what is known about each pair.
+ * It is made from plain data that has passed its JSON Schema; this class checks what a schema cannot, that the entries
+ * fit each other.
  */
 final readonly class Catalogue
 {
@@ -14,12 +15,18 @@ final readonly class Catalogue
      * @param array<string, Material>               $materials
      * @param array<string, Surface>                $surfaces
      * @param array<string, Agent>                  $agents
+     * @param array<string, Cleaner>                $cleaners
+     * @param array<string, LayerMaterial>          $layers
+     * @param list<School>                          $schools
      * @param array<string, array<string, Pairing>> $pairings  by material, then surface
      */
     private function __construct(
         public array $materials,
         public array $surfaces,
         public array $agents,
+        public array $cleaners,
+        public array $layers,
+        public array $schools,
         private array $pairings,
         /** Tells two states of the catalogue apart. */
         public string $digest,
@@ -27,46 +34,97 @@ final readonly class Catalogue
     }
 
     /**
-     * @param array{materials: list<array<string, mixed>>, surfaces: list<array<string, mixed>>, agents: list<array<string, mixed>>, pairings: list<array<string, mixed>>} $data
+     * @param array<string, list<array<string, mixed>>> $data rows by file name
      *
-     * @throws BadCatalogue if entries stand twice or point to something that is not there
+     * @throws BadCatalogue if entries stand twice, point to something that is not there, or do not fit each other
      */
     public static function fromArray(array $data): self
     {
-        $materials = $surfaces = $agents = $pairings = [];
-        foreach ($data['materials'] as $m) {
-            $material = new Material(
-                $m['id'],
-                $m['name'],
-                self::range($m['glass_transition_c']),
-                self::range($m['bed_c']),
-                self::range($m['nozzle_c']),
-                $m['enclosure_wanted'] ?? false,
-                $m['fumes'] ?? false,
-                $m['notes'] ?? [],
-                Basis::from($m['basis']),
-            );
-            $materials = self::add($materials, 'material', $material->id, $material);
+        $rows = CatalogueRows::of($data);
+        foreach ($rows->surfaces as $surface) {
+            self::allIn($rows->cleaners, 'cleaner', [...$surface->cleaners, ...$surface->harmedBy]);
+            self::allIn($rows->layers, 'layer', array_column($surface->plate, 0));
         }
-        foreach ($data['surfaces'] as $s) {
-            $surface = new Surface($s['id'], $s['name'], $s['grip'], (float) $s['limit_c'], $s['flexes'], $s['cleaning'], $s['finish'], $s['cautions'] ?? [], Basis::from($s['basis']));
-            $surfaces = self::add($surfaces, 'surface', $surface->id, $surface);
+        foreach ($rows->agents as $agent) {
+            self::allIn($rows->cleaners, 'cleaner', [...$agent->solvents, ...$agent->removedBy]);
         }
-        foreach ($data['agents'] as $a) {
-            $agent = new Agent($a['id'], $a['name'], $a['carrier'], $a['put_on'], $a['lasts'], $a['off_with'], $a['hazard'] ?? null, Basis::from($a['basis']));
-            $agents = self::add($agents, 'agent', $agent->id, $agent);
+        foreach ($rows->schools as $school) {
+            self::allIn($rows->materials, 'material', $school->materialIds);
+            self::allIn($rows->surfaces, 'surface', $school->surfaceIds);
+            self::allIn($rows->agents, 'agent', $school->agentIds);
         }
-        foreach ($data['pairings'] as $p) {
-            $pairing = self::pairingFrom($p);
-            isset($materials[$pairing->materialId]) || throw BadCatalogue::unknown('material', $pairing->materialId);
-            isset($surfaces[$pairing->surfaceId]) || throw BadCatalogue::unknown('surface', $pairing->surfaceId);
-            foreach ($pairing->treatments as $treatment) {
-                null === $treatment->agentId || isset($agents[$treatment->agentId]) || throw BadCatalogue::unknown('agent', $treatment->agentId);
+        $pairings = [];
+        foreach ($rows->pairings as $pairing) {
+            $material = $rows->materials[$pairing->materialId] ?? throw BadCatalogue::unknown('material', $pairing->materialId);
+            $surface = $rows->surfaces[$pairing->surfaceId] ?? throw BadCatalogue::unknown('surface', $pairing->surfaceId);
+            self::allIn($rows->agents, 'agent', array_filter(array_map(strval(...), array_keys($pairing->treatments)), static fn (string $id): bool => '' !== $id));
+            if ($material->filament !== $surface->filament || $material->filament !== (Axis::Celsius === $pairing->window->axis)) {
+                throw BadCatalogue::axis($pairing->materialId, $pairing->surfaceId);
             }
-            $pairings[$pairing->materialId] = self::add($pairings[$pairing->materialId] ?? [], 'pairing', $pairing->surfaceId, $pairing);
+            if (isset($pairings[$pairing->materialId][$pairing->surfaceId])) {
+                throw BadCatalogue::twice('pairing', $pairing->materialId.'/'.$pairing->surfaceId);
+            }
+            $pairings[$pairing->materialId][$pairing->surfaceId] = $pairing;
         }
 
-        return new self($materials, $surfaces, $agents, $pairings, substr(hash('sha256', serialize($data)), 0, 16));
+        return new self(
+            $rows->materials,
+            $rows->surfaces,
+            $rows->agents,
+            $rows->cleaners,
+            $rows->layers,
+            $rows->schools,
+            $pairings,
+            substr(hash('sha256', serialize($data)), 0, 16),
+        );
+    }
+
+    /**
+     * The catalogue as the shop holds it true; what does not fit it is left out.
+     *
+     * @param list<ShopFact> $facts
+     */
+    public function with(array $facts): self
+    {
+        $pairings = $this->pairings;
+        foreach ($facts as $fact) {
+            $known = $pairings[$fact->materialId][$fact->surfaceId] ?? null;
+            $surface = $this->surfaces[$fact->surfaceId] ?? null;
+            if (null !== $known) {
+                $pairings[$fact->materialId][$fact->surfaceId] = $known->with($fact);
+            } elseif (null !== $surface && null !== $fact->window) {
+                $pairings[$fact->materialId][$fact->surfaceId] = Pairing::ofShop($fact, $fact->window, $surface->releaseWay);
+            }
+        }
+
+        return [] === $facts ? $this : new self(
+            $this->materials,
+            $this->surfaces,
+            $this->agents,
+            $this->cleaners,
+            $this->layers,
+            $this->schools,
+            $pairings,
+            substr(hash('sha256', $this->digest.serialize($facts)), 0, 16),
+        );
+    }
+
+    /**
+     * Whether a fact of the shop can be held.
+     *
+     * @throws BadCatalogue with a sentence that says what to change
+     */
+    public function check(ShopFact $fact): void
+    {
+        $material = $this->material($fact->materialId);
+        $surface = $this->surface($fact->surfaceId);
+        null === $fact->agentId || $this->agent($fact->agentId);
+        if ($material->filament !== $surface->filament) {
+            throw BadCatalogue::axis($material->id, $surface->id);
+        }
+        if (null === $fact->window && null === $this->pairing($material->id, $surface->id)) {
+            throw BadCatalogue::noWindow();
+        }
     }
 
     /** @throws BadCatalogue if there is none */
@@ -87,64 +145,38 @@ final readonly class Catalogue
         return $this->agents[$id] ?? throw BadCatalogue::unknown('agent', $id);
     }
 
+    /** @throws BadCatalogue if there is none */
+    public function cleaner(string $id): Cleaner
+    {
+        return $this->cleaners[$id] ?? throw BadCatalogue::unknown('cleaner', $id);
+    }
+
+    /** @throws BadCatalogue if there is none */
+    public function layer(string $id): LayerMaterial
+    {
+        return $this->layers[$id] ?? throw BadCatalogue::unknown('layer', $id);
+    }
+
     /** Null if practice has nothing on the pair. */
     public function pairing(string $materialId, string $surfaceId): ?Pairing
     {
         return $this->pairings[$materialId][$surfaceId] ?? null;
     }
 
-    /** @param array<string, mixed> $p */
-    private static function pairingFrom(array $p): Pairing
+    /** @return list<School> the questions that bear on a pair */
+    public function schoolsOn(string $materialId, string $surfaceId, ?string $agentId): array
     {
-        $treatments = [];
-        foreach ($p['treatments'] as $agentId => $t) {
-            $agent = 'bare' === $agentId ? null : (string) $agentId;
-            $treatments[$agent ?? ''] = new Treatment(
-                $agent,
-                AgentRole::from($t['role'] ?? 'none'),
-                Grade::from($t['hold']),
-                Grade::from($t['release']),
-                $t['barrier'] ?? false,
-                $t['note'] ?? null,
-            );
+        return array_values(array_filter($this->schools, static fn (School $school): bool => $school->touches($materialId, $surfaceId, $agentId)));
+    }
+
+    /**
+     * @param array<string, mixed> $entries
+     * @param array<string>        $ids
+     */
+    private static function allIn(array $entries, string $kind, array $ids): void
+    {
+        foreach ($ids as $id) {
+            isset($entries[$id]) || throw BadCatalogue::unknown($kind, $id);
         }
-
-        return new Pairing(
-            $p['material'],
-            $p['surface'],
-            new Window((float) $p['window_c'][0], (float) $p['window_c'][1], (float) $p['window_c'][2]),
-            (float) $p['release_c'],
-            $p['release_way'],
-            $p['bonds'] ?? false,
-            $treatments,
-            $p['cautions'] ?? [],
-            Basis::from($p['basis']),
-        );
-    }
-
-    /**
-     * @template T
-     *
-     * @param array<string, T> $entries
-     * @param T                $entry
-     *
-     * @return array<string, T>
-     */
-    private static function add(array $entries, string $kind, string $id, mixed $entry): array
-    {
-        isset($entries[$id]) && throw BadCatalogue::twice($kind, $id);
-        $entries[$id] = $entry;
-
-        return $entries;
-    }
-
-    /**
-     * @param array<int, int|float> $range
-     *
-     * @return array{float, float}
-     */
-    private static function range(array $range): array
-    {
-        return [(float) $range[0], (float) $range[1]];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Catalogue;
 
 use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Statistics\ClopperPearson;
 
 /** How practice rates one of the two questions on a pair. */
 enum Grade: string
@@ -22,6 +23,45 @@ enum Grade: string
             self::Fair => new Beta(7, 3),
             self::Poor => new Beta(2, 8),
             self::Never => new Beta(0.5, 9.5),
+        };
+    }
+
+    /** So many steps worse, and never worse than the worst. */
+    public function lowered(int $steps): self
+    {
+        $order = [self::Strong, self::Fair, self::Poor, self::Never];
+        $at = array_search($this, $order, true);
+
+        return $order[min(3, max(0, (int) $at + $steps))];
+    }
+
+    public function worse(self $other): self
+    {
+        return $this->prior()->mean() <= $other->prior()->mean() ? $this : $other;
+    }
+
+    /**
+     * What own runs say about this grade: they confirm it once five of them lie in its span, and refute it where even the
+     * 90 % Clopper–Pearson interval lies outside. The spans are ours.
+     */
+    public function standing(int $successes, int $runs): Standing
+    {
+        if (0 === $runs) {
+            return Standing::Untried;
+        }
+        [$from, $to] = match ($this) {
+            self::Strong => [0.8, 1.0],
+            self::Fair => [0.5, 0.9],
+            self::Poor => [0.1, 0.5],
+            self::Never => [0.0, 0.15],
+        };
+        $interval = ClopperPearson::interval($successes, $runs, 0.9);
+        $rate = $successes / $runs;
+
+        return match (true) {
+            $interval->high < $from || $interval->low > $to => Standing::Refuted,
+            $runs >= 5 && $rate >= $from && $rate <= $to => Standing::Confirmed,
+            default => Standing::Open,
         };
     }
 }

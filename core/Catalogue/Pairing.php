@@ -15,12 +15,14 @@ final readonly class Pairing
         public string $materialId,
         public string $surfaceId,
         public Window $window,
-        /** Bed temperature below which the part usually comes off, °C. */
-        public float $releaseC,
+        /** At and below this bed temperature the part usually comes off, °C. Null: cooling is not what frees it. */
+        public ?float $releaseC,
         /** How the part is taken off. */
         public string $releaseWay,
         /** The pair bonds for good without a barrier. */
         public bool $bonds,
+        /** The first-layer gap, where the pair asks for one of its own. */
+        public ?string $gap,
         public array $treatments,
         public array $cautions,
         public Basis $basis,
@@ -30,5 +32,39 @@ final readonly class Pairing
     public function treatment(?string $agentId): ?Treatment
     {
         return $this->treatments[$agentId ?? ''] ?? null;
+    }
+
+    /** The same pair as the shop holds it true. */
+    public function with(ShopFact $fact): self
+    {
+        $ours = $this->treatment($fact->agentId);
+
+        return new self(
+            $this->materialId,
+            $this->surfaceId,
+            $fact->window ?? $this->window,
+            $fact->releaseC ?? $this->releaseC,
+            $this->releaseWay,
+            $this->bonds,
+            $this->gap,
+            [...$this->treatments, $fact->agentId ?? '' => new Treatment(
+                $fact->agentId,
+                $fact->role,
+                $fact->hold,
+                $fact->release,
+                $fact->barrier,
+                $ours?->note,
+                basis: Basis::Shop,
+                shop: $fact,
+            )],
+            $this->cautions,
+            $this->basis,
+        );
+    }
+
+    /** A pair that the catalogue has nothing on. */
+    public static function ofShop(ShopFact $fact, Window $window, string $releaseWay): self
+    {
+        return (new self($fact->materialId, $fact->surfaceId, $window, $fact->releaseC, $releaseWay, false, null, [], [], Basis::Shop))->with($fact);
     }
 }

@@ -8,19 +8,45 @@ namespace Sitzplatz\Catalogue;
 final readonly class Surface
 {
     /**
-     * @param list<string> $cautions
+     * @param list<string>               $cautions
+     * @param list<string>               $cleaners cleaner ids, the usual one first
+     * @param list<string>               $harmedBy cleaners and solvents that spoil it
+     * @param list<array{string, float}> $plate    what a plate of this kind is usually made of: layer material and mm, from below
      */
     public function __construct(
         public string $id,
         public string $name,
+        /** For filament; else for resin. */
+        public bool $filament,
         public string $grip,
         /** The most the surface stands, °C. */
         public float $limitC,
         public bool $flexes,
+        /** Whether the plate may go into a freezer. */
+        public bool $freezes,
         public string $cleaning,
         public string $finish,
+        public string $releaseWay,
+        /** What it costs to pull a part off hot. */
+        public string $doneHot,
         public array $cautions,
+        public array $cleaners,
+        public array $harmedBy,
+        /** Null: any strength. */
+        public ?float $alcoholMaxPercent,
+        /** The hottest first-layer nozzle it stands, °C; null: any. */
+        public ?float $nozzleLimitC,
+        public bool $raftRequired,
+        /** Known not to trigger an inductive probe. */
+        public bool $blindsInductiveProbe,
+        public int $lifePrints,
+        public array $plate,
         public Basis $basis,
     ) {
+    }
+
+    public function textured(): bool
+    {
+        return 'texture' === $this->finish || 'pattern' === $this->finish;
     }
 }

@@ -17,6 +17,15 @@ final readonly class Treatment
         public bool $barrier,
         /** Why, in a sentence. */
         public ?string $note,
+        /** Hold of small contacts, thin ends and tall parts, where practice tells it apart. */
+        public ?Grade $holdSmall = null,
+        /** Hold of a full plate, where practice tells it apart. */
+        public ?Grade $holdFull = null,
+        /** Hold on an unheated bed; null: practice does not offer it cold. */
+        public ?Grade $holdCold = null,
+        public Basis $basis = Basis::Practice,
+        /** The shop's own word on it, where there is one. */
+        public ?ShopFact $shop = null,
     ) {
     }
 }

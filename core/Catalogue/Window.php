@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
-/** The span on the bed scale, °C, in which a setup holds and still lets go; the target is where to start. */
+/** The span in which a setup holds and still lets go, °C at the surface or seconds of exposure; the target is where to start. */
 final readonly class Window
 {
     /** @throws BadCatalogue if low, target and high are not in this order */
-    public function __construct(public float $lowC, public float $targetC, public float $highC)
+    public function __construct(public float $low, public float $target, public float $high, public Axis $axis = Axis::Celsius)
     {
-        if ($lowC > $targetC || $targetC > $highC) {
-            throw BadCatalogue::window($lowC, $targetC, $highC);
+        if ($low > $target || $target > $high) {
+            throw BadCatalogue::window($low, $target, $high);
         }
     }
 
-    public function holds(float $bedC): bool
+    public function holds(float $at): bool
     {
-        return $bedC >= $this->lowC && $bedC <= $this->highC;
+        return $at >= $this->low && $at <= $this->high;
     }
 }

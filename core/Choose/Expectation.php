@@ -11,27 +11,28 @@ use Sitzplatz\Statistics\Interval;
 /** What to expect of one question: what practice says, what own runs say, and both together. */
 final readonly class Expectation
 {
-    private function __construct(
-        public Grade $grade,
-        public int $ownSuccesses,
-        public int $ownRuns,
-        public int $similarSuccesses,
-        public int $similarRuns,
-        public Beta $belief,
-    ) {
+    /** @param list<Evidence> $evidence */
+    private function __construct(public Grade $grade, public array $evidence, public Beta $belief)
+    {
     }
 
-    public static function of(Grade $grade, int $ownSuccesses, int $ownRuns, int $similarSuccesses, int $similarRuns): self
+    /** @param list<Evidence> $evidence the nearest first */
+    public static function of(Grade $grade, array $evidence): self
     {
         $belief = $grade->prior();
-        if ($similarRuns > 0) {
-            $belief = $belief->after($similarSuccesses, $similarRuns, Experience::SIMILAR_WEIGHT);
-        }
-        if ($ownRuns > 0) {
-            $belief = $belief->after($ownSuccesses, $ownRuns);
+        foreach ($evidence as $each) {
+            $belief = $belief->after($each->successes, $each->runs, $each->likeness->weight());
         }
 
-        return new self($grade, $ownSuccesses, $ownRuns, $similarSuccesses, $similarRuns, $belief);
+        return new self($grade, $evidence, $belief);
+    }
+
+    /** Runs on the very side with the very lot. */
+    public function own(): Evidence
+    {
+        $first = $this->evidence[0] ?? null;
+
+        return Likeness::SameSideAndLot === $first?->likeness ? $first : new Evidence(Likeness::SameSideAndLot, 0, 0);
     }
 
     /** The central 90 % of the belief. */
@@ -43,26 +44,22 @@ final readonly class Expectation
     public function sentence(string $verb): string
     {
         $parts = [\sprintf('Practice says %s', self::percent($this->grade->prior()->mean()))];
-        if ($this->ownRuns > 0) {
-            $parts[] = \sprintf('your own %d of %d runs %s', $this->ownSuccesses, $this->ownRuns, $verb);
-        }
-        if ($this->similarRuns > 0) {
+        foreach ($this->evidence as $each) {
             $parts[] = \sprintf(
-                '%d of %d similar runs (other plate or lot, counted at %s) %s',
-                $this->similarSuccesses,
-                $this->similarRuns,
-                Experience::SIMILAR_WEIGHT,
+                '%d of %s%d runs %s %s%s',
+                $each->successes,
+                Likeness::SameSideAndLot === $each->likeness ? 'your ' : '',
+                $each->runs,
+                $each->likeness->words(),
                 $verb,
+                $each->likeness->weight() < 1 ? \sprintf(' (counted at %s)', $each->likeness->weight()) : '',
             );
         }
-        if (1 === \count($parts)) {
-            return $parts[0].'; no own runs yet.';
-        }
 
-        return implode(', ', $parts).': together '.self::percent($this->belief->mean()).'.';
+        return [] === $this->evidence ? $parts[0].'; no own runs yet.' : implode(', ', $parts).': together '.self::percent($this->belief->mean()).'.';
     }
 
-    private static function percent(float $share): string
+    public static function percent(float $share): string
     {
         // A no-break space keeps figure and sign on one line.
         return \sprintf("%d\u{00A0}%%", (int) round(100 * $share));

@@ -4,15 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
-/**
- * The shop's own runs of one material, looked up by how near they are to a proposal. Runs on the same side with the
- * same agent and lot near the same bed temperature count in full; runs on another side of the same kind, or with
- * another lot, count at a discount.
- */
+/** The shop's own runs of one material, looked up by how near they are to a proposal. */
 final readonly class Experience
 {
-    /** Weight of a merely similar run (our own choice; the power prior wants it stated). */
-    public const SIMILAR_WEIGHT = 0.3;
     /** Bed temperatures this near are taken as the same setting, K. */
     public const BED_NEAR_K = 5.0;
 
@@ -37,29 +31,51 @@ final readonly class Experience
     public function on(SideFacts $side, ?string $agentId): array
     {
         return array_values(array_filter(
-            $this->bySurfaceAndAgent[$side->surfaceId.'/'.($agentId ?? '')] ?? [],
+            $this->ofKind($side->surfaceId, $agentId),
             static fn (OwnRuns $run): bool => $run->sideId === $side->id,
         ));
     }
 
+    /** @return list<OwnRuns> on any side of a kind */
+    public function ofKind(string $surfaceId, ?string $agentId): array
+    {
+        return $this->bySurfaceAndAgent[$surfaceId.'/'.($agentId ?? '')] ?? [];
+    }
+
     /**
-     * @return array{same: array{runs: int, held: int, released: int, clean: int}, similar: array{runs: int, held: int, released: int, clean: int}}
+     * The runs near a bed temperature, by likeness, the nearest first. Where no lot is named, any lot is this lot.
+     *
+     * @return array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int}
      */
     public function near(SideFacts $side, ?string $agentId, ?string $lotId, float $bedC): array
     {
-        $none = ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
-        $found = ['same' => $none, 'similar' => $none];
-        foreach ($this->bySurfaceAndAgent[$side->surfaceId.'/'.($agentId ?? '')] ?? [] as $run) {
+        $found = [];
+        $longest = null;
+        $most = 0;
+        foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
             if (null !== $run->bedC && abs($run->bedC - $bedC) > self::BED_NEAR_K) {
                 continue;
             }
-            $kind = $run->sideId === $side->id && (null === $lotId || $run->lotId === $lotId) ? 'same' : 'similar';
-            $found[$kind]['runs'] += $run->runs;
-            $found[$kind]['held'] += $run->held;
-            $found[$kind]['released'] += $run->released;
-            $found[$kind]['clean'] += $run->clean;
+            $likeness = Likeness::of($run->sideId === $side->id, null === $lotId || $run->lotId === $lotId)->value;
+            $found[$likeness] ??= [0, 0, 0, 0];
+            $found[$likeness][0] += $run->held;
+            $found[$likeness][1] += $run->runs;
+            $found[$likeness][2] += $run->clean;
+            $found[$likeness][3] += $run->released;
+            $longest = null === $run->longestMinutes ? $longest : max($longest ?? 0.0, $run->longestMinutes);
+            $most = max($most, $run->mostParts);
+        }
+        $hold = $release = [];
+        foreach (Likeness::cases() as $likeness) {
+            [$held, $runs, $clean, $released] = $found[$likeness->value] ?? [0, 0, 0, 0];
+            if ($runs > 0) {
+                $hold[] = new Evidence($likeness, $held, $runs);
+            }
+            if ($released > 0) {
+                $release[] = new Evidence($likeness, $clean, $released);
+            }
         }
 
-        return $found;
+        return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $longest, 'mostParts' => $most];
     }
 }

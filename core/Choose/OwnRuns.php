@@ -12,14 +12,32 @@ final readonly class OwnRuns
         public string $surfaceId,
         public ?string $agentId,
         public string $lotId,
+        /** On the display; null: unheated. */
         public ?float $bedC,
         /** Runs for which it is known whether the part held. */
         public int $runs,
         public int $held,
         /** Runs for which the release is known. */
         public int $released,
-        /** Of these, taken off without scraper and damage. */
+        /** Of these, taken off cleanly. */
         public int $clean,
+        /** The longest of them, minutes; null: not known. */
+        public ?float $longestMinutes = null,
+        public int $mostParts = 1,
     ) {
+    }
+
+    /** @param list<RunCount> $counts */
+    public static function counted(string $sideId, string $surfaceId, ?string $agentId, string $lotId, ?float $bedC, array $counts, ?float $longestMinutes, int $mostParts): self
+    {
+        $runs = $held = $released = $clean = 0;
+        foreach ($counts as $count) {
+            $runs += null === $count->held ? 0 : $count->times;
+            $held += true === $count->held ? $count->times : 0;
+            $released += null === $count->clean() ? 0 : $count->times;
+            $clean += true === $count->clean() ? $count->times : 0;
+        }
+
+        return new self($sideId, $surfaceId, $agentId, $lotId, $bedC, $runs, $held, $released, $clean, $longestMinutes, $mostParts);
     }
 }

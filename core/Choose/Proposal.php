@@ -8,6 +8,7 @@ use Sitzplatz\Catalogue\Agent;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Heat\Stack;
 
 /** A side with an agent (or bare) for a job, before the gates. */
 final readonly class Proposal
@@ -19,13 +20,35 @@ final readonly class Proposal
         public ?Agent $agent,
         public ?Pairing $pairing,
         public ?Treatment $treatment,
+        /** Null without a pairing. */
+        public ?Target $target = null,
+        /** Null: the layers of printer or plate are not known. */
+        public ?Stack $stack = null,
     ) {
     }
 
-    /** The lowest of what surface and plate stand, °C. */
-    public function surfaceLimitC(): float
+    /** A side for a job, with what does not depend on the agent. */
+    public static function ofSide(JobRequest $job, SideFacts $side, Surface $surface, ?Pairing $pairing): self
     {
-        return min($this->surface->limitC, $this->side->ownLimitC ?? \INF);
+        $stack = self::stackOf($job->printer, $side);
+
+        return new self($job, $side, $surface, null, $pairing, $pairing?->treatment(null), null === $pairing ? null : Target::of($job, $pairing, self::stopsOf($job, $side, $surface), $stack), $stack);
+    }
+
+    public function withAgent(?Agent $agent): self
+    {
+        return new self($this->job, $this->side, $this->surface, $agent, $this->pairing, $this->pairing?->treatment($agent?->id), $this->target, $this->stack);
+    }
+
+    public function agentName(): string
+    {
+        return $this->agent->name ?? 'bare';
+    }
+
+    /** What is laid around or under the part: a surface that wants a raft gets it. */
+    public function foothold(): Foothold
+    {
+        return $this->surface->raftRequired && !$this->job->foothold->helps() ? new Foothold(FootholdKind::Raft) : $this->job->foothold;
     }
 
     /**
@@ -35,15 +58,33 @@ final readonly class Proposal
      */
     public function stops(): array
     {
-        $stops = [new Stop('surface', \sprintf('%s stands', $this->side->label), $this->surfaceLimitC())];
-        if ($this->side->magnetic && null !== $this->job->printer->magnetLimitC) {
-            $stops[] = new Stop('magnet', 'magnet', $this->job->printer->magnetLimitC);
+        return self::stopsOf($this->job, $this->side, $this->surface);
+    }
+
+    /** @return list<Stop> */
+    private static function stopsOf(JobRequest $job, SideFacts $side, Surface $surface): array
+    {
+        $stops = [new Stop('surface', \sprintf('%s stands', $side->label), min($surface->limitC, $side->ownLimitC ?? \INF), true)];
+        $magnet = $side->magnetic ? $job->printer->magnetStandsC() : null;
+        if (null !== $magnet) {
+            $stops[] = new Stop('magnet', \sprintf('the magnets of %s stand', $job->printer->name), $magnet);
         }
-        if (null !== $this->job->printer->maxBedC) {
-            $stops[] = new Stop('printer', $this->job->printer->name.' reaches', $this->job->printer->maxBedC);
+        if (null !== $job->printer->maxBedC) {
+            $stops[] = new Stop('printer', $job->printer->name.' reaches', $job->printer->maxBedC);
         }
         usort($stops, static fn (Stop $a, Stop $b): int => $a->atC <=> $b->atC);
 
         return $stops;
+    }
+
+    private static function stackOf(PrinterFacts $printer, SideFacts $side): ?Stack
+    {
+        if (null === $printer->maxBedC || [] === $printer->bed || [] === $side->layers) {
+            return null;
+        }
+        $stack = new Stack([...$printer->bed, ...$side->layers], $printer->bedWidthMm, $printer->bedDepthMm, 1.0, $printer->displayReadsHighK);
+        $measured = $side->measured;
+
+        return null === $measured ? $stack : $stack->calibrated($measured->displayC, $measured->surfaceC, $measured->roomC);
     }
 }

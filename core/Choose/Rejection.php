@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
-/** A proposal that did not pass, with the reason that ruled it out. */
+/** A side, or a side with one agent, that did not pass, with the reason that ruled it out. */
 final readonly class Rejection
 {
-    public function __construct(public Proposal $proposal, public string $reason)
-    {
+    public function __construct(
+        public Proposal $proposal,
+        public string $reason,
+        /** The side is out whatever is put on it. */
+        public bool $wholeSide,
+        /** It is out for want of knowledge of this agent, and not for a reason. */
+        public bool $unknownAgent = false,
+    ) {
     }
 
     public function label(): string
     {
-        return $this->proposal->side->label.', '.($this->proposal->agent->name ?? 'bare');
+        return $this->wholeSide ? $this->proposal->side->label : $this->proposal->side->label.', '.$this->proposal->agentName();
     }
 }

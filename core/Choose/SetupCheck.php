@@ -8,6 +8,10 @@ use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Gate\BarrierGate;
 use Sitzplatz\Choose\Gate\HarmfulAgentGate;
 use Sitzplatz\Choose\Gate\PlateSizeGate;
+use Sitzplatz\Choose\Gate\ProbeGate;
+use Sitzplatz\Choose\Gate\SolventGate;
+use Sitzplatz\Choose\Gate\SurfaceKindGate;
+use Sitzplatz\Choose\Gate\ZTravelGate;
 
 /**
  * Whether a setup may be tested at all. A test may go where practice has nothing to say or expects failure, but not
@@ -22,16 +26,9 @@ final class SetupCheck
      */
     public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedC): ?string
     {
-        $pairing = $catalogue->pairing($job->material->id, $side->surfaceId);
-        $proposal = new Proposal(
-            $job,
-            $side,
-            $catalogue->surface($side->surfaceId),
-            null === $agentId ? null : $catalogue->agent($agentId),
-            $pairing,
-            $pairing?->treatment($agentId),
-        );
-        foreach ([new PlateSizeGate(), new BarrierGate(), new HarmfulAgentGate()] as $gate) {
+        $proposal = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId))
+            ->withAgent(null === $agentId ? null : $catalogue->agent($agentId));
+        foreach ([new SurfaceKindGate(), new PlateSizeGate(), new ZTravelGate(), new ProbeGate(), new SolventGate(), new BarrierGate(), new HarmfulAgentGate()] as $gate) {
             $reason = $gate->refuses($proposal);
             if (null !== $reason) {
                 return $reason;

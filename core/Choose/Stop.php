@@ -7,7 +7,12 @@ namespace Sitzplatz\Choose;
 /** A limit on the bed scale: of the surface, the magnet or the printer. */
 final readonly class Stop
 {
-    public function __construct(public string $kind, public string $label, public float $atC)
-    {
+    public function __construct(
+        public string $kind,
+        public string $label,
+        public float $atC,
+        /** It limits the surface itself; the others limit what lies below it, as the display shows it. */
+        public bool $onSurface = false,
+    ) {
     }
 }

@@ -25,24 +25,28 @@ final readonly class LiftCalibration
     }
 
     /**
-     * @param list<array{liftMm: float, curlMm: float, margin: float}> $readings
+     * @param list<array{readings: int, lifted: int, sumMm: float, curlMm: float, margin: float}> $groups readings on like
+     *                                                                                                    pieces: how many, how many of them lifted, their sum, and the free curl and margin that the sums give for the piece
      *
      * @return self|null null with fewer than three readings, or if nothing drives them
      */
-    public static function of(array $readings): ?self
+    public static function of(array $groups): ?self
     {
-        $curl = array_sum(array_column($readings, 'curlMm'));
-        if (\count($readings) < self::NEEDED || $curl <= 0) {
+        $readings = $lifted = 0;
+        $sum = $curl = $logs = 0.0;
+        foreach ($groups as $group) {
+            $readings += $group['readings'];
+            $sum += $group['sumMm'];
+            $curl += $group['readings'] * $group['curlMm'];
+            if ($group['margin'] > 0) {
+                $lifted += $group['lifted'];
+                $logs += $group['lifted'] * log($group['margin']);
+            }
+        }
+        if ($readings < self::NEEDED || $curl <= 0) {
             return null;
         }
-        $lifted = array_values(array_filter($readings, static fn (array $r): bool => $r['liftMm'] >= self::LIFT_FROM_MM && $r['margin'] > 0));
-        $logs = array_map(static fn (array $r): float => log($r['margin']), $lifted);
 
-        return new self(
-            \count($readings),
-            \count($lifted),
-            array_sum(array_column($readings, 'liftMm')) / $curl,
-            \count($lifted) >= self::NEEDED ? exp(array_sum($logs) / \count($logs)) : null,
-        );
+        return new self($readings, $lifted, $sum / $curl, $lifted >= self::NEEDED ? exp($logs / $lifted) : null);
     }
 }

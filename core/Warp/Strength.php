@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Warp;
 
 use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Statistics\Sample;
 
 /** How hard a pair holds per area, MPa: a middle and a span that it may lie in. */
 final readonly class Strength
@@ -32,19 +31,16 @@ final readonly class Strength
 
     /**
      * Own hot pulls, force ÷ contact area. The span is where a further pull may fall: mean ± 2 standard deviations, and
-     * never less than a tenth of the mean below.
-     *
-     * @param list<float> $pullsMpa lower bounds count as they are, which is on the safe side
+     * never less than a tenth of the mean below. Lower bounds count as they are, which is on the safe side.
      *
      * @return self|null null with fewer than two pulls
      */
-    public static function ofPulls(array $pullsMpa): ?self
+    public static function ofPulls(int $pulls, ?float $meanMpa, ?float $sdMpa): ?self
     {
-        $sample = new Sample($pullsMpa);
-        if (null === $sample->mean || null === $sample->sd) {
+        if ($pulls < 2 || null === $meanMpa || null === $sdMpa || $meanMpa <= 0) {
             return null;
         }
 
-        return new self(max(0.1 * $sample->mean, $sample->mean - 2 * $sample->sd), $sample->mean, $sample->mean + 2 * $sample->sd, $sample->n);
+        return new self(max(0.1 * $meanMpa, $meanMpa - 2 * $sdMpa), $meanMpa, $meanMpa + 2 * $sdMpa, $pulls);
     }
 }

@@ -5,26 +5,32 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Test\Setup;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\Proposal;
 use Sitzplatz\Choose\Stop;
 
-/** What the seat strip draws: the window, the target, the stops, and where the part comes off. */
+/** What the seat strip draws: the window, target and set-point, the stops, and where the part comes off. */
 final readonly class StripData
 {
-    public function __construct(private Catalogue $catalogue)
+    public function __construct(private ShopCatalogue $shop)
     {
     }
 
-    /** @return array<string, mixed> */
-    public static function of(Proposal $proposal, Pairing $pairing, ?float $targetC): array
+    /**
+     * @param float|null $target    on the axis of the window; null: unheated
+     * @param float|null $setPointC on the display
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Proposal $proposal, Pairing $pairing, ?float $target, ?float $setPointC): array
     {
         return [
-            'lowC' => $pairing->window->lowC,
-            'targetC' => $targetC,
-            'highC' => $pairing->window->highC,
+            'axis' => $pairing->window->axis->value,
+            'low' => $pairing->window->low,
+            'target' => $target,
+            'setPointC' => $setPointC,
+            'high' => $pairing->window->high,
             'releaseC' => $pairing->releaseC,
             'roomC' => $proposal->job->roomC,
             'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label, 'atC' => $stop->atC], $proposal->stops()),
@@ -35,12 +41,14 @@ final readonly class StripData
     public function ofSetup(Setup $setup): ?array
     {
         $comparison = $setup->comparison;
-        $pairing = $this->catalogue->pairing($comparison->materialId, $setup->fitting->surfaceId);
+        $catalogue = $this->shop->get();
+        $surface = $catalogue->surface($setup->fitting->surfaceId);
+        $pairing = $catalogue->pairing($comparison->materialId, $surface->id);
         if (null === $pairing) {
             return null;
         }
-        $job = new JobRequest($this->catalogue->material($comparison->materialId), $comparison->printer->facts(), $comparison->roomC);
+        $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC);
 
-        return self::of(new Proposal($job, $setup->side->facts(), $this->catalogue->surface($setup->fitting->surfaceId), null, $pairing, null), $pairing, $setup->bedFirstC);
+        return self::of(new Proposal($job, $setup->side->facts($catalogue), $surface, null, $pairing, null), $pairing, $setup->bedFirstC, $setup->bedFirstC);
     }
 }

@@ -65,7 +65,7 @@ final readonly class Judging
             'name' => $setup->name(),
             'strip' => $this->strip->ofSetup($setup),
             'ownRuns' => [
-                'atC' => $setup->bedFirstC ?? $comparison->roomC,
+                'at' => $setup->bedFirstC ?? $comparison->roomC,
                 'held' => $judgement->held->held,
                 'failed' => $judgement->held->runs - $judgement->held->held,
                 'stuck' => $record->count(Measure::Effort, $comparison->judgingLimits()->effortAtMost->value),

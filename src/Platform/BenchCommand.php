@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Platform;
 
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\AgentFacts;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\OwnRuns;
@@ -81,7 +82,7 @@ final class BenchCommand extends Command
             $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true);
             $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
         }
-        $twenty = array_map(static fn (int $i): string => $agents[$i % \count($agents)], range(0, 19));
+        $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));
         $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120);
 
         return Ranking::of($this->catalogue, new JobRequest($this->catalogue->material('petg'), $printer, 20), $sides, $twenty, new Experience($runs));

@@ -15,7 +15,7 @@ use Symfony\Component\Yaml\Yaml;
 /** Reads the YAML files of the catalogue, holds them against their schemas, and keeps the result as PHP. */
 final readonly class CatalogueLoader
 {
-    private const FILES = ['materials', 'surfaces', 'agents', 'pairings', 'checks'];
+    private const FILES = ['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings', 'checks'];
 
     public function __construct(
         private string $projectDir,
@@ -27,7 +27,7 @@ final readonly class CatalogueLoader
 
     public function load(): Catalogue
     {
-        /** @var array{materials: list<array<string, mixed>>, surfaces: list<array<string, mixed>>, agents: list<array<string, mixed>>, pairings: list<array<string, mixed>>} $data */
+        /** @var array<string, list<array<string, mixed>>> $data */
         $data = $this->data();
 
         return Catalogue::fromArray($data);

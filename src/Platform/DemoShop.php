@@ -8,13 +8,17 @@ use App\Account\Role;
 use App\Account\User;
 use App\Care\CareEvent;
 use App\Care\ChangeEvent;
+use App\Choose\StoredFact;
 use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\Plate;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Shelf\SurfaceMeasurement;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\Grade;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -53,13 +57,19 @@ final class DemoShop
         }
         foreach ($data['lots'] as $l) {
             $this->lots[$l['label']] = $lot = new Lot(Uuid::v7(), $long);
-            $lot->apply([...$l, 'driedOn' => $now->modify("-{$l['dried']} days")->format('Y-m-d')]);
+            $lot->apply([...$l, 'driedOn' => isset($l['dried']) ? $now->modify("-{$l['dried']} days")->format('Y-m-d') : null, 'openedOn' => $now->modify("-{$l['opened']} days")->format('Y-m-d')]);
             $this->entities->persist($lot);
         }
         $this->users($data, $long);
         foreach ($data['care'] as $c) {
             $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
             $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, 'Mara', ''));
+        }
+        foreach ($data['surfaceTemperatures'] as $m) {
+            $this->entities->persist(new SurfaceMeasurement(Uuid::v7(), $now->modify("-{$m['days']} days"), $this->printers[$m['printer']], $this->sides[$m['side']]->current(), (float) $m['displayC'], (float) $m['surfaceC'], (float) $m['roomC'], 'Mara'));
+        }
+        foreach ($data['facts'] as $f) {
+            $this->entities->persist(new StoredFact(Uuid::v7(), $now->modify("-{$f['days']} days"), $f['materialId'], $f['surfaceId'], $f['agentKindId'], $f['window'], null, AgentRole::from($f['role']), Grade::from($f['hold']), Grade::from($f['release']), $f['barrier'], $f['why'], 'Tilo'));
         }
         foreach ($data['changes'] as $c) {
             $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], $c['kind'], 'Mara', $c['note']));
@@ -89,7 +99,7 @@ final class DemoShop
     {
         $plate = new Plate(Uuid::v7(), $at);
         $plate->printer = $this->printers[$p['printer']];
-        $plate->apply(['number' => $p['number'], 'widthMm' => $p['size'][0], 'depthMm' => $p['size'][1], 'magnetic' => $p['magnetic'], 'note' => $p['note']]);
+        $plate->apply([...$p, 'widthMm' => $p['size'][0], 'depthMm' => $p['size'][1], 'purchasedOn' => $at->format('Y-m-d')]);
         $this->entities->persist($plate);
         foreach (['front', 'back'] as $face) {
             if (isset($p[$face])) {

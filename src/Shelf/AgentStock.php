@@ -6,6 +6,8 @@ namespace App\Shelf;
 
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\AgentFacts;
 
 /** An agent on the shelf: a stick, can or jar of a kind. */
 #[ORM\Entity]
@@ -25,6 +27,14 @@ class AgentStock extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $openedOn;
 
+    /** In the shop's money. */
+    #[ORM\Column(nullable: true)]
+    public ?float $price = null;
+
+    /** How many coats it gives. */
+    #[ORM\Column(nullable: true)]
+    public ?int $coats = null;
+
     #[ORM\Column]
     public bool $retired = false;
 
@@ -34,7 +44,18 @@ class AgentStock extends VersionedRow implements ShelfItem
         $this->name = $body['name'];
         $this->batch = $body['batch'];
         $this->openedOn = \is_string($body['openedOn']) ? new \DateTimeImmutable($body['openedOn']) : null;
+        $this->price = Number::orNull($body['price'] ?? null);
+        $this->coats = $body['coats'] ?? null;
         $this->retired = $body['retired'] ?? false;
+    }
+
+    public function facts(Catalogue $catalogue): AgentFacts
+    {
+        return new AgentFacts(
+            $this->kindId,
+            $this->name,
+            null === $this->price || null === $this->coats ? null : $this->price / $this->coats / $catalogue->agent($this->kindId)->coatPrints,
+        );
     }
 
     public function toArray(): array
@@ -46,6 +67,8 @@ class AgentStock extends VersionedRow implements ShelfItem
             'name' => $this->name,
             'batch' => $this->batch,
             'openedOn' => $this->openedOn?->format('Y-m-d'),
+            'price' => $this->price,
+            'coats' => $this->coats,
             'retired' => $this->retired,
         ];
     }

@@ -25,6 +25,9 @@ class Lot extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $driedOn;
 
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $openedOn = null;
+
     #[ORM\Column(length: 500)]
     public string $note;
 
@@ -37,6 +40,7 @@ class Lot extends VersionedRow implements ShelfItem
         $this->materialId = $body['materialId'];
         $this->name = $body['name'];
         $this->driedOn = \is_string($body['driedOn']) ? new \DateTimeImmutable($body['driedOn']) : null;
+        $this->openedOn = \is_string($body['openedOn'] ?? null) ? new \DateTimeImmutable($body['openedOn']) : null;
         $this->note = $body['note'];
         $this->retired = $body['retired'] ?? false;
     }
@@ -50,6 +54,7 @@ class Lot extends VersionedRow implements ShelfItem
             'materialId' => $this->materialId,
             'name' => $this->name,
             'driedOn' => $this->driedOn?->format('Y-m-d'),
+            'openedOn' => $this->openedOn?->format('Y-m-d'),
             'note' => $this->note,
             'retired' => $this->retired,
         ];

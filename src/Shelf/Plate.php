@@ -32,6 +32,25 @@ class Plate extends VersionedRow implements ShelfItem
     #[ORM\Column(length: 500)]
     public string $note;
 
+    /** @var list<array{of: string, mm: float, contactM2KW?: float|null}> from below, with the front up */
+    #[ORM\Column(type: 'json')]
+    public array $layers = [];
+
+    /** Carries the mark that some printers look for. */
+    #[ORM\Column]
+    public bool $marked = true;
+
+    /** The plate type to pick in the slicer; "" for none in particular. */
+    #[ORM\Column(length: 60)]
+    public string $slicerType = '';
+
+    /** In the shop's money. */
+    #[ORM\Column(nullable: true)]
+    public ?float $price = null;
+
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $purchasedOn = null;
+
     #[ORM\Column]
     public bool $retired = false;
 
@@ -54,6 +73,11 @@ class Plate extends VersionedRow implements ShelfItem
         $this->depthMm = (float) $body['depthMm'];
         $this->magnetic = $body['magnetic'];
         $this->note = $body['note'];
+        $this->layers = $body['layers'] ?? [];
+        $this->marked = $body['marked'] ?? true;
+        $this->slicerType = $body['slicerType'] ?? '';
+        $this->price = Number::orNull($body['price'] ?? null);
+        $this->purchasedOn = \is_string($body['purchasedOn'] ?? null) ? new \DateTimeImmutable($body['purchasedOn']) : null;
         $this->retired = $body['retired'] ?? false;
     }
 
@@ -68,6 +92,11 @@ class Plate extends VersionedRow implements ShelfItem
             'magnetic' => $this->magnetic,
             'printerId' => $this->printer?->id->toRfc4122(),
             'note' => $this->note,
+            'layers' => $this->layers,
+            'marked' => $this->marked,
+            'slicerType' => $this->slicerType,
+            'price' => $this->price,
+            'purchasedOn' => $this->purchasedOn?->format('Y-m-d'),
             'retired' => $this->retired,
             'sides' => array_values($this->sides->map(static fn (PlateSide $side): array => $side->toArray())->toArray()),
         ];

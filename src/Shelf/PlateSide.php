@@ -6,6 +6,8 @@ namespace App\Shelf;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\MeasuredSurface;
 use Sitzplatz\Choose\SideFacts;
 use Symfony\Component\Uid\Uuid;
 
@@ -39,17 +41,24 @@ class PlateSide extends Row
         return $this->fitting ?? throw new \LogicException('A side is made together with its first fitting.');
     }
 
-    public function facts(): SideFacts
+    public function facts(Catalogue $catalogue, ?MeasuredSurface $measured = null): SideFacts
     {
+        $surface = $catalogue->surface($this->current()->surfaceId);
+
         return new SideFacts(
             $this->id->toRfc4122(),
             $this->plate->id->toRfc4122(),
             $this->label(),
-            $this->current()->surfaceId,
+            $surface->id,
             $this->plate->widthMm,
             $this->plate->depthMm,
             $this->plate->magnetic,
             $this->current()->limitC,
+            StoredLayers::read('back' === $this->face ? array_reverse($this->plate->layers) : $this->plate->layers, $catalogue, laidOn: true),
+            $this->plate->marked,
+            $this->plate->slicerType,
+            null === $this->plate->price ? null : $this->plate->price / $surface->lifePrints,
+            $measured,
         );
     }
 

@@ -6,7 +6,9 @@ namespace App\Shelf;
 
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\PrinterFacts;
+use Sitzplatz\Choose\ProbeKind;
 
 /** A printer of the shop. */
 #[ORM\Entity]
@@ -37,6 +39,58 @@ class Printer extends VersionedRow implements ShelfItem
     #[ORM\Column(nullable: true)]
     public ?float $magnetLimitC;
 
+    /** What the shop's own soak test showed the magnets to stand. */
+    #[ORM\Column(nullable: true)]
+    public ?float $magnetSoakC = null;
+
+    /** By its letters; "" if not known. */
+    #[ORM\Column(length: 20)]
+    public string $magnetGrade = '';
+
+    /** How plates are held down. */
+    #[ORM\Column(length: 60)]
+    public string $holdDown = '';
+
+    #[ORM\Column(nullable: true)]
+    public ?float $plateHoldsToMmS = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $chamberC = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $heaterW = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $heaterV = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $limitA = null;
+
+    #[ORM\Column(length: 20)]
+    public ProbeKind $probe = ProbeKind::Touch;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $probeRangeMm = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $zTravelBelowMm = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $usualPlateMm = null;
+
+    #[ORM\Column]
+    public bool $bedMoves = false;
+
+    #[ORM\Column]
+    public bool $looksForMark = false;
+
+    #[ORM\Column]
+    public float $displayReadsHighK = 0.0;
+
+    /** @var list<array{of: string, mm: float, contactM2KW?: float|null}> from the heater upwards */
+    #[ORM\Column(type: 'json')]
+    public array $bedLayers = [];
+
     #[ORM\Column]
     public bool $retired = false;
 
@@ -50,10 +104,26 @@ class Printer extends VersionedRow implements ShelfItem
         $this->maxNozzleC = (float) $body['maxNozzleC'];
         $this->enclosed = $body['enclosed'];
         $this->magnetLimitC = Number::orNull($body['magnetLimitC']);
+        $this->magnetSoakC = Number::orNull($body['magnetSoakC'] ?? null);
+        $this->magnetGrade = $body['magnetGrade'] ?? '';
+        $this->holdDown = $body['holdDown'] ?? '';
+        $this->plateHoldsToMmS = Number::orNull($body['plateHoldsToMmS'] ?? null);
+        $this->chamberC = Number::orNull($body['chamberC'] ?? null);
+        $this->heaterW = Number::orNull($body['heaterW'] ?? null);
+        $this->heaterV = Number::orNull($body['heaterV'] ?? null);
+        $this->limitA = Number::orNull($body['limitA'] ?? null);
+        $this->probe = ProbeKind::from($body['probe'] ?? ProbeKind::Touch->value);
+        $this->probeRangeMm = Number::orNull($body['probeRangeMm'] ?? null);
+        $this->zTravelBelowMm = Number::orNull($body['zTravelBelowMm'] ?? null);
+        $this->usualPlateMm = Number::orNull($body['usualPlateMm'] ?? null);
+        $this->bedMoves = $body['bedMoves'] ?? false;
+        $this->looksForMark = $body['looksForMark'] ?? false;
+        $this->displayReadsHighK = (float) ($body['displayReadsHighK'] ?? 0);
+        $this->bedLayers = $body['bedLayers'] ?? [];
         $this->retired = $body['retired'] ?? false;
     }
 
-    public function facts(): PrinterFacts
+    public function facts(Catalogue $catalogue): PrinterFacts
     {
         return new PrinterFacts(
             $this->id->toRfc4122(),
@@ -65,6 +135,20 @@ class Printer extends VersionedRow implements ShelfItem
             $this->maxNozzleC,
             $this->enclosed,
             $this->magnetLimitC,
+            $this->magnetSoakC,
+            $this->chamberC,
+            $this->heaterW,
+            $this->heaterV,
+            $this->limitA,
+            $this->probe,
+            $this->probeRangeMm,
+            $this->zTravelBelowMm,
+            $this->usualPlateMm,
+            $this->bedMoves,
+            $this->plateHoldsToMmS,
+            $this->looksForMark,
+            $this->displayReadsHighK,
+            StoredLayers::read($this->bedLayers, $catalogue),
         );
     }
 
@@ -81,6 +165,22 @@ class Printer extends VersionedRow implements ShelfItem
             'maxNozzleC' => $this->maxNozzleC,
             'enclosed' => $this->enclosed,
             'magnetLimitC' => $this->magnetLimitC,
+            'magnetSoakC' => $this->magnetSoakC,
+            'magnetGrade' => $this->magnetGrade,
+            'holdDown' => $this->holdDown,
+            'plateHoldsToMmS' => $this->plateHoldsToMmS,
+            'chamberC' => $this->chamberC,
+            'heaterW' => $this->heaterW,
+            'heaterV' => $this->heaterV,
+            'limitA' => $this->limitA,
+            'probe' => $this->probe->value,
+            'probeRangeMm' => $this->probeRangeMm,
+            'zTravelBelowMm' => $this->zTravelBelowMm,
+            'usualPlateMm' => $this->usualPlateMm,
+            'bedMoves' => $this->bedMoves,
+            'looksForMark' => $this->looksForMark,
+            'displayReadsHighK' => $this->displayReadsHighK,
+            'bedLayers' => $this->bedLayers,
             'retired' => $this->retired,
         ];
     }

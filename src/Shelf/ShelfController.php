@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Shelf;
 
 use App\Platform\Audit;
-use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\Row;
@@ -20,7 +19,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
 
-/** The shop's own things: printers, plates, agents and lots; and the catalogue that they point to. */
+/** The shop's own things: printers, plates, agents and lots. */
 final readonly class ShelfController
 {
     public function __construct(
@@ -29,16 +28,9 @@ final readonly class ShelfController
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private Catalogue $catalogue,
-        private CatalogueLoader $loader,
         private Audit $audit,
         private Now $now,
     ) {
-    }
-
-    #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
-    public function catalogue(): JsonResponse
-    {
-        return new JsonResponse([...$this->loader->data(), 'digest' => $this->catalogue->digest]);
     }
 
     #[Route('/api/printers', name: 'listPrinters', methods: ['GET'])]
@@ -179,7 +171,11 @@ final readonly class ShelfController
         if ($row instanceof AgentStock && !isset($this->catalogue->agents[$body['kindId']])) {
             throw Problem::invalid('kindId', 'The catalogue has no such agent: choose one from the list.');
         }
+        if ($row instanceof Printer) {
+            StoredLayers::check($body['bedLayers'] ?? [], $this->catalogue, 'bedLayers');
+        }
         if ($row instanceof Plate) {
+            StoredLayers::check($body['layers'] ?? [], $this->catalogue, 'layers');
             $row->printer = null === $body['printerId'] ? null : $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
         }
         $row->apply($body);

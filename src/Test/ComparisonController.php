@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
+use App\Choose\ShopCatalogue;
 use App\Judge\Judging;
 use App\Judge\VerdictRecord;
 use App\Platform\Audit;
@@ -48,6 +49,7 @@ final readonly class ComparisonController
         private RunRepository $runs,
         private Judging $judging,
         private Catalogue $catalogue,
+        private ShopCatalogue $shop,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -223,12 +225,13 @@ final readonly class ComparisonController
         if ('filament' !== $comparison->printer->kind) {
             throw Problem::invalid('printerId', \sprintf('%s prints resin: choose a filament printer.', $comparison->printer->name));
         }
-        $job = new JobRequest($this->catalogue->material($comparison->materialId), $comparison->printer->facts(), $comparison->roomC, $body['lotId']);
+        $catalogue = $this->shop->get();
+        $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC, $body['lotId']);
         $comparison->setups->clear();
         foreach ($body['setups'] as $i => $each) {
             $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");
             $agent = null === $each['agentId'] ? null : $this->edit->reference(AgentStock::class, $each['agentId'], "setups.$i.agentId");
-            $refusal = SetupCheck::refuses($this->catalogue, $job, $side->facts(), $agent?->kindId, Number::orNull($each['bedFirstC']));
+            $refusal = SetupCheck::refuses($catalogue, $job, $side->facts($catalogue), $agent?->kindId, Number::orNull($each['bedFirstC']));
             if (null !== $refusal) {
                 throw Problem::invalid("setups.$i", $refusal);
             }

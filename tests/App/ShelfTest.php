@@ -96,7 +96,7 @@ final class ShelfTest extends ApiTestCase
         foreach (['pla', 'petg', 'abs', 'pa', 'tpu'] as $material) {
             self::assertContains($material, array_column($catalogue['materials'], 'id'));
         }
-        self::assertCount(6, $catalogue['surfaces']);
+        self::assertCount(31, $catalogue['surfaces']);
     }
 
     public function testCareIsNotedAndCounted(): void

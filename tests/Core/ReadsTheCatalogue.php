@@ -13,13 +13,15 @@ trait ReadsTheCatalogue
     private static function catalogue(): Catalogue
     {
         static $catalogue = null;
-        $folder = \dirname(__DIR__, 2).'/catalogue';
+        if (null === $catalogue) {
+            /** @var array<string, list<array<string, mixed>>> $data */
+            $data = [];
+            foreach (['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings'] as $name) {
+                $data[$name] = Yaml::parseFile(\dirname(__DIR__, 2)."/catalogue/$name.yaml");
+            }
+            $catalogue = Catalogue::fromArray($data);
+        }
 
-        return $catalogue ??= Catalogue::fromArray([
-            'materials' => Yaml::parseFile("$folder/materials.yaml"),
-            'surfaces' => Yaml::parseFile("$folder/surfaces.yaml"),
-            'agents' => Yaml::parseFile("$folder/agents.yaml"),
-            'pairings' => Yaml::parseFile("$folder/pairings.yaml"),
-        ]);
+        return $catalogue;
     }
 }

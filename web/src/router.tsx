@@ -3,7 +3,9 @@ import { createRootRoute, createRoute, createRouter } from '@tanstack/react-rout
 
 import { People } from './account/People';
 import { Care } from './care/Care';
+import { Catalogue } from './choose/Catalogue';
 import { Choose } from './choose/Choose';
+import { Heat } from './choose/Heat';
 import { Fix } from './fix/Fix';
 import { JudgeList } from './judge/JudgeList';
 import { Judgement } from './judge/Judgement';
@@ -26,6 +28,8 @@ const at = <Path extends string>(path: Path, component: () => React.ReactNode) =
 const tree = root.addChildren([
     at('/', Start),
     at('/choose', Choose),
+    at('/choose/catalogue', Catalogue),
+    at('/choose/heat', Heat),
     at('/test', ComparisonList),
     at('/test/new', NewPlan),
     at('/test/$id', ComparisonPage),

@@ -7,34 +7,23 @@ namespace Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
 
-/** The printer cannot print the material at all, or its bed cannot reach the window. */
+/** The printer cannot print the material at all. */
 final readonly class PrinterGate implements Gate
 {
     public function refuses(Proposal $proposal): ?string
     {
         $printer = $proposal->job->printer;
         $material = $proposal->job->material;
-        if (!$printer->filament) {
-            return \sprintf('%s prints resin, not filament.', $printer->name);
+        if ($printer->filament !== $material->filament) {
+            return \sprintf('%s prints %s, not %s.', $printer->name, $printer->filament ? 'filament' : 'resin', $printer->filament ? 'resin' : 'filament');
         }
-        if ($printer->maxNozzleC < $material->nozzleC[0]) {
+        if (null !== $material->nozzleC && $printer->maxNozzleC < $material->nozzleC[0]) {
             return \sprintf('%s needs a nozzle of %.0f °C; %s reaches %.0f °C.', $material->name, $material->nozzleC[0], $printer->name, $printer->maxNozzleC);
         }
-        if (null === $proposal->pairing) {
-            return null;
-        }
-        $window = $proposal->pairing->window;
-        if (null === $printer->maxBedC) {
-            return $window->holds($proposal->job->roomC) ? null : \sprintf(
-                '%s has no bed heater, and %s does not hold here at a room temperature of %.0f °C.',
-                $printer->name,
-                $material->name,
-                $proposal->job->roomC,
-            );
+        if (null !== $material->bedC && null !== $printer->maxBedC && $printer->maxBedC < $material->bedC[0] && $material->bedC[0] >= 120) {
+            return \sprintf('%s needs a bed of %.0f °C and more; %s reaches %.0f °C.', $material->name, $material->bedC[0], $printer->name, $printer->maxBedC);
         }
 
-        return $window->targetC > $printer->maxBedC
-            ? \sprintf('It needs a bed of %.0f °C; %s reaches %.0f °C.', $window->targetC, $printer->name, $printer->maxBedC)
-            : null;
+        return null;
     }
 }

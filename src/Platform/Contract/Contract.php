@@ -44,15 +44,26 @@ final class Contract
         if (\strlen($raw) > self::LARGEST_BODY_BYTES) {
             throw Problem::invalid('', 'This is too large: send at most 2 MB at a time.', 413);
         }
+
+        return $this->read($raw, (string) $request->attributes->get('_route'));
+    }
+
+    /**
+     * A JSON text, checked against the request of an operation.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws Problem with a field and a sentence for each fault
+     */
+    public function read(string $json, string $operationId): array
+    {
         try {
-            $data = json_decode($raw, false, 64, \JSON_THROW_ON_ERROR);
-            $body = json_decode($raw, true, 64, \JSON_THROW_ON_ERROR);
+            $data = json_decode($json, false, 64, \JSON_THROW_ON_ERROR);
+            $body = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $e) {
             throw Problem::invalid('', 'This is not readable as JSON: '.$e->getMessage().'.', 400, $e);
         }
-        $operation = (string) $request->attributes->get('_route');
-        $pointer = $this->operation($operation);
-        $errors = $this->errors($data, $pointer.'/requestBody/content/application~1json/schema');
+        $errors = $this->errors($data, $this->operation($operationId).'/requestBody/content/application~1json/schema');
         if ([] !== $errors) {
             throw Problem::faults($errors);
         }

@@ -6,12 +6,14 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\AgentFacts;
 use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\OwnRuns;
 use Sitzplatz\Choose\PrinterFacts;
 use Sitzplatz\Choose\Ranking;
+use Sitzplatz\Choose\Rejection;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 
@@ -36,7 +38,7 @@ final class FirstChoiceTest extends TestCase
         yield 'PETG on smooth PEI: the stick as barrier' => ['petg', ['pei_smooth'], ['pva_stick', 'spray_film', 'polymer_adhesive'], 'pei_smooth, PVA stick'];
         yield 'PETG on glass: a film' => ['petg', ['glass'], ['spray_film'], 'glass, spray film'];
         yield 'PETG: the barrier on smooth PEI before bare texture' => ['petg', ['pei_textured', 'pei_smooth'], ['pva_stick'], 'pei_smooth, PVA stick'];
-        yield 'ABS: PEI bare' => ['abs', self::ALL, ['pva_stick', 'polymer_adhesive'], 'pei_smooth, bare'];
+        yield 'ABS: PEI bare' => ['abs', self::ALL, ['pva_stick', 'polymer_adhesive'], 'pei_textured, bare'];
         yield 'ABS on glass: the adhesive before the stick' => ['abs', ['glass'], ['pva_stick', 'polymer_adhesive'], 'glass, engineered polymer adhesive'];
         yield 'ASA as ABS' => ['asa', ['pei_textured', 'glass'], ['pva_stick'], 'pei_textured, bare'];
         yield 'TPU on smooth PEI: the stick' => ['tpu', ['pei_smooth'], ['pva_stick', 'spray_film'], 'pei_smooth, PVA stick'];
@@ -53,11 +55,12 @@ final class FirstChoiceTest extends TestCase
         $ranking = self::rank($material, $surfaces, $agents);
         self::assertNotSame([], $ranking->candidates);
         self::assertSame($first, self::label($ranking->candidates[0]));
-        self::assertSame(\count($surfaces) * (1 + \count($agents)), \count($ranking->candidates) + \count($ranking->rejections), 'Everything is either ranked or ruled out.');
+        $sidesOut = \count(array_filter($ranking->rejections, static fn (Rejection $r): bool => $r->wholeSide));
+        self::assertSame(\count($surfaces) * (1 + \count($agents)), \count($ranking->candidates) + \count($ranking->rejections) + $sidesOut * \count($agents), 'Everything is either ranked or ruled out.');
         foreach ($ranking->candidates as $i => $candidate) {
-            self::assertGreaterThanOrEqual($candidate->pairing->window->lowC, $candidate->targetC);
-            self::assertLessThanOrEqual($candidate->pairing->window->highC, $candidate->targetC);
-            self::assertLessThanOrEqual($candidate->proposal->stops()[0]->atC, $candidate->targetC, 'Never past a stop.');
+            self::assertGreaterThanOrEqual($candidate->pairing->window->low, $candidate->target->at);
+            self::assertLessThanOrEqual($candidate->pairing->window->high, $candidate->target->at);
+            self::assertLessThanOrEqual($candidate->proposal->stops()[0]->atC, $candidate->target->at, 'Never past a stop.');
             if ($i > 0) {
                 self::assertGreaterThan($candidate->chance - 0.0501, $ranking->candidates[$i - 1]->chance, 'Not far behind the next.');
             }
@@ -108,7 +111,7 @@ final class FirstChoiceTest extends TestCase
         $sides = array_map(static fn (string $surface): SideFacts => new SideFacts($surface, $surface, $surface, $surface, 250, 210, true), $surfaces);
         $printer = new PrinterFacts('p', 'North bay', true, 250, 210, 120, 300, true, 120);
 
-        return Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot'), $sides, $agents, new Experience($runs));
+        return Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot'), $sides, array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), $agents), new Experience($runs));
     }
 
     private static function label(Candidate $candidate): string

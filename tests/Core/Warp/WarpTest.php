@@ -96,9 +96,9 @@ final class WarpTest extends TestCase
     public function testOwnPullsBeatTheGrade(): void
     {
         // Mean 0.5, standard deviation 0.1 of 0.4, 0.5, 0.6.
-        $own = Strength::ofPulls([0.4, 0.5, 0.6]);
+        $own = Strength::ofPulls(3, 0.5, 0.1);
         self::assertNotNull($own);
-        self::assertNull(Strength::ofPulls([0.4]));
+        self::assertNull(Strength::ofPulls(1, 0.4, null));
         self::assertEqualsWithDelta([0.3, 0.5, 0.7], [$own->lowMpa, $own->middleMpa, $own->highMpa], 1e-12);
         self::assertSame(3, $own->ownPulls);
         self::assertSame(0, Strength::ofGrade(Grade::Strong)->ownPulls);
@@ -106,8 +106,8 @@ final class WarpTest extends TestCase
 
     public function testOwnLiftsRecalibrate(): void
     {
-        self::assertNull(LiftCalibration::of([['liftMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0]]), 'One is too few.');
-        $calibration = LiftCalibration::of(array_fill(0, 4, ['liftMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0]));
+        self::assertNull(LiftCalibration::of([['readings' => 1, 'lifted' => 1, 'sumMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0]]), 'One is too few.');
+        $calibration = LiftCalibration::of([['readings' => 4, 'lifted' => 4, 'sumMm' => 1.2, 'curlMm' => 0.02, 'margin' => 2.0]]);
         self::assertNotNull($calibration);
         self::assertEqualsWithDelta(15, $calibration->timesTheModel, 1e-9);
         self::assertEqualsWithDelta(2, $calibration->marginWhereItLifts, 1e-9);
@@ -116,8 +116,11 @@ final class WarpTest extends TestCase
         $own = HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair), calibration: $calibration);
         self::assertEqualsWithDelta($plain->middle / 2, $own->middle, 1e-9, 'What lifted at 2 lifts at 1 from now on.');
         self::assertLessThan($plain->high / $plain->middle, $own->high / $own->middle);
-        $held = LiftCalibration::of(array_fill(0, 4, ['liftMm' => 0.02, 'curlMm' => 0.02, 'margin' => 2.0]));
+        $held = LiftCalibration::of([['readings' => 4, 'lifted' => 0, 'sumMm' => 0.08, 'curlMm' => 0.02, 'margin' => 2.0]]);
         self::assertNull($held?->marginWhereItLifts, 'What stays down sets no scale.');
+        // Two pieces that lifted at 2 and at 8: the geometric mean is 4.
+        $two = LiftCalibration::of([['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 2.0], ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 8.0]]);
+        self::assertEqualsWithDelta(4, $two?->marginWhereItLifts, 1e-9);
     }
 
     public function testFiguresThatCannotBeAreRefused(): void

@@ -33,6 +33,24 @@ export function setToken(token: string | null): void {
     csrf = token ?? '';
 }
 
+/** Sends a part's file as it is; nothing of it is kept on the server. */
+export async function readPart(file: Blob, signal: AbortSignal): Promise<Schemas['PartReading']> {
+    let response: Response;
+    try {
+        response = await fetch('/api/parts/read', { method: 'POST', credentials: 'same-origin', signal, headers: { Accept: 'application/json', 'X-CSRF-Token': csrf, 'Content-Type': 'application/octet-stream' }, body: file });
+    } catch {
+        throw new Unreachable();
+    }
+    const data: unknown = await response.json().catch(() => null);
+    if (response.status === 413 && data === null) {
+        throw new Problem(413, 'Too large', 'The file is larger than 128 MB: export the part with a coarser tolerance.', []);
+    }
+    if (!response.ok) {
+        throw problem(response.status, data);
+    }
+    return data as Schemas['PartReading'];
+}
+
 export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     let response: Response;
     try {

@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
 
-import { call, setToken, type Schemas } from './client';
+import { call, Problem, setToken, type Schemas } from './client';
 
 const list = <T>(key: string) => queryOptions({ queryKey: [key], queryFn: () => call<T[]>('GET', '/' + key) });
 
@@ -23,6 +23,15 @@ export const usersQuery = list<Schemas['User']>('users');
 export const comparisonsQuery = list<Schemas['ComparisonRow']>('comparisons');
 export const profilesQuery = list<Schemas['Profile']>('profiles');
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
+
+export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: () => call<Schemas['Pairing'][]>('GET', '/catalogue/pairs') });
+export const pairQuery = (materialId: string, surfaceId: string) =>
+    queryOptions({
+        queryKey: ['pairs', materialId, surfaceId],
+        // Nothing known of a pair is an answer, and no fault.
+        queryFn: () => call<Schemas['PairingDetail']>('GET', `/catalogue/pairs/${materialId}/${surfaceId}`).catch((error: unknown) => (error instanceof Problem && error.status === 404 ? null : Promise.reject(error instanceof Error ? error : new Error('The pair could not be read.')))),
+    });
+export const surfaceTemperaturesQuery = list<Schemas['SurfaceTemperature']>('surface-temperatures');
 
 export const comparisonQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id], queryFn: () => call<Schemas['Comparison']>('GET', `/comparisons/${id}`) });
 export const judgementQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id, 'judgement'], queryFn: () => call<Schemas['Judgement']>('GET', `/comparisons/${id}/judgement`) });

@@ -5,15 +5,19 @@ import { useState } from 'react';
 import { call, Problem, type Schemas } from '../api/client';
 import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
-import { CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
-import { Cautions, Fault, Notice } from '../ui/Notice';
-import { percent, useQuantity } from '../ui/quantity';
+import { CheckField } from '../ui/Field';
+import { Fault, Notice } from '../ui/Notice';
+import { duration, percent, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { PROFILE_WORDS } from '../ui/words';
+import { CandidateNotes } from './Detail';
+import { JobForm } from './JobForm';
+import { PartDrop } from './PartDrop';
 import { keepPicked } from './picked';
+import type { Job } from './request';
 
-type Request = { materialId: string; printerId: string; lotId: string | null; roomC: number; partCount: number; jobMinutes: number | null };
+type Reading = { name: string; shape: Schemas['PartReading'] };
 
 export function Choose() {
     const { bench } = useSession();
@@ -23,18 +27,26 @@ export function Choose() {
     const may = useMay();
     const navigate = useNavigate();
     const benchLot = lots.find((lot) => lot.id === bench.lotId);
-    const [request, setRequest] = useState<Request>({
+    const [job, setJob] = useState<Job>({
         materialId: benchLot?.materialId ?? '',
         printerId: bench.printerId ?? '',
         lotId: bench.lotId,
         roomC: bench.roomC,
         partCount: 1,
         jobMinutes: null,
+        part: null,
+        foothold: null,
+        bedC: null,
+        nozzleC: null,
+        agent: null,
+        wishes: {},
     });
+    const [reading, setReading] = useState<Reading | null>(null);
     const [ticked, setTicked] = useState<string[]>([]);
     const [looked, setLooked] = useState<string | null>(null);
-    const set = (part: Partial<Request>) => setRequest({ ...request, ...part });
-    const ready = request.materialId !== '' && request.printerId !== '';
+    const set = (part: Partial<Job>) => setJob((was) => ({ ...was, ...part }));
+    const ready = job.materialId !== '' && job.printerId !== '';
+    const request: Schemas['ChooseRequest'] = { ...job, lookAt: looked, benchSideId: bench.printerId === job.printerId ? bench.plateSideId : null };
     const answer = useQuery({
         queryKey: ['choose', request],
         queryFn: () => call<Schemas['Choice']>('POST', '/choose', request),
@@ -43,47 +55,63 @@ export function Choose() {
     });
     const choice = ready && !answer.isError ? answer.data : undefined;
     const candidates = choice?.candidates ?? [];
-    const selected = candidates.find((each) => each.key === looked) ?? candidates[0];
+    const detail = choice?.detail ?? null;
     const chosen = candidates.filter((each) => ticked.includes(each.key));
+    const resin = catalogue.materials.find((m) => m.id === job.materialId)?.kind === 'resin';
     const compare = async () => {
         keepPicked({
-            printerId: request.printerId,
-            lotId: request.lotId,
-            materialId: request.materialId,
-            roomC: request.roomC,
-            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.targetC, bedOtherC: each.strip.targetC, label: each.label })),
+            printerId: job.printerId,
+            lotId: job.lotId,
+            materialId: job.materialId,
+            roomC: job.roomC,
+            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, label: each.label })),
         });
         await navigate({ to: '/test/new' });
     };
     const fault = answer.error instanceof Problem ? answer.error : undefined;
+    const read = (name: string, shape: Schemas['PartReading']) => {
+        setReading({ name, shape });
+        set({
+            part: { ...shape.part, articulated: job.part?.articulated ?? false },
+            partCount: shape.parts > 1 ? Math.min(500, shape.parts) : job.partCount,
+            foothold: shape.foothold.kind === 'none' ? null : shape.foothold,
+            nozzleC: shape.firstLayer?.nozzleC ?? null,
+        });
+    };
     return (
         <Sheet
             title="Which plate, how warm, with what on it?"
-            lead="Your own plates and agents, ranked for this material: will it hold to the end, and will it let go?"
-            margin={selected ? <Reasons candidate={selected} /> : <HowItRanks />}
+            lead="Your own plates and agents, ranked for this job: will it hold to the end, and will it let go?"
+            actions={
+                <>
+                    <Button asChild tone="quiet">
+                        <Link to="/choose/catalogue">Catalogue</Link>
+                    </Button>
+                    <Button asChild tone="quiet">
+                        <Link to="/choose/heat">Heat sums</Link>
+                    </Button>
+                </>
+            }
+            margin={
+                <div className="hidden lg:block">
+                    {detail ? <CandidateNotes detail={detail} /> : null}
+                    <HowItRanks />
+                </div>
+            }
         >
-            <form className="mb-8 grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
-                <SelectField
-                    label="Material"
-                    value={request.materialId}
-                    onValue={(materialId) => set({ materialId, lotId: lots.find((lot) => lot.id === request.lotId)?.materialId === materialId ? request.lotId : null })}
-                    empty="Choose …"
-                    options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
-                    error={fault?.of('materialId')}
-                />
-                <SelectField label="Printer" value={request.printerId} onValue={(printerId) => set({ printerId })} empty="Choose …" options={printers.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />
-                <SelectField
-                    label="Lot"
-                    value={request.lotId ?? ''}
-                    onValue={(id) => set({ lotId: id || null })}
-                    empty="any"
-                    options={lots.filter((l) => !l.retired && l.materialId === request.materialId).map((l) => ({ value: l.id, label: `${l.label}, ${l.name}` }))}
-                    error={fault?.of('lotId')}
-                />
-                <QuantityField label="Room" kind="temperature" value={request.roomC} onValue={(roomC) => roomC !== null && set({ roomC })} error={fault?.of('roomC')} />
-                <NumberField label="Parts on the plate" value={request.partCount} onValue={(n) => n !== null && set({ partCount: Math.max(1, Math.round(n)) })} error={fault?.of('partCount')} />
-                <NumberField label="Job, minutes" value={request.jobMinutes} onValue={(jobMinutes) => set({ jobMinutes })} placeholder="unknown" error={fault?.of('jobMinutes')} />
-            </form>
+            <JobForm job={job} onJob={set} fault={fault} printers={printers} lots={lots} catalogue={catalogue} />
+            <PartDrop
+                reading={reading}
+                part={job.part ?? null}
+                advice={choice?.advice ?? null}
+                used={job.foothold ?? null}
+                onRead={read}
+                onPart={(part) => {
+                    if (part === null) setReading(null);
+                    set({ part, ...(part === null || part.articulated ? { foothold: null } : {}) });
+                }}
+                onUse={(foothold) => set({ foothold })}
+            />
             <Fault error={answer.error} />
             {!ready ? (
                 <Empty>
@@ -93,13 +121,22 @@ export function Choose() {
             ) : null}
             {choice ? (
                 <>
+                    {choice.notes.length > 0 ? (
+                        <div className="mb-6">
+                            <Notice tone="caution">
+                                {choice.notes.map((note) => (
+                                    <p key={note}>{note}</p>
+                                ))}
+                            </Notice>
+                        </div>
+                    ) : null}
                     <Profiles profiles={choice.profiles} />
                     <section aria-label="Candidates">
                         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
                             <h2>
                                 {choice.candidateCount === 0 ? 'No candidate' : `${choice.candidateCount} ${choice.candidateCount === 1 ? 'candidate' : 'candidates'}, the likeliest first`}
                             </h2>
-                            {may.test && candidates.length > 0 ? (
+                            {may.test && candidates.length > 0 && !resin ? (
                                 <Button tone="main" disabled={chosen.length === 0} onClick={() => void compare()}>
                                     {chosen.length === 0 ? 'Tick some to compare' : `Compare ${chosen.length}`}
                                 </Button>
@@ -112,10 +149,11 @@ export function Choose() {
                                     key={candidate.key}
                                     place={i + 1}
                                     candidate={candidate}
-                                    selected={candidate === selected}
+                                    count={job.partCount}
+                                    detail={detail?.key === candidate.key ? detail : null}
                                     ticked={ticked.includes(candidate.key)}
                                     onLook={() => setLooked(candidate.key)}
-                                    onTick={may.test ? (on) => setTicked(on ? [...ticked, candidate.key] : ticked.filter((key) => key !== candidate.key)) : undefined}
+                                    onTick={may.test && !resin ? (on) => setTicked(on ? [...ticked, candidate.key] : ticked.filter((key) => key !== candidate.key)) : undefined}
                                 />
                             ))}
                         </ol>
@@ -164,9 +202,10 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
     );
 }
 
-type RowProps = { place: number; candidate: Schemas['Candidate']; selected: boolean; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
+type RowProps = { place: number; candidate: Schemas['Candidate']; count: number; detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
 
-function CandidateRow({ place, candidate, selected, ticked, onLook, onTick }: RowProps) {
+function CandidateRow({ place, candidate, count, detail, ticked, onLook, onTick }: RowProps) {
+    const selected = detail !== null;
     return (
         <li className={`border-b border-line py-3 pl-3 sm:pl-4 ${selected ? 'border-l-4 border-l-accent' : 'border-l-4 border-l-transparent'}`}>
             <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
@@ -178,14 +217,41 @@ function CandidateRow({ place, candidate, selected, ticked, onLook, onTick }: Ro
                 <div className="flex items-center gap-6">
                     <Odds word="holds" expectation={candidate.hold} />
                     <Odds word="lets go" expectation={candidate.release} />
+                    {count > 1 ? (
+                        <span className="text-right leading-tight">
+                            <span className="block text-xl font-[650]">{percent(candidate.chance)}</span>
+                            <span className="block text-sm text-soft">all {count}</span>
+                        </span>
+                    ) : null}
                     {onTick ? <CheckField label="Compare" checked={ticked} onValue={onTick} /> : null}
                 </div>
             </div>
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
-            <details className="lg:hidden">
-                <summary className="flex min-h-11 cursor-pointer items-center text-accent underline underline-offset-4">Why, and how to take it off</summary>
-                <ReasonList candidate={candidate} />
-            </details>
+            <p className="mt-1 text-[0.9375rem] text-soft">
+                {[
+                    candidate.turnaroundMinutes === null ? null : `${duration(candidate.turnaroundMinutes)} to warm and cool`,
+                    candidate.energyWh === null ? null : `${Math.round(candidate.energyWh)}\u00a0Wh`,
+                    candidate.costPerPrint === null ? null : `${candidate.costPerPrint.toFixed(2)} per print`,
+                    `${candidate.finish} underside`,
+                    candidate.foothold === 'no brim' ? null : candidate.foothold,
+                ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                {candidate.missed.map((missed) => (
+                    <span key={missed} className="block font-[650] text-ink">
+                        {missed}
+                    </span>
+                ))}
+            </p>
+            {detail ? (
+                <div className="mt-3 border-t border-line pt-3 text-[0.9375rem] lg:hidden">
+                    <CandidateNotes detail={detail} />
+                </div>
+            ) : (
+                <button className="min-h-11 text-accent underline underline-offset-4 lg:hidden" onClick={onLook}>
+                    Why, and how to take it off
+                </button>
+            )}
         </li>
     );
 }
@@ -199,37 +265,12 @@ function Odds({ word, expectation }: { word: string; expectation: Schemas['Expec
     );
 }
 
-function ReasonList({ candidate }: { candidate: Schemas['Candidate'] }) {
-    return (
-        <div className="flex flex-col gap-2">
-            {candidate.reasons.map((reason) => (
-                <p key={reason}>{reason}</p>
-            ))}
-            <p>
-                <strong className="text-ink">To take it off:</strong> {candidate.releaseWay}
-            </p>
-            <Cautions sentences={candidate.cautions} />
-        </div>
-    );
-}
-
-function Reasons({ candidate }: { candidate: Schemas['Candidate'] }) {
-    return (
-        <div className="lg:sticky lg:top-4">
-            <MarginNote title={`Why ${candidate.label}`}>
-                <ReasonList candidate={candidate} />
-            </MarginNote>
-            <HowItRanks />
-        </div>
-    );
-}
-
 function HowItRanks() {
     return (
         <MarginNote title="How this is ranked">
-            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, similar ones at 0.3. Where the chances are alike, bare comes before an agent, then less heat.</p>
+            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, like ones for less. Where chances are alike, bare comes before an agent, then the shorter turnaround, then the lower cost; the wishes change that.</p>
             <p>More force never wins by itself.</p>
-            <p>Below the scale, own runs: full dot held, open dot did not, square held but would not come off.</p>
+            <p>On the scale: the triangle is the surface temperature aimed at, “set” what the display has to show for it. Below, own runs: full dot held, open dot did not, square held but would not come off.</p>
         </MarginNote>
     );
 }

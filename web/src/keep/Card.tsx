@@ -59,7 +59,7 @@ export function Card() {
             </div>
             {typeof setting.windowLowC === 'number' && typeof setting.windowHighC === 'number' && release.belowC !== null ? (
                 <div className="mt-2">
-                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ lowC: setting.windowLowC, highC: setting.windowHighC, targetC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
+                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: setting.bedFirstC, setPointC: null, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
                 </div>
             ) : null}
             <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">

@@ -5,11 +5,13 @@ import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
+import { CheckField, TextField } from '../ui/Field';
 import { day, useQuantity } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { AgentForm, FittingForm, LotForm, PlateForm, PrinterForm } from './forms';
 
-type Editing = { kind: 'printer'; row: Schemas['Printer'] | null } | { kind: 'plate'; row: Schemas['Plate'] | null } | { kind: 'agent'; row: Schemas['Agent'] | null } | { kind: 'lot'; row: Schemas['Lot'] | null } | { kind: 'fitting'; row: Schemas['PlateSide'] };
+type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
+type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
 
 const TABS = [
     { value: 'plate', label: 'Plates' },
@@ -22,7 +24,10 @@ export function Shelf() {
     const may = useMay();
     const [tab, setTab] = useState<(typeof TABS)[number]['value']>('plate');
     const [editing, setEditing] = useState<Editing | null>(null);
+    const [find, setFind] = useState('');
+    const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
+    const list = { onEdit: setEditing, may: may.test, find: find.trim().toLowerCase(), retired };
     const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot' };
     return (
         <Sheet
@@ -30,7 +35,7 @@ export function Shelf() {
             lead="What the workshop has: Choose looks only at this."
             actions={
                 may.test ? (
-                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null })}>
+                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null, from: null })}>
                         New {names[tab]}
                     </Button>
                 ) : null
@@ -53,29 +58,40 @@ export function Shelf() {
                         </Tabs.Trigger>
                     ))}
                 </Tabs.List>
+                <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
+                    <div className="w-64">
+                        <TextField label="Find" type="search" value={find} onValue={setFind} />
+                    </div>
+                    <CheckField label="Show what is retired" checked={retired} onValue={setRetired} />
+                </div>
                 <Tabs.Content value="plate">
-                    <Plates onEdit={setEditing} may={may.test} />
+                    <Plates {...list} />
                 </Tabs.Content>
                 <Tabs.Content value="printer">
-                    <Printers onEdit={setEditing} may={may.test} />
+                    <Printers {...list} />
                 </Tabs.Content>
                 <Tabs.Content value="agent">
-                    <Agents onEdit={setEditing} may={may.test} />
+                    <Agents {...list} />
                 </Tabs.Content>
                 <Tabs.Content value="lot">
-                    <Lots onEdit={setEditing} may={may.test} />
+                    <Lots {...list} />
                 </Tabs.Content>
             </Tabs.Root>
-            {editing?.kind === 'printer' ? <PrinterForm row={editing.row} onDone={done} /> : null}
-            {editing?.kind === 'plate' ? <PlateForm row={editing.row} onDone={done} /> : null}
-            {editing?.kind === 'agent' ? <AgentForm row={editing.row} onDone={done} /> : null}
-            {editing?.kind === 'lot' ? <LotForm row={editing.row} onDone={done} /> : null}
+            {editing?.kind === 'printer' ? <PrinterForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
         </Sheet>
     );
 }
 
-type TabProps = { onEdit: (editing: Editing) => void; may: boolean };
+type TabProps = { onEdit: (editing: Editing) => void; may: boolean; find: string; retired: boolean };
+
+/** What is looked for, and what is in use unless the retired are wanted too. */
+function kept<T extends { retired: boolean }>(rows: T[], { find, retired }: TabProps, words: (row: T) => (string | undefined)[]): T[] {
+    return rows.filter((row) => (retired || !row.retired) && (find === '' || words(row).join(' ').toLowerCase().includes(find)));
+}
 
 function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {
     if (none) return <Empty>{none}</Empty>;
@@ -96,13 +112,18 @@ function Ledger({ head, none, children }: { head: string[]; none: string | null;
     );
 }
 
-function Row({ cells, retired, action, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; name: string }) {
+function Row({ cells, retired, action, copy, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; copy: (() => void) | null; name: string }) {
     return (
         <tr className={retired ? 'text-soft' : ''}>
             {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">retired</span> : null}</th> : <td key={i}>{cell}</td>))}
-            <td className="text-right">
+            <td className="text-right whitespace-nowrap">
+                {copy ? (
+                    <Button tone="quiet" className="px-2!" onClick={copy} aria-label={`Copy ${name}`}>
+                        Copy
+                    </Button>
+                ) : null}
                 {action ? (
-                    <Button tone="quiet" onClick={action} aria-label={`Change ${name}`}>
+                    <Button tone="quiet" className="px-2!" onClick={action} aria-label={`Change ${name}`}>
                         Change
                     </Button>
                 ) : null}
@@ -111,28 +132,31 @@ function Row({ cells, retired, action, name }: { cells: ReactNode[]; retired: bo
     );
 }
 
-function Plates({ onEdit, may }: TabProps) {
+function Plates(props: TabProps) {
+    const { onEdit, may } = props;
     const { data: plates } = useSuspenseQuery(platesQuery);
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const length = useQuantity('length');
+    const surface = (id: string) => catalogue.surfaces.find((s) => s.id === id)?.name;
     return (
         <Ledger head={['Plate', 'Sides', 'Size', 'Printer', 'Note']} none={plates.length === 0 ? 'No plates yet. Number one and put it here.' : null}>
-            {[...plates]
+            {kept(plates, props, (p) => [p.number, p.note, printers.find((each) => each.id === p.printerId)?.name, ...p.sides.flatMap((side) => [side.fitting.surfaceLot, surface(side.fitting.surfaceId)])])
                 .sort((a, b) => a.number.localeCompare(b.number, undefined, { numeric: true }))
                 .map((plate) => (
                     <Row
                         key={plate.id}
                         name={plate.number}
                         retired={plate.retired}
-                        action={may ? () => onEdit({ kind: 'plate', row: plate }) : null}
+                        action={may ? () => onEdit({ kind: 'plate', row: plate, from: null }) : null}
+                    copy={may ? () => onEdit({ kind: 'plate', row: null, from: plate }) : null}
                         cells={[
                             plate.number,
                             <ul key="sides">
                                 {plate.sides.map((side) => (
                                     <li key={side.id} className="flex flex-wrap items-baseline gap-x-3">
                                         <span>
-                                            {side.face}: <strong>{catalogue.surfaces.find((s) => s.id === side.fitting.surfaceId)?.name}</strong>{' '}
+                                            {side.face}: <strong>{surface(side.fitting.surfaceId)}</strong>{' '}
                                             <span className="text-soft">
                                                 {side.fitting.surfaceLot}, {day(side.fitting.fittedAt)}
                                             </span>
@@ -155,18 +179,20 @@ function Plates({ onEdit, may }: TabProps) {
     );
 }
 
-function Printers({ onEdit, may }: TabProps) {
+function Printers(props: TabProps) {
+    const { onEdit, may } = props;
     const { data: printers } = useSuspenseQuery(printersQuery);
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
     return (
         <Ledger head={['Printer', 'Kind', 'Bed', 'Bed up to', 'Nozzle up to', 'Magnets up to', 'Enclosed']} none={printers.length === 0 ? 'No printers yet.' : null}>
-            {printers.map((printer) => (
+            {kept(printers, props, (p) => [p.name, p.kind, p.holdDown]).map((printer) => (
                 <Row
                     key={printer.id}
                     name={printer.name}
                     retired={printer.retired}
-                    action={may ? () => onEdit({ kind: 'printer', row: printer }) : null}
+                    action={may ? () => onEdit({ kind: 'printer', row: printer, from: null }) : null}
+                    copy={may ? () => onEdit({ kind: 'printer', row: null, from: printer }) : null}
                     cells={[
                         printer.name,
                         printer.kind,
@@ -182,17 +208,19 @@ function Printers({ onEdit, may }: TabProps) {
     );
 }
 
-function Agents({ onEdit, may }: TabProps) {
+function Agents(props: TabProps) {
+    const { onEdit, may } = props;
     const { data: agents } = useSuspenseQuery(agentsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     return (
         <Ledger head={['Agent', 'Kind', 'Batch', 'Opened']} none={agents.length === 0 ? 'No agents yet; bare is always tried.' : null}>
-            {agents.map((agent) => (
+            {kept(agents, props, (a) => [a.name, a.batch, catalogue.agents.find((each) => each.id === a.kindId)?.name]).map((agent) => (
                 <Row
                     key={agent.id}
                     name={agent.name}
                     retired={agent.retired}
-                    action={may ? () => onEdit({ kind: 'agent', row: agent }) : null}
+                    action={may ? () => onEdit({ kind: 'agent', row: agent, from: null }) : null}
+                    copy={may ? () => onEdit({ kind: 'agent', row: null, from: agent }) : null}
                     cells={[agent.name, catalogue.agents.find((a) => a.id === agent.kindId)?.name, agent.batch, agent.openedOn ? day(agent.openedOn) : '']}
                 />
             ))}
@@ -200,17 +228,19 @@ function Agents({ onEdit, may }: TabProps) {
     );
 }
 
-function Lots({ onEdit, may }: TabProps) {
+function Lots(props: TabProps) {
+    const { onEdit, may } = props;
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     return (
         <Ledger head={['Lot', 'Material', 'Name', 'Dried', 'Note']} none={lots.length === 0 ? 'No lots yet. A lot is a spool or bottle of a material.' : null}>
-            {lots.map((lot) => (
+            {kept(lots, props, (l) => [l.label, l.name, l.note, catalogue.materials.find((m) => m.id === l.materialId)?.name]).map((lot) => (
                 <Row
                     key={lot.id}
                     name={lot.label}
                     retired={lot.retired}
-                    action={may ? () => onEdit({ kind: 'lot', row: lot }) : null}
+                    action={may ? () => onEdit({ kind: 'lot', row: lot, from: null }) : null}
+                    copy={may ? () => onEdit({ kind: 'lot', row: null, from: lot }) : null}
                     cells={[lot.label, catalogue.materials.find((m) => m.id === lot.materialId)?.name, lot.name, lot.driedOn ? day(lot.driedOn) : '', lot.note]}
                 />
             ))}

@@ -2,11 +2,12 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, printersQuery, useChange } from '../api/queries';
+import { catalogueQuery, lotsQuery, platesQuery, printersQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { AreaField, CheckField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { AreaField, CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { LayersField, type Layers } from '../ui/LayersField';
 import { Fault } from '../ui/Notice';
 import { Conflict } from './Conflict';
 
@@ -59,23 +60,57 @@ function FormDialog<Draft extends object>({ title, draft, setDraft, saving, onDo
     );
 }
 
-export function PrinterForm({ row, onDone }: { row: Schemas['Printer'] | null; onDone: () => void }) {
+type FormProps<T> = { row: T | null; /** The row to begin from where it is copied. */ from: T | null; onDone: () => void };
+
+/** The number after the highest of its kind: P7 and P12 give P13. */
+export function nextNumber(like: string, taken: string[]): string {
+    const stem = like.replace(/\d+$/, '');
+    const numbers = taken.filter((each) => each.replace(/\d+$/, '') === stem).map((each) => Number(/\d+$/.exec(each)?.[0] ?? 0));
+    return `${stem}${Math.max(0, ...numbers) + 1}`;
+}
+
+const PROBES = [
+    { value: 'by_hand', label: 'by hand, with a feeler' },
+    { value: 'touch', label: 'touches the surface' },
+    { value: 'inductive', label: 'inductive, senses metal' },
+];
+
+export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>) {
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const base = row ?? from;
     const [draft, setDraft] = useState({
         name: row?.name ?? '',
-        kind: row?.kind ?? ('filament'),
-        bedWidthMm: row?.bedWidthMm ?? 220,
-        bedDepthMm: row?.bedDepthMm ?? 220,
-        maxBedC: row ? (row.maxBedC ?? null) : 100,
-        maxNozzleC: row?.maxNozzleC ?? 260,
-        enclosed: row?.enclosed ?? false,
-        magnetLimitC: row ? (row.magnetLimitC ?? null) : 80,
+        kind: base?.kind ?? ('filament'),
+        bedWidthMm: base?.bedWidthMm ?? 220,
+        bedDepthMm: base?.bedDepthMm ?? 220,
+        maxBedC: base ? (base.maxBedC ?? null) : 100,
+        maxNozzleC: base?.maxNozzleC ?? 260,
+        enclosed: base?.enclosed ?? false,
+        chamberC: base?.chamberC ?? null,
+        magnetLimitC: base ? (base.magnetLimitC ?? null) : 80,
+        magnetSoakC: base?.magnetSoakC ?? null,
+        magnetGrade: base?.magnetGrade ?? '',
+        holdDown: base?.holdDown ?? '',
+        plateHoldsToMmS: base?.plateHoldsToMmS ?? null,
+        heaterW: base?.heaterW ?? null,
+        heaterV: base?.heaterV ?? null,
+        limitA: base?.limitA ?? null,
+        probe: base?.probe ?? ('touch'),
+        probeRangeMm: base?.probeRangeMm ?? null,
+        zTravelBelowMm: base?.zTravelBelowMm ?? null,
+        usualPlateMm: base ? (base.usualPlateMm ?? null) : 0.7,
+        bedMoves: base?.bedMoves ?? false,
+        looksForMark: base?.looksForMark ?? false,
+        displayReadsHighK: base?.displayReadsHighK ?? 0,
+        bedLayers: base?.bedLayers ?? ([{ of: 'aluminium', mm: 3 }, { of: 'magnet_sheet', mm: 0.8 }] as Layers),
         retired: row?.retired ?? false,
     });
     const saving = useSave<typeof draft>('/printers', row, ['printers'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     const { fault } = saving;
+    const filament = draft.kind === 'filament';
     return (
-        <FormDialog title={row ? `Change ${row.name}` : 'New printer'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <FormDialog title={row ? `Change ${row.name}` : from ? `A printer like ${from.name}` : 'New printer'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <TextField label="Name" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
             <ChoiceRow
                 label="Prints"
@@ -91,47 +126,117 @@ export function PrinterForm({ row, onDone }: { row: Schemas['Printer'] | null; o
                 <QuantityField label="Bed depth" kind="length" value={draft.bedDepthMm} onValue={(n) => set({ bedDepthMm: n ?? 0 })} error={fault?.of('bedDepthMm')} />
                 <QuantityField label="Bed reaches" kind="temperature" value={draft.maxBedC} onValue={(maxBedC) => set({ maxBedC })} placeholder="no heater" error={fault?.of('maxBedC')} />
                 <QuantityField label="Nozzle reaches" kind="temperature" value={draft.maxNozzleC} onValue={(n) => set({ maxNozzleC: n ?? 0 })} error={fault?.of('maxNozzleC')} />
-                <QuantityField label="Magnets stand" kind="temperature" value={draft.magnetLimitC} onValue={(magnetLimitC) => set({ magnetLimitC })} placeholder="no magnets" hint="Their rated limit, or what your own soak test has shown." error={fault?.of('magnetLimitC')} />
             </div>
-            <CheckField label="Enclosed" checked={draft.enclosed} onValue={(enclosed) => set({ enclosed })} />
+            <div className="grid gap-x-4 sm:grid-cols-2">
+                <CheckField label="Enclosed" checked={draft.enclosed} onValue={(enclosed) => set({ enclosed })} />
+                <CheckField label="The bed moves" checked={draft.bedMoves} onValue={(bedMoves) => set({ bedMoves })} />
+                <CheckField label="Looks for a mark on the plate" checked={draft.looksForMark} onValue={(looksForMark) => set({ looksForMark })} />
+            </div>
+            {filament ? (
+                <>
+                    <More title="How plates are held">
+                        <div className="grid gap-4 sm:grid-cols-2">
+                            <TextField label="Held down by" value={draft.holdDown} onValue={(holdDown) => set({ holdDown })} maxLength={60} />
+                            <NumberField label="Stays put up to, mm/s" value={draft.plateHoldsToMmS} onValue={(plateHoldsToMmS) => set({ plateHoldsToMmS })} placeholder="unknown" error={fault?.of('plateHoldsToMmS')} />
+                            <QuantityField label="Magnets stand" kind="temperature" value={draft.magnetLimitC} onValue={(magnetLimitC) => set({ magnetLimitC })} placeholder="no magnets" hint="Their rated limit." error={fault?.of('magnetLimitC')} />
+                            <QuantityField label="Own soak test" kind="temperature" value={draft.magnetSoakC} onValue={(magnetSoakC) => set({ magnetSoakC })} placeholder="none" hint="What they stood for an hour without harm; it lifts the limit." error={fault?.of('magnetSoakC')} />
+                            <TextField label="Magnet grade" value={draft.magnetGrade} onValue={(magnetGrade) => set({ magnetGrade })} maxLength={20} />
+                        </div>
+                    </More>
+                    <More title="Probe and travel">
+                        <div className="grid gap-4 sm:grid-cols-2">
+                            <SelectField label="Finds the bed" value={draft.probe} onValue={(probe) => set({ probe: probe as Schemas['Printer']['probe'] })} options={PROBES} error={fault?.of('probe')} />
+                            {draft.probe === 'inductive' ? <QuantityField label="Its range" kind="length" value={draft.probeRangeMm} onValue={(probeRangeMm) => set({ probeRangeMm })} placeholder="about 4 mm" error={fault?.of('probeRangeMm')} /> : null}
+                            <QuantityField label="Usual plate is thick" kind="length" value={draft.usualPlateMm} onValue={(usualPlateMm) => set({ usualPlateMm })} placeholder="unknown" error={fault?.of('usualPlateMm')} />
+                            <QuantityField label="Z goes lower by" kind="length" value={draft.zTravelBelowMm} onValue={(zTravelBelowMm) => set({ zTravelBelowMm })} placeholder="unknown" hint="How much thicker than that a plate may be." error={fault?.of('zTravelBelowMm')} />
+                        </div>
+                    </More>
+                    <More title="Heater and bed">
+                        <div className="grid gap-4 sm:grid-cols-2">
+                            <NumberField label="Heater, W" value={draft.heaterW} onValue={(heaterW) => set({ heaterW })} placeholder="unknown" error={fault?.of('heaterW')} />
+                            <NumberField label="Voltage, V" value={draft.heaterV} onValue={(heaterV) => set({ heaterV })} placeholder="unknown" error={fault?.of('heaterV')} />
+                            <NumberField label="Output carries, A" value={draft.limitA} onValue={(limitA) => set({ limitA })} placeholder="unknown" error={fault?.of('limitA')} />
+                            <NumberField label="Display reads high by, K" value={draft.displayReadsHighK} onValue={(n) => set({ displayReadsHighK: n ?? 0 })} error={fault?.of('displayReadsHighK')} />
+                            <QuantityField label="Heated chamber kept at" kind="temperature" value={draft.chamberC} onValue={(chamberC) => set({ chamberC })} placeholder="no heater" error={fault?.of('chamberC')} />
+                        </div>
+                        <LayersField label="Bed" layers={draft.bedLayers} onLayers={(bedLayers) => set({ bedLayers })} materials={catalogue.layers} error={(i) => fault?.of(`bedLayers.${i}.of`) ?? fault?.of(`bedLayers.${i}.mm`)} />
+                    </More>
+                </>
+            ) : null}
             {row ? <CheckField label="Retired" checked={draft.retired} onValue={(retired) => set({ retired })} /> : null}
         </FormDialog>
     );
 }
 
-type PlateDraft = { number: string; widthMm: number; depthMm: number; magnetic: boolean; printerId: string | null; note: string; retired?: boolean; sides?: SideDraft[] };
+function More({ title, children }: { title: string; children: ReactNode }) {
+    return (
+        <details className="border-t border-line pt-1">
+            <summary className="flex min-h-11 cursor-pointer items-center font-[650]">{title}</summary>
+            <div className="flex flex-col gap-4 pt-2">{children}</div>
+        </details>
+    );
+}
+
+type PlateDraft = {
+    number: string;
+    widthMm: number;
+    depthMm: number;
+    magnetic: boolean;
+    printerId: string | null;
+    note: string;
+    layers: Layers;
+    marked: boolean;
+    slicerType: string;
+    price: number | null;
+    purchasedOn: string | null;
+    retired?: boolean;
+    sides?: SideDraft[];
+};
 type SideDraft = { face: 'front' | 'back'; surfaceId: string; surfaceLot: string; limitC: number | null };
 
-export function PlateForm({ row, onDone }: { row: Schemas['Plate'] | null; onDone: () => void }) {
+export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
     const { data: printers } = useSuspenseQuery(printersQuery);
+    const { data: plates } = useSuspenseQuery(platesQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({
-        number: row?.number ?? '',
-        widthMm: row?.widthMm ?? 220,
-        depthMm: row?.depthMm ?? 220,
-        magnetic: row?.magnetic ?? true,
-        printerId: row?.printerId ?? null,
+    const base = row ?? from;
+    const firstPrinter = printers.find((p) => !p.retired && p.kind === 'filament');
+    const [draft, setDraft] = useState<PlateDraft>({
+        number: row?.number ?? nextNumber(from?.number ?? plates[plates.length - 1]?.number ?? 'P1', plates.map((p) => p.number)),
+        widthMm: base?.widthMm ?? firstPrinter?.bedWidthMm ?? 220,
+        depthMm: base?.depthMm ?? firstPrinter?.bedDepthMm ?? 220,
+        magnetic: base?.magnetic ?? true,
+        printerId: base ? (base.printerId ?? null) : (firstPrinter?.id ?? null),
         note: row?.note ?? '',
-        ...(row ? { retired: row.retired } : { sides: [{ face: 'front', surfaceId: '', surfaceLot: '', limitC: null }] }),
-    } as PlateDraft);
-    const saving = useSave<typeof draft>('/plates', row, ['plates', 'care'], onDone);
-    const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
+        layers: base?.layers ?? [],
+        marked: base?.marked ?? true,
+        slicerType: base?.slicerType ?? '',
+        price: base?.price ?? null,
+        purchasedOn: row?.purchasedOn ?? (row ? null : new Date().toISOString().slice(0, 10)),
+        ...(row ? { retired: row.retired } : { sides: from?.sides.map((s) => ({ face: s.face, surfaceId: s.fitting.surfaceId, surfaceLot: s.fitting.surfaceLot, limitC: s.fitting.limitC ?? null })) ?? [{ face: 'front' as const, surfaceId: '', surfaceLot: '', limitC: null }] }),
+    });
+    const saving = useSave<PlateDraft>('/plates', row, ['plates', 'care'], onDone);
+    const set = (part: Partial<PlateDraft>) => setDraft({ ...draft, ...part });
     const { fault } = saving;
     const sides = draft.sides;
-    const side = (at: number, part: Partial<SideDraft>) => sides && set({ sides: sides.map((each, i) => (i === at ? { ...each, ...part } : each)) });
+    const side = (at: number, part: Partial<SideDraft>, more: Partial<PlateDraft> = {}) => sides && set({ ...more, sides: sides.map((each, i) => (i === at ? { ...each, ...part } : each)) });
+    // What a plate of this kind is usually made of, as the catalogue has it.
+    const usual = (surfaceId: string): Layers => (catalogue.surfaces.find((s) => s.id === surfaceId)?.plate ?? []).map(([of, mm]) => ({ of: String(of), mm: Number(mm) }));
+    const takePrinter = (id: string) => {
+        const printer = printers.find((p) => p.id === id);
+        set({ printerId: id || null, ...(printer && !row ? { widthMm: printer.bedWidthMm, depthMm: printer.bedDepthMm } : {}) });
+    };
     return (
-        <FormDialog title={row ? `Change plate ${row.number}` : 'New plate'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <FormDialog title={row ? `Change plate ${row.number}` : from ? `A plate like ${from.number}` : 'New plate'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label="Number" value={draft.number} onValue={(number) => set({ number })} error={fault?.of('number')} required />
-                <SelectField label="Belongs to" value={draft.printerId ?? ''} onValue={(id) => set({ printerId: id || null })} empty="no printer" options={printers.map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />
+                <SelectField label="Belongs to" value={draft.printerId ?? ''} onValue={takePrinter} empty="no printer" options={printers.map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />
                 <QuantityField label="Width" kind="length" value={draft.widthMm} onValue={(n) => set({ widthMm: n ?? 0 })} error={fault?.of('widthMm')} />
                 <QuantityField label="Depth" kind="length" value={draft.depthMm} onValue={(n) => set({ depthMm: n ?? 0 })} error={fault?.of('depthMm')} />
             </div>
-            <CheckField label="Held by the printer's magnets" checked={draft.magnetic} onValue={(magnetic) => set({ magnetic })} />
             {sides?.map((each, i) => (
                 <fieldset key={each.face} className="grid gap-4 border-l-4 border-line pl-4 sm:grid-cols-3">
                     <legend className="sr-only">{each.face}</legend>
-                    <SelectField label={`Surface, ${each.face}`} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId })} empty="Choose …" options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={fault?.of(`sides.${i}.surfaceId`)} />
+                    <SelectField label={`Surface, ${each.face}`} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId) } : {})} empty="Choose …" options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={fault?.of(`sides.${i}.surfaceId`)} />
                     <TextField label="Sheet or lot" value={each.surfaceLot} onValue={(surfaceLot) => side(i, { surfaceLot })} />
                     <QuantityField label="Own limit" kind="temperature" value={each.limitC} onValue={(limitC) => side(i, { limitC })} placeholder="of its kind" />
                 </fieldset>
@@ -143,6 +248,16 @@ export function PlateForm({ row, onDone }: { row: Schemas['Plate'] | null; onDon
                     </Button>
                 </div>
             ) : null}
+            <LayersField label="Made of, front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
+            <div className="grid gap-x-4 sm:grid-cols-2">
+                <CheckField label="Held by the printer's magnets" checked={draft.magnetic} onValue={(magnetic) => set({ magnetic })} />
+                <CheckField label="Carries the mark some printers look for" checked={draft.marked} onValue={(marked) => set({ marked })} />
+            </div>
+            <div className="grid gap-4 sm:grid-cols-3">
+                <TextField label="Plate type in the slicer" value={draft.slicerType} onValue={(slicerType) => set({ slicerType })} maxLength={60} />
+                <NumberField label="Price" value={draft.price} onValue={(price) => set({ price })} placeholder="unknown" error={fault?.of('price')} />
+                <TextField label="Bought on" type="date" value={draft.purchasedOn ?? ''} onValue={(date) => set({ purchasedOn: date || null })} error={fault?.of('purchasedOn')} />
+            </div>
             <AreaField label="Note" value={draft.note} onValue={(note) => set({ note })} maxLength={500} />
             {row ? <CheckField label="Retired" checked={draft.retired ?? false} onValue={(retired) => set({ retired })} /> : null}
         </FormDialog>
@@ -164,37 +279,43 @@ export function FittingForm({ side, onDone }: { side: Schemas['PlateSide']; onDo
     );
 }
 
-export function AgentForm({ row, onDone }: { row: Schemas['Agent'] | null; onDone: () => void }) {
+export function AgentForm({ row, from, onDone }: FormProps<Schemas['Agent']>) {
+    const base = row ?? from;
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({ kindId: row?.kindId ?? '', name: row?.name ?? '', batch: row?.batch ?? '', openedOn: row?.openedOn ?? null, retired: row?.retired ?? false });
+    const [draft, setDraft] = useState({ kindId: base?.kindId ?? '', name: base?.name ?? '', batch: row?.batch ?? '', openedOn: row?.openedOn ?? null, price: base?.price ?? null, coats: base?.coats ?? null, retired: row?.retired ?? false });
     const saving = useSave<typeof draft>('/agents', row, ['agents'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     const { fault } = saving;
     return (
-        <FormDialog title={row ? `Change ${row.name}` : 'New agent'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <FormDialog title={row ? `Change ${row.name}` : from ? `Another batch of ${from.name}` : 'New agent'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <SelectField label="Kind" value={draft.kindId} onValue={(kindId) => set({ kindId })} empty="Choose …" options={catalogue.agents.map((a) => ({ value: a.id, label: a.name }))} error={fault?.of('kindId')} />
             <TextField label="Name in the shop" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label="Batch" value={draft.batch} onValue={(batch) => set({ batch })} />
                 <TextField label="Opened on" type="date" value={draft.openedOn ?? ''} onValue={(date) => set({ openedOn: date || null })} error={fault?.of('openedOn')} />
+                <NumberField label="Price" value={draft.price} onValue={(price) => set({ price })} placeholder="unknown" error={fault?.of('price')} />
+                <NumberField label="Gives so many coats" value={draft.coats} onValue={(coats) => set({ coats: coats === null ? null : Math.round(coats) })} placeholder="unknown" error={fault?.of('coats')} />
             </div>
             {row ? <CheckField label="Retired" checked={draft.retired} onValue={(retired) => set({ retired })} /> : null}
         </FormDialog>
     );
 }
 
-export function LotForm({ row, onDone }: { row: Schemas['Lot'] | null; onDone: () => void }) {
+export function LotForm({ row, from, onDone }: FormProps<Schemas['Lot']>) {
+    const { data: lots } = useSuspenseQuery(lotsQuery);
+    const base = row ?? from;
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({ label: row?.label ?? '', materialId: row?.materialId ?? '', name: row?.name ?? '', driedOn: row?.driedOn ?? null, note: row?.note ?? '', retired: row?.retired ?? false });
+    const [draft, setDraft] = useState({ label: row?.label ?? (from ? nextNumber(from.label, lots.map((l) => l.label)) : ''), materialId: base?.materialId ?? '', name: base?.name ?? '', openedOn: row?.openedOn ?? null, driedOn: row?.driedOn ?? null, note: row?.note ?? '', retired: row?.retired ?? false });
     const saving = useSave<typeof draft>('/lots', row, ['lots'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     const { fault } = saving;
     return (
-        <FormDialog title={row ? `Change ${row.label}` : 'New lot'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <FormDialog title={row ? `Change ${row.label}` : from ? `A lot like ${from.label}` : 'New lot'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label="Lot number" value={draft.label} onValue={(label) => set({ label })} error={fault?.of('label')} required />
                 <SelectField label="Material" value={draft.materialId} onValue={(materialId) => set({ materialId })} empty="Choose …" options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))} error={fault?.of('materialId')} />
                 <TextField label="Name in the shop" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
+                <TextField label="Opened on" type="date" value={draft.openedOn ?? ''} onValue={(date) => set({ openedOn: date || null })} error={fault?.of('openedOn')} />
                 <TextField label="Dried on" type="date" value={draft.driedOn ?? ''} onValue={(date) => set({ driedOn: date || null })} error={fault?.of('driedOn')} />
             </div>
             <AreaField label="Note" value={draft.note} onValue={(note) => set({ note })} maxLength={500} />

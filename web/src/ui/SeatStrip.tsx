@@ -10,22 +10,26 @@ type Runs = Schemas['OwnRuns'][];
 const DOTS_SHOWN = 6;
 
 /**
- * The one picture: a scale of bed temperature with the zones won't hold, holds and bonds, the target, the stops, and
- * where the part comes off. Zones differ by pattern and word, colour comes second.
+ * The one picture: a scale of temperature at the surface (or of exposure) with the zones won't hold, holds and bonds,
+ * the target, what the display has to show for it, the stops, and where the part comes off. Zones differ by pattern and word, colour comes second.
  */
 export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip: Schemas['Strip']; runs?: Runs; label: string; firstWidth?: number }) {
     const [ref, width] = useWidth(firstWidth);
     const temperature = useQuantity('temperature');
     const pattern = useId();
     const narrow = width < 420;
-    const low = Math.min(strip.releaseC, strip.lowC, strip.roomC) - 6;
-    const nearest = strip.stops[0];
-    const high = Math.max(strip.highC, strip.targetC ?? 0, nearest?.atC ?? 0) + 12;
+    const seconds = strip.axis === 's';
+    const bare = (value: number) => (seconds ? String(Math.round(value)) : temperature.bare(value));
+    const text = (value: number) => (seconds ? `${Math.round(value)}\u00a0s` : temperature.text(value));
+    const { releaseC, target, setPointC } = strip;
+    const nearest = seconds ? undefined : strip.stops[0];
+    const low = Math.max(seconds ? 0 : -40, Math.min(releaseC ?? strip.low, strip.low, seconds ? strip.low : strip.roomC) - 6);
+    const high = Math.max(strip.high, target ?? 0, setPointC ?? 0, nearest?.atC ?? 0) + 12;
     const x = scaleLinear([low, high], [0, width]);
     const y = { top: 34, seat: 48, base: 70, axis: 84 };
-    const target = strip.targetC;
     const stopFrom = nearest ? x(nearest.atC) : width;
-    const words = `${label}: holds from ${temperature.text(strip.lowC)} to ${temperature.text(strip.highC)}${target === null ? '' : `, target ${temperature.text(target)}`}, comes off below ${temperature.text(strip.releaseC)}${nearest ? `, ${nearest.label} ${temperature.text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${temperature.text(run.atC)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
+    const set = setPointC !== null && (target === null || Math.abs(setPointC - target) >= 0.6) ? setPointC : null;
+    const words = `${label}: holds from ${text(strip.low)} to ${text(strip.high)}${target === null ? '' : `, target ${text(target)}`}${set === null ? '' : `, set the display to ${text(set)}`}${releaseC === null ? '' : `, comes off below ${text(releaseC)}`}${nearest ? `, ${nearest.label} ${text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${text(run.at)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
         <div ref={ref} className="w-full">
@@ -41,43 +45,53 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                         <path d="M0 4L4 0" stroke="var(--ink)" strokeWidth="1.4" />
                     </pattern>
                 </defs>
-                <rect x={0} y={y.base - 12} width={Math.max(0, x(strip.lowC))} height={12} fill={`url(#${pattern}-loose)`} opacity={0.6} />
-                <rect x={x(strip.highC)} y={y.base - 12} width={Math.max(0, width - x(strip.highC))} height={12} fill={`url(#${pattern}-bonds)`} opacity={0.75} />
-                <path d={`M${x(strip.lowC)} ${y.base}V${y.seat + 4}q0 -4 4 -4H${x(strip.highC) - 4}q4 0 4 4V${y.base}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={2} />
-                {x(strip.lowC) > 70 ? <text x={3} y={y.base - 3} className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{"won't hold"}</text> : null}
-                {zone(strip.lowC, strip.highC, 'holds', 40)}
-                {zone(strip.highC, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
+                <rect x={0} y={y.base - 12} width={Math.max(0, x(strip.low))} height={12} fill={`url(#${pattern}-loose)`} opacity={0.6} />
+                <rect x={x(strip.high)} y={y.base - 12} width={Math.max(0, width - x(strip.high))} height={12} fill={`url(#${pattern}-bonds)`} opacity={0.75} />
+                <path d={`M${x(strip.low)} ${y.base}V${y.seat + 4}q0 -4 4 -4H${x(strip.high) - 4}q4 0 4 4V${y.base}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={2} />
+                {x(strip.low) > 70 ? <text x={3} y={y.base - 3} className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{"won't hold"}</text> : null}
+                {zone(strip.low, strip.high, 'holds', 40)}
+                {zone(strip.high, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
                 <line x1={0} x2={width} y1={y.base} y2={y.base} stroke="var(--ink)" strokeWidth={1.5} />
                 {nearest ? <rect x={stopFrom} y={y.top - 2} width={Math.min(9, width - stopFrom)} height={y.base - y.top + 2} fill={`url(#${pattern}-wall)`} stroke="var(--ink)" strokeWidth={1.2} /> : null}
                 {x.ticks(narrow ? 4 : 8).map((tick) => (
                     <g key={tick} transform={`translate(${x(tick)} ${y.base})`}>
                         <line y2={5} stroke="var(--ink)" />
                         <text y={18} textAnchor="middle" className="fill-soft text-[12px]">
-                            {temperature.bare(tick)}
+                            {bare(tick)}
                         </text>
                     </g>
                 ))}
-                <g transform={`translate(${x(strip.releaseC)} ${y.base})`}>
-                    <path d="M0 -26V-2M-5 -20L0 -27L5 -20" fill="none" stroke="var(--brass)" strokeWidth={2.4} />
-                    <text y={-34} textAnchor={x(strip.releaseC) < 44 ? 'start' : 'middle'} x={x(strip.releaseC) < 44 ? -6 : 0} className="fill-brass text-[12px] font-[650]">
-                        {narrow ? `off ${temperature.bare(strip.releaseC)}` : `comes off below ${temperature.bare(strip.releaseC)}`}
-                    </text>
-                </g>
+                {releaseC === null ? null : (
+                    <g transform={`translate(${x(releaseC)} ${y.base})`}>
+                        <path d="M0 -26V-2M-5 -20L0 -27L5 -20" fill="none" stroke="var(--brass)" strokeWidth={2.4} />
+                        <text y={-34} textAnchor={x(releaseC) < 44 ? 'start' : 'middle'} x={x(releaseC) < 44 ? -6 : 0} className="fill-brass text-[12px] font-[650]">
+                            {narrow ? `off ${bare(releaseC)}` : `comes off below ${bare(releaseC)}`}
+                        </text>
+                    </g>
+                )}
                 {target === null ? null : (
                     <g transform={`translate(${x(target)} ${y.seat})`}>
                         <path d="M0 0L-7 -11H7Z" fill="var(--accent)" />
                         <text y={-16} textAnchor="middle" className="fill-accent text-[17px] font-[650]">
-                            {temperature.bare(target)}
+                            {bare(target)}
+                        </text>
+                    </g>
+                )}
+                {set === null ? null : (
+                    <g transform={`translate(${x(set)} ${y.base})`}>
+                        <path d="M0 1L-6 11H6Z" fill="var(--ink)" />
+                        <text x={x(set) > width - 60 ? -9 : 9} y={18} textAnchor={x(set) > width - 60 ? 'end' : 'start'} className="fill-ink text-[13px] font-[650]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 6 }}>
+                            {`set ${bare(set)}`}
                         </text>
                     </g>
                 )}
                 {nearest ? (
                     <text x={Math.min(width, stopFrom + 4)} y={y.top - 8} textAnchor="end" className="fill-ink text-[12px]">
-                        {narrow ? temperature.bare(nearest.atC) : `${nearest.label} ${temperature.bare(nearest.atC)}`}
+                        {narrow ? bare(nearest.atC) : `${nearest.label} ${bare(nearest.atC)}`}
                     </text>
                 ) : null}
                 {runs.map((run) => (
-                    <OwnRuns key={run.atC} run={run} at={x(run.atC)} y={y.axis + 17} />
+                    <OwnRuns key={run.at} run={run} at={x(run.at)} y={y.axis + 17} />
                 ))}
             </svg>
         </div>

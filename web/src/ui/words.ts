@@ -36,3 +36,9 @@ export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft
 export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = { unsigned: 'not signed', validated: 'validated', trial: 'on trial', withdrawn: 'withdrawn' };
 
 export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'new nozzle', hot_end: 'new hot end', levelling: 'levelled again', crash: 'crash', magnet: 'magnets' };
+
+export const GRADE_WORDS: Record<Schemas['Grade'], string> = { strong: 'strong', fair: 'fair', poor: 'poor', never: 'never' };
+
+export const ROLE_WORDS: Record<Schemas['AgentRole'], string> = { grip: 'adds grip', release: 'parting layer', none: 'no use', harmful: 'does harm' };
+
+export const STANDING_WORDS: Record<Schemas['Standing'], string> = { untried: 'untried here', open: 'own runs do not tell yet', confirmed: 'confirmed here', refuted: 'refuted here' };

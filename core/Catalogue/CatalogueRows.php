@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Catalogue;
+
+/** The rows of the catalogue's files as values. */
+final readonly class CatalogueRows
+{
+    /**
+     * @param array<string, Material>      $materials
+     * @param array<string, Surface>       $surfaces
+     * @param array<string, Agent>         $agents
+     * @param array<string, Cleaner>       $cleaners
+     * @param array<string, LayerMaterial> $layers
+     * @param list<School>                 $schools
+     * @param list<Pairing>                $pairings
+     */
+    private function __construct(
+        public array $materials,
+        public array $surfaces,
+        public array $agents,
+        public array $cleaners,
+        public array $layers,
+        public array $schools,
+        public array $pairings,
+    ) {
+    }
+
+    /**
+     * @param array<string, list<array<string, mixed>>> $data
+     *
+     * @throws BadCatalogue if an entry stands twice
+     */
+    public static function of(array $data): self
+    {
+        $surfaces = self::byId('surface', $data['surfaces'], self::surface(...));
+
+        return new self(
+            self::byId('material', $data['materials'], self::material(...)),
+            $surfaces,
+            self::byId('agent', $data['agents'], self::agent(...)),
+            self::byId('cleaner', $data['cleaners'], static fn (array $c): Cleaner => new Cleaner($c['id'], $c['name'], $c['how'], $c['hazard'] ?? null, Basis::from($c['basis']))),
+            self::byId('layer', $data['layers'], static fn (array $l): LayerMaterial => new LayerMaterial(
+                $l['id'], $l['name'], (float) $l['conductivity_w_mk'], (float) $l['density_kg_m3'], (float) $l['heat_capacity_j_kgk'], (float) $l['emissivity'], $l['metal'] ?? false, $l['magnetic'] ?? false, Basis::from($l['basis']),
+            )),
+            array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
+                $s['id'], $s['question'], $s['schools'], $s['default'], $s['why'], $s['about']['materials'] ?? [], $s['about']['surfaces'] ?? [], $s['about']['agents'] ?? [],
+            ))),
+            array_map(static fn (array $p): Pairing => self::pairing($p, isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : ''), $data['pairings']),
+        );
+    }
+
+    /** @param array<string, mixed> $m */
+    private static function material(array $m): Material
+    {
+        $drying = $m['moisture'] ?? null;
+
+        return new Material(
+            $m['id'],
+            $m['name'],
+            'resin' !== ($m['kind'] ?? 'filament'),
+            self::range($m['glass_transition_c'] ?? null),
+            self::range($m['bed_c'] ?? null),
+            self::range($m['nozzle_c'] ?? null),
+            $m['expansion_um_mk'] * 1e-6,
+            $m['modulus_gpa'] * 1000.0,
+            Enclosure::from($m['enclosure'] ?? 'no'),
+            $m['fumes'] ?? false,
+            null === $drying ? null : new Drying((float) $drying['dry_hours'], (float) $drying['dry_c'], $drying['good_days']),
+            $m['notes'] ?? [],
+            Basis::from($m['basis']),
+        );
+    }
+
+    /** @param array<string, mixed> $s */
+    private static function surface(array $s): Surface
+    {
+        return new Surface(
+            $s['id'],
+            $s['name'],
+            'resin' !== ($s['kind'] ?? 'filament'),
+            $s['grip'],
+            (float) $s['limit_c'],
+            $s['flexes'],
+            $s['freezes'] ?? false,
+            $s['cleaning'],
+            $s['finish'],
+            $s['release_way'],
+            $s['done_hot'],
+            $s['cautions'] ?? [],
+            $s['cleaners'],
+            $s['harmed_by'] ?? [],
+            isset($s['alcohol_max_percent']) ? (float) $s['alcohol_max_percent'] : null,
+            isset($s['nozzle_limit_c']) ? (float) $s['nozzle_limit_c'] : null,
+            $s['raft_required'] ?? false,
+            $s['blinds_inductive_probe'] ?? false,
+            $s['life_prints'],
+            array_values(array_map(static fn (array $layer): array => [$layer[0], (float) $layer[1]], $s['plate'] ?? [])),
+            Basis::from($s['basis']),
+        );
+    }
+
+    /** @param array<string, mixed> $a */
+    private static function agent(array $a): Agent
+    {
+        return new Agent($a['id'], $a['name'], $a['carrier'], $a['solvents'] ?? [], $a['removed_by'], $a['coat_prints'], $a['put_on'], $a['lasts'], $a['off_with'], $a['hazard'] ?? null, Basis::from($a['basis']));
+    }
+
+    /** @param array<string, mixed> $p */
+    private static function pairing(array $p, string $releaseWay): Pairing
+    {
+        $basis = Basis::from($p['basis']);
+        $treatments = [];
+        foreach ($p['treatments'] as $agentId => $t) {
+            $agent = 'bare' === $agentId ? null : (string) $agentId;
+            $treatments[$agent ?? ''] = new Treatment(
+                $agent,
+                AgentRole::from($t['role'] ?? 'none'),
+                Grade::from($t['hold']),
+                Grade::from($t['release']),
+                $t['barrier'] ?? false,
+                $t['note'] ?? null,
+                isset($t['small']) ? Grade::from($t['small']) : null,
+                isset($t['full']) ? Grade::from($t['full']) : null,
+                isset($t['cold']) ? Grade::from($t['cold']) : null,
+                isset($t['basis']) ? Basis::from($t['basis']) : $basis,
+            );
+        }
+        $seconds = isset($p['window_s']);
+        $window = array_map(floatval(...), $p[$seconds ? 'window_s' : 'window_c']);
+
+        return new Pairing(
+            $p['material'],
+            $p['surface'],
+            new Window($window[0], $window[1], $window[2], $seconds ? Axis::Seconds : Axis::Celsius),
+            isset($p['release_c']) ? (float) $p['release_c'] : null,
+            $p['release_way'] ?? $releaseWay,
+            $p['bonds'] ?? false,
+            $p['gap'] ?? null,
+            $treatments,
+            $p['cautions'] ?? [],
+            $basis,
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<array<string, mixed>>        $rows
+     * @param \Closure(array<string, mixed>): T $make
+     *
+     * @return array<string, T>
+     */
+    private static function byId(string $kind, array $rows, \Closure $make): array
+    {
+        $entries = [];
+        foreach ($rows as $row) {
+            isset($entries[$row['id']]) && throw BadCatalogue::twice($kind, $row['id']);
+            $entries[$row['id']] = $make($row);
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param array<int, int|float>|null $range
+     *
+     * @return array{float, float}|null
+     */
+    private static function range(?array $range): ?array
+    {
+        return null === $range ? null : [(float) $range[0], (float) $range[1]];
+    }
+}

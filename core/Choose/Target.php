@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose;
+
+use Sitzplatz\Catalogue\Axis;
+use Sitzplatz\Catalogue\Pairing;
+use Sitzplatz\Catalogue\Window;
+use Sitzplatz\Heat\Stack;
+
+/**
+ * Where on its window a setup is run: the surface temperature aimed at and what the display has to show for it, or the
+ * exposure of a resin. A limit that bites lowers the target as far as the window allows.
+ */
+final readonly class Target
+{
+    /** A room below this is cold, °C (common practice). */
+    public const COLD_ROOM_C = 18.0;
+    /** What a cold room adds to the bed, K (common practice). */
+    public const COLD_ROOM_ADDS_K = 5.0;
+    /** So near a limit or an end of the window nobody can set it anyway, K. */
+    private const NEAR_K = 0.5;
+
+    /** @param list<string> $reasons */
+    private function __construct(
+        /** °C at the surface, or s; null: the bed is unheated and has the room's temperature. */
+        public ?float $at,
+        /** What the display has to show, °C; null: unheated, or a resin. */
+        public ?float $displayC,
+        public array $reasons,
+        /** Why it cannot be had at all. */
+        public ?string $refusal,
+        /** Somebody set the display by hand. */
+        public bool $byHand = false,
+    ) {
+    }
+
+    /**
+     * @param list<Stop> $stops on the display or surface scale, nearest first
+     */
+    public static function of(JobRequest $job, Pairing $pairing, array $stops, ?Stack $stack): self
+    {
+        $window = $pairing->window;
+        if (Axis::Seconds === $window->axis) {
+            return new self($window->target, null, [], null);
+        }
+        if (null === $job->printer->maxBedC) {
+            return new self(null, null, [\sprintf('%s has no bed heater: the bed has the room\'s %s °C.', $job->printer->name, self::number($job->roomC))], null);
+        }
+        if (null !== $job->bedC) {
+            return self::byHand($job, $job->bedC, $window, $stops, $stack);
+        }
+        $wanted = $window->target;
+        $reasons = [];
+        if ($job->roomC < self::COLD_ROOM_C) {
+            $wanted = min($wanted + self::COLD_ROOM_ADDS_K, $window->high);
+        }
+        $at = $wanted;
+        $bites = null;
+        foreach ($stops as $stop) {
+            $most = $stop->onSurface || null === $stack ? $stop->atC : self::surfaceAt($stack, $stop->atC, $at, $job->roomC);
+            if ($most < $at) {
+                [$at, $bites] = [$most, $stop];
+            }
+        }
+        if ($at < $window->low - self::NEAR_K && null !== $bites) {
+            return new self($at, null, [], \sprintf('It needs at least %s °C at the surface, usually %s °C; %s %s °C.', self::number($window->low), self::number($window->target), $bites->label, self::number($bites->atC)));
+        }
+        if (null !== $bites && $at < $window->target - self::NEAR_K) {
+            $reasons[] = \sprintf('%s °C instead of the usual %s °C: %s %s °C.', self::number(round($at)), self::number($window->target), $bites->label, self::number($bites->atC));
+        } elseif ($at > $window->target + self::NEAR_K) {
+            $reasons[] = \sprintf('Cold room (%s °C): %s °C on top of the usual %s °C.', self::number($job->roomC), self::number(round($at - $window->target, 1)), self::number($window->target));
+        }
+        // What is set is a whole degree, and never past a limit.
+        $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
+        $display = null !== $bites && !$bites->onSurface ? min(round($display), floor($bites->atC)) : round($display);
+
+        return new self($at, $display, $reasons, null);
+    }
+
+    public static function number(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
+    }
+
+    /** @param list<Stop> $stops */
+    private static function byHand(JobRequest $job, float $displayC, Window $window, array $stops, ?Stack $stack): self
+    {
+        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
+        foreach ($stops as $stop) {
+            if (($stop->onSurface ? $at : $displayC) > $stop->atC + 1e-9) {
+                return new self($at, $displayC, [], \sprintf('%s °C is too hot here: %s %s °C.', self::number($displayC), $stop->label, self::number($stop->atC)), true);
+            }
+        }
+        $reasons = match (true) {
+            $at < $window->low => [\sprintf('%s °C on the display is below the window, %s to %s °C: it may not hold.', self::number($displayC), self::number($window->low), self::number($window->high))],
+            $at > $window->high => [\sprintf('%s °C on the display is above the window, %s to %s °C: it may not let go.', self::number($displayC), self::number($window->low), self::number($window->high))],
+            default => [],
+        };
+
+        return new self($at, $displayC, $reasons, null, true);
+    }
+
+    /** The inverse is only asked for where it can bite. */
+    private static function surfaceAt(Stack $stack, float $displayC, float $wantedC, float $roomC): float
+    {
+        return $stack->displayFor($wantedC, $roomC) <= $displayC ? \INF : $stack->surfaceAt($displayC, $roomC);
+    }
+}

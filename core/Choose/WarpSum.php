@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose;
+
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Warp\FreeCurl;
+use Sitzplatz\Warp\HoldMargin;
+use Sitzplatz\Warp\LiftCalibration;
+use Sitzplatz\Warp\PeelDemand;
+use Sitzplatz\Warp\Strength;
+use Sitzplatz\Warp\Surroundings;
+
+/** Warp against hold for a part on a candidate. */
+final readonly class WarpSum
+{
+    /** Layers of the test piece, whose height is not noted layer by layer, mm (common practice for the warp bar). */
+    private const PIECE_LAYER_MM = 0.25;
+
+    private function __construct(
+        public float $surroundingsC,
+        public float $drivingK,
+        public FreeCurl $curl,
+        public PeelDemand $demand,
+        public Strength $strength,
+        public HoldMargin $margin,
+        public ?LiftCalibration $calibration,
+        private Candidate $candidate,
+        private PartFacts $part,
+    ) {
+    }
+
+    /** Null without a part, for a resin, or for a part of fewer than two layers. */
+    public static function of(Candidate $candidate, ?OwnStrength $own): ?self
+    {
+        $job = $candidate->proposal->job;
+        $part = $job->part;
+        $glass = $job->material->glassTransitionMiddleC();
+        if (null === $part || null === $glass || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
+            return null;
+        }
+        $surroundings = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $glass - $surroundings);
+        $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
+        $pulled = null === $own ? null : Strength::ofPulls($own->pulls, $own->meanMpa, $own->sdMpa);
+        $strength = $pulled ?? Strength::ofGrade($candidate->hold->grade);
+        $foothold = $candidate->proposal->foothold();
+        $extra = match ($foothold->kind) {
+            FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::Ears => HoldMargin::earAtEndMm2($foothold->mm),
+            FootholdKind::Raft => HoldMargin::brimAtEndMm2(3, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::None => 0.0,
+        };
+        $calibration = null === $own ? null : self::calibration($job->material, $own, $strength);
+
+        return new self(
+            $surroundings,
+            $glass - $surroundings,
+            $curl,
+            $demand,
+            $strength,
+            HoldMargin::of($demand, $part->barWidthMm, $strength, $extra, $calibration),
+            $calibration,
+            $candidate,
+            $part,
+        );
+    }
+
+    /** What to expect at the end of the longest span, mm, where own lifts have set the scale. */
+    public function expectedLiftMm(): ?float
+    {
+        return null === $this->calibration ? null : $this->calibration->timesTheModel * $this->curl->liftMm;
+    }
+
+    public function sentence(): string
+    {
+        $span = \sprintf('%s (between %s and %s)', self::times($this->margin->middle), self::times($this->margin->low), self::times($this->margin->high));
+        $rests = 0 === $this->strength->ownPulls ? 'The strength is only the grade of practice' : \sprintf('The strength is that of your %d hot pulls', $this->strength->ownPulls);
+
+        return \sprintf('Holding force at the end of the longest span is %s the pull of warping: it %s. %s; this sum is rough.', $span, $this->margin->words(), $rests);
+    }
+
+    public function reckoning(): Reckoning
+    {
+        $job = $this->candidate->proposal->job;
+        $material = $job->material;
+        $n = static fn (float $value, int $digits = 2): string => number_format($value, $digits, '.', ' ');
+        $inputs = [
+            new Input('Glass transition Tg', $n($material->glassTransitionMiddleC() ?? 0, 0).' °C', $material->basis->words()),
+            new Input('Temperature the part cools to, Te', $n($this->surroundingsC, 0).' °C', null !== $job->printer->chamberC ? 'chamber of the printer' : ($job->printer->enclosed ? 'closed box: 0.35 of the way from room to bed (memory)' : 'the room')),
+            new Input('Expansion α', $n($material->expansionPerK * 1e6, 0).'e-6 /K', Basis::Memory->words()),
+            new Input('Modulus E', $n($material->modulusMpa / 1000).' GPa', Basis::Memory->words()),
+            new Input('Longest span L × width b × height', \sprintf('%s × %s × %s mm', $n($this->part->spanMm, 1), $n($this->part->barWidthMm, 1), $n($this->part->heightMm, 1)), 'the part'),
+            new Input('Layer height Δh', $n($this->part->layerHeightMm).' mm', 'the part'),
+            new Input('Free curl of the span', $n($this->curl->liftMm, 3).' mm', 'Wang, Xi & Jin 2007; a drive to compare by, not a lift to expect'),
+            new Input('Stretch that pulls up at an end', $n($this->demand->stretchMm, 1).' mm', 'Hetényi 1946, foot that gives way 0.2 mm (ours)'),
+            new Input('Pull over it', $n($this->margin->demandN, 1).' N', null === $this->calibration?->marginWhereItLifts ? 'the sum' : \sprintf('the sum × %s, as %d own lifts began there', $n($this->calibration->marginWhereItLifts), $this->calibration->lifted)),
+            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, mean ± 2 s'),
+            new Input('Contact at the end, with '.$this->candidate->proposal->foothold()->words(), $n($this->margin->endAreaMm2, 0).' mm²', 'the part'),
+        ];
+        if (null !== $this->calibration) {
+            $inputs[] = new Input('Own lift readings', \sprintf('%d, %d of them lifted; %s × the free curl', $this->calibration->readings, $this->calibration->lifted, $n($this->calibration->timesTheModel, 1)), 'own runs');
+        }
+
+        return new Reckoning(
+            'warp',
+            'Warp against hold',
+            \sprintf('%s, between %s and %s', self::times($this->margin->middle), self::times($this->margin->low), self::times($this->margin->high)),
+            'margin = strength × contact at the end ÷ pull; pull = 2·M·β·e^(−π/4)·sin(π/4), M = E·I·κ, κ = 6·α·(Tg − Te)·(n − 1) ÷ (n³·Δh), β = (k·b ÷ 4·E·I)^¼',
+            $inputs,
+            'Wang, Xi & Jin 2007; Hetényi 1946 (both from memory). Rough by a factor of 2 either way on top of the span of the strength; once own lifts set the scale, of 1.5.',
+        );
+    }
+
+    private static function times(float $ratio): string
+    {
+        return $ratio >= 100 ? 'over 100 ×' : number_format($ratio, $ratio < 10 ? 1 : 0, '.', '').' ×';
+    }
+
+    private static function curl(Material $material, float $spanMm, float $heightMm, float $layerMm, float $drivingK): FreeCurl
+    {
+        return new FreeCurl($spanMm, max(2, (int) round($heightMm / $layerMm)), $layerMm, $material->expansionPerK, $drivingK);
+    }
+
+    private static function calibration(Material $material, OwnStrength $own, Strength $strength): ?LiftCalibration
+    {
+        $groups = [];
+        foreach ($own->lifts as $lift) {
+            if ($lift['spanMm'] <= 0 || $lift['widthMm'] <= 0 || $lift['heightMm'] <= 0) {
+                continue;
+            }
+            $surroundings = Surroundings::celsius($lift['roomC'], $lift['bedC'], $lift['enclosed'], null);
+            $curl = self::curl($material, $lift['spanMm'], $lift['heightMm'], self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $surroundings);
+            $demand = new PeelDemand($curl, $lift['widthMm'], $lift['heightMm'], $material->modulusMpa);
+            $groups[] = ['readings' => $lift['readings'], 'lifted' => $lift['lifted'], 'sumMm' => $lift['sumMm'], 'curlMm' => $curl->liftMm, 'margin' => HoldMargin::of($demand, $lift['widthMm'], $strength)->middle];
+        }
+
+        return LiftCalibration::of($groups);
+    }
+}

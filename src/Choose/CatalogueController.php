@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Account\CurrentUser;
+use App\Platform\Audit;
+use App\Platform\CatalogueLoader;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use App\Shelf\Number;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\BadCatalogue;
+use Sitzplatz\Catalogue\Grade;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** The catalogue: what practice knows, what the shop holds true, and what its own runs say. */
+final readonly class CatalogueController
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private IdempotentCreation $creation,
+        private StoredEdit $edit,
+        private ShopCatalogue $shop,
+        private CatalogueData $data,
+        private CatalogueLoader $loader,
+        private CurrentUser $current,
+        private Audit $audit,
+        private Now $now,
+    ) {
+    }
+
+    #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
+    public function catalogue(): JsonResponse
+    {
+        $data = $this->loader->data();
+        unset($data['pairings']);
+
+        return new JsonResponse([...$data, 'digest' => $this->shop->ours()->digest]);
+    }
+
+    #[Route('/api/catalogue/pairs', name: 'listPairs', methods: ['GET'])]
+    public function pairs(): JsonResponse
+    {
+        return new JsonResponse($this->data->pairs());
+    }
+
+    #[Route('/api/catalogue/pairs/{materialId}/{surfaceId}', name: 'getPair', methods: ['GET'])]
+    public function pair(string $materialId, string $surfaceId): JsonResponse
+    {
+        return new JsonResponse($this->data->pair($materialId, $surfaceId) ?? throw Problem::notFound());
+    }
+
+    #[Route('/api/catalogue/facts', name: 'addFact', methods: ['POST'])]
+    public function add(Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        [$fact, $new] = $this->creation->create(StoredFact::class, $body, function (Uuid $id) use ($body): StoredFact {
+            $ours = $this->shop->ours();
+            foreach (['materialId' => $ours->materials, 'surfaceId' => $ours->surfaces, 'agentKindId' => $ours->agents] as $field => $known) {
+                if (null !== $body[$field] && !isset($known[$body[$field]])) {
+                    throw Problem::invalid($field, 'The catalogue has no such entry: choose one from the list.');
+                }
+            }
+            $fact = new StoredFact(
+                $id,
+                $this->now->time(),
+                $body['materialId'],
+                $body['surfaceId'],
+                $body['agentKindId'],
+                null === $body['window'] ? null : array_values(array_map(floatval(...), $body['window'])),
+                Number::orNull($body['releaseC']),
+                AgentRole::from($body['role']),
+                Grade::from($body['hold']),
+                Grade::from($body['release']),
+                $body['barrier'],
+                $body['why'],
+                $this->current->get()->displayName,
+            );
+            try {
+                $this->shop->get()->check($fact->fact($ours->material($fact->materialId)->filament));
+            } catch (BadCatalogue $bad) {
+                throw Problem::invalid('window', $bad->getMessage());
+            }
+            $this->audit->note('fact added', $id, $body);
+
+            return $fact;
+        });
+        $this->shop->reset();
+
+        return new JsonResponse($fact->toArray(), $new ? 201 : 200);
+    }
+
+    /** Nothing is deleted: a withdrawn fact stays in the record, and ours counts again. */
+    #[Route('/api/catalogue/facts/{id}/withdraw', name: 'withdrawFact', methods: ['POST'])]
+    public function withdraw(string $id, Request $request): JsonResponse
+    {
+        $this->contract->body($request);
+        $fact = $this->edit->find(StoredFact::class, $id);
+        $this->entities->wrapInTransaction(function () use ($fact): void {
+            $fact->withdrawnAt ??= $this->now->time();
+            $fact->withdrawnBy = '' === $fact->withdrawnBy ? $this->current->get()->displayName : $fact->withdrawnBy;
+            $this->audit->note('fact withdrawn', $fact->id);
+        });
+        $this->shop->reset();
+
+        return new JsonResponse($fact->toArray());
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Catalogue\Pairing;
+use Sitzplatz\Catalogue\School;
+use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Choose\OwnRuns;
+
+/** What practice and the shop know of each pair, with the shop's own evidence over it. */
+final readonly class CatalogueData
+{
+    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private Connection $database)
+    {
+    }
+
+    /** @return list<array<string, mixed>> every pair that something is known of, as the grid shows it */
+    public function pairs(): array
+    {
+        $catalogue = $this->shop->get();
+        $profiles = $this->profiles();
+        $pairs = [];
+        foreach ($catalogue->materials as $material) {
+            $counted = self::counted($this->ownRuns->runs($material->id));
+            foreach ($catalogue->surfaces as $surface) {
+                $pairing = $catalogue->pairing($material->id, $surface->id);
+                if (null === $pairing) {
+                    continue;
+                }
+                $best = self::best($pairing);
+                $runs = $counted[$surface->id] ?? [];
+                $pairs[] = [
+                    'materialId' => $material->id,
+                    'surfaceId' => $surface->id,
+                    'bonds' => $pairing->bonds,
+                    'best' => [
+                        'agentKindId' => $best->agentId,
+                        'role' => null === $best->agentId ? null : $best->role->value,
+                        'hold' => $best->hold->value,
+                        'release' => $best->release->value,
+                    ],
+                    'held' => array_sum(array_column($runs, 'held')),
+                    'runs' => array_sum(array_column($runs, 'runs')),
+                    'profiles' => $profiles[$material->id][$surface->id] ?? 0,
+                    'ownFact' => [] !== array_filter($pairing->treatments, static fn (Treatment $t): bool => null !== $t->shop),
+                ];
+            }
+        }
+
+        return $pairs;
+    }
+
+    /** @return array<string, mixed>|null null if nothing is known of the pair */
+    public function pair(string $materialId, string $surfaceId): ?array
+    {
+        $catalogue = $this->shop->get();
+        $pairing = $catalogue->pairing($materialId, $surfaceId);
+        if (null === $pairing) {
+            return null;
+        }
+        $counted = self::counted($this->ownRuns->runs($materialId))[$surfaceId] ?? [];
+        $ours = $this->shop->ours()->pairing($materialId, $surfaceId);
+        $treatments = [];
+        foreach ($pairing->treatments as $treatment) {
+            $treatments[] = $this->treatment($treatment, $ours?->treatment($treatment->agentId), $counted[$treatment->agentId ?? ''] ?? ['held' => 0, 'runs' => 0, 'clean' => 0, 'released' => 0], $catalogue);
+        }
+
+        return [
+            'materialId' => $materialId,
+            'surfaceId' => $surfaceId,
+            'axis' => $pairing->window->axis->value,
+            'window' => [$pairing->window->low, $pairing->window->target, $pairing->window->high],
+            'ourWindow' => null === $ours ? null : [$ours->window->low, $ours->window->target, $ours->window->high],
+            'releaseC' => $pairing->releaseC,
+            'releaseWay' => $pairing->releaseWay,
+            'bonds' => $pairing->bonds,
+            'gap' => $pairing->gap,
+            'cautions' => $pairing->cautions,
+            'basis' => $pairing->basis->words(),
+            'treatments' => $treatments,
+            'schools' => self::schools($catalogue->schoolsOn($materialId, $surfaceId, null)),
+            'facts' => array_map(static fn (StoredFact $f): array => $f->toArray(), array_values(array_filter($this->shop->standing(), static fn (StoredFact $f): bool => $f->materialId === $materialId && $f->surfaceId === $surfaceId))),
+        ];
+    }
+
+    /**
+     * @param list<School> $schools
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function schools(array $schools): array
+    {
+        return array_map(static fn (School $s): array => ['id' => $s->id, 'question' => $s->question, 'schools' => $s->schools, 'default' => $s->default, 'why' => $s->why], $schools);
+    }
+
+    /**
+     * @param array{held: int, runs: int, clean: int, released: int} $own
+     *
+     * @return array<string, mixed>
+     */
+    private function treatment(Treatment $treatment, ?Treatment $ours, array $own, Catalogue $catalogue): array
+    {
+        return [
+            'agentKindId' => $treatment->agentId,
+            'agentName' => null === $treatment->agentId ? null : $catalogue->agent($treatment->agentId)->name,
+            'role' => null === $treatment->agentId ? null : $treatment->role->value,
+            'hold' => $treatment->hold->value,
+            'release' => $treatment->release->value,
+            'holdSmall' => $treatment->holdSmall?->value,
+            'holdFull' => $treatment->holdFull?->value,
+            'holdCold' => $treatment->holdCold?->value,
+            'barrier' => $treatment->barrier,
+            'note' => $treatment->note,
+            'basis' => $treatment->basis->words(),
+            'held' => $own['held'],
+            'runs' => $own['runs'],
+            'clean' => $own['clean'],
+            'released' => $own['released'],
+            'holdStanding' => $treatment->hold->standing($own['held'], $own['runs'])->value,
+            'releaseStanding' => $treatment->release->standing($own['clean'], $own['released'])->value,
+            'ourHold' => null === $treatment->shop ? null : $ours?->hold->value,
+            'ourRelease' => null === $treatment->shop ? null : $ours?->release->value,
+        ];
+    }
+
+    /** The way of use that practice would take: the surest, bare where it is as sure. */
+    private static function best(Pairing $pairing): Treatment
+    {
+        $best = null;
+        $most = -1.0;
+        foreach ($pairing->treatments as $treatment) {
+            $usable = !$pairing->bonds || $treatment->barrier || null === $treatment->agentId;
+            $value = $usable ? $treatment->hold->prior()->mean() * $treatment->release->prior()->mean() : 0.0;
+            if ($value > $most + 1e-9) {
+                [$best, $most] = [$treatment, $value];
+            }
+        }
+
+        return $best ?? $pairing->treatment(null) ?? new Treatment(null, \Sitzplatz\Catalogue\AgentRole::None, Grade::Never, Grade::Never, false, null);
+    }
+
+    /**
+     * @param list<OwnRuns> $runs
+     *
+     * @return array<string, array<string, array{held: int, runs: int, clean: int, released: int}>> by surface and agent
+     */
+    private static function counted(array $runs): array
+    {
+        $counted = [];
+        foreach ($runs as $run) {
+            $counted[$run->surfaceId][$run->agentId ?? ''] ??= ['held' => 0, 'runs' => 0, 'clean' => 0, 'released' => 0];
+            $sum = &$counted[$run->surfaceId][$run->agentId ?? ''];
+            $sum['held'] += $run->held;
+            $sum['runs'] += $run->runs;
+            $sum['clean'] += $run->clean;
+            $sum['released'] += $run->released;
+            unset($sum);
+        }
+
+        return $counted;
+    }
+
+    /** @return array<string, array<string, int>> signed profiles by material and surface */
+    private function profiles(): array
+    {
+        $found = [];
+        $rows = $this->database->iterateAssociative("SELECT material_id, JSON_VALUE(document, '$.scope.surfaceId') AS surface_id, COUNT(*) AS n FROM profile WHERE status IN ('validated', 'trial') GROUP BY material_id, surface_id");
+        foreach ($rows as $row) {
+            $found[(string) $row['material_id']][(string) $row['surface_id']] = (int) $row['n'];
+        }
+
+        return $found;
+    }
+}

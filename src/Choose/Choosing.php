@@ -1,0 +1,295 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Keep\ProfileMatch;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Shelf\AgentStock;
+use App\Shelf\Lot;
+use App\Shelf\Number;
+use App\Shelf\PlateRepository;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use App\Shelf\SurfaceMeasurementRepository;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Clock\ClockInterface;
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Candidate;
+use Sitzplatz\Choose\CandidateSums;
+use Sitzplatz\Choose\Criterion;
+use Sitzplatz\Choose\Evidence;
+use Sitzplatz\Choose\Expectation;
+use Sitzplatz\Choose\Experience;
+use Sitzplatz\Choose\Finish;
+use Sitzplatz\Choose\Foothold;
+use Sitzplatz\Choose\FootholdAdvice;
+use Sitzplatz\Choose\FootholdKind;
+use Sitzplatz\Choose\Input;
+use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Choose\PartFacts;
+use Sitzplatz\Choose\Ranking;
+use Sitzplatz\Choose\Reckoning;
+use Sitzplatz\Choose\Wishes;
+use Sitzplatz\Keep\Job;
+
+/** Ranks the shop's own plates and agents for a job, and reckons the candidate that is looked at. */
+final readonly class Choosing
+{
+    /** As many as somebody looks through; the rest is counted. */
+    private const SHOWN = 40;
+    private const REJECTIONS_SHOWN = 200;
+    private const BARE = 'bare';
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private StoredEdit $edit,
+        private ShopCatalogue $shop,
+        private PlateRepository $plates,
+        private SurfaceMeasurementRepository $measurements,
+        private OwnRunsRepository $ownRuns,
+        private ProfileMatch $profiles,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * @param array<string, mixed> $body a request that has passed the contract
+     *
+     * @return array<string, mixed>
+     */
+    public function answer(array $body): array
+    {
+        $catalogue = $this->shop->get();
+        if (!isset($catalogue->materials[$body['materialId']])) {
+            throw Problem::invalid('materialId', 'The catalogue has no such material: choose one from the list.');
+        }
+        $printer = $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
+        $job = $this->job($catalogue, $printer, $body);
+        $measured = $this->measurements->latestOn($printer);
+        $sides = array_map(
+            static fn (PlateSide $side) => $side->facts($catalogue, $measured[$side->current()->id->toRfc4122()] ?? null),
+            $this->plates->sidesInUse(),
+        );
+        $stock = $this->stock($body['agent'] ?? null);
+        $experience = $this->ownRuns->experience($body['materialId']);
+        $ranking = Ranking::of($catalogue, $job, $sides, array_values(array_map(static fn (AgentStock $a) => $a->facts($catalogue), $stock)), $experience);
+        $candidates = array_values(array_filter($ranking->candidates, static fn (Candidate $c): bool => self::wanted($body['agent'] ?? null, $c)));
+        $shown = \array_slice($candidates, 0, self::SHOWN);
+        $looked = $this->looked($shown, $body['lookAt'] ?? null);
+        $advice = null === $job->part ? null : FootholdAdvice::for($job->part, $job->partCount, $looked?->proposal->surface);
+
+        return [
+            'notes' => $job->notes(),
+            'advice' => null === $advice ? null : [
+                'foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm],
+                'sentence' => $advice->sentence,
+                'gainedMm2' => $advice->gainedMm2,
+            ],
+            'profiles' => $this->profiles->forJob(
+                $body['materialId'],
+                new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
+            ),
+            'candidates' => array_map(fn (Candidate $c): array => $this->row($c, $ranking, $stock, $experience), $shown),
+            'candidateCount' => \count($candidates),
+            'detail' => null === $looked ? null : $this->detail($looked, $ranking, $catalogue),
+            'rejections' => \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN),
+            'rejectionCount' => \count($ranking->rejections),
+        ];
+    }
+
+    /** @param array<string, mixed> $body */
+    private function job(Catalogue $catalogue, Printer $printer, array $body): JobRequest
+    {
+        $lot = null === $body['lotId'] ? null : $this->edit->reference(Lot::class, $body['lotId'], 'lotId');
+        if (null !== $lot && $lot->materialId !== $body['materialId']) {
+            throw Problem::invalid('lotId', \sprintf('%s is a lot of another material: choose one that fits.', $lot->label));
+        }
+        $part = isset($body['part']) ? self::part($body['part']) : null;
+        $foothold = isset($body['foothold']) ? new Foothold(FootholdKind::from($body['foothold']['kind']), (float) $body['foothold']['mm']) : Foothold::none();
+        if (true === $part?->articulated && $foothold->helps()) {
+            throw Problem::invalid('foothold.kind', 'Brim, ears and raft would lock an articulated part: print it without.');
+        }
+        $lying = null === ($body['benchSideId'] ?? null) ? null : $this->edit->reference(PlateSide::class, $body['benchSideId'], 'benchSideId');
+        $wishes = $body['wishes'] ?? [];
+
+        return new JobRequest(
+            $catalogue->material($body['materialId']),
+            $printer->facts($catalogue),
+            (float) $body['roomC'],
+            $body['lotId'],
+            $body['partCount'],
+            Number::orNull($body['widthMm'] ?? null),
+            Number::orNull($body['depthMm'] ?? null),
+            Number::orNull($body['jobMinutes'] ?? null),
+            $part,
+            $foothold,
+            Number::orNull($body['bedC'] ?? null),
+            Number::orNull($body['nozzleC'] ?? null),
+            null === $lot?->driedOn ? null : (int) $lot->driedOn->diff($this->clock->now())->days,
+            $lying?->facts($catalogue),
+            new Wishes(
+                isset($wishes['finish']) ? Finish::from($wishes['finish']) : null,
+                $wishes['exactHeight'] ?? false,
+                $wishes['bareFirst'] ?? false,
+                $wishes['lowEnergy'] ?? false,
+                isset($wishes['order']) ? array_values(array_map(Criterion::from(...), $wishes['order'])) : null,
+            ),
+        );
+    }
+
+    /** @param array<string, mixed> $body */
+    private static function part(array $body): PartFacts
+    {
+        return new PartFacts(
+            (float) $body['contactAreaMm2'],
+            (float) $body['outlineMm'],
+            (float) $body['spanMm'],
+            (float) $body['barWidthMm'],
+            (float) $body['heightMm'],
+            $body['sharpCorners'] ?? 0,
+            $body['thinEnds'] ?? 0,
+            $body['islands'] ?? 1,
+            (float) ($body['brimRounding'] ?? \M_PI),
+            $body['articulated'] ?? false,
+            (float) ($body['layerHeightMm'] ?? 0.2),
+        );
+    }
+
+    /** @return array<string, AgentStock> the agent last opened of each kind, by kind */
+    private function stock(?string $wanted): array
+    {
+        $stock = [];
+        foreach ($this->entities->getRepository(AgentStock::class)->findBy(['retired' => false], ['openedOn' => 'DESC']) as $agent) {
+            if (null === $wanted || $wanted === $agent->kindId) {
+                $stock[$agent->kindId] ??= $agent;
+            }
+        }
+
+        return $stock;
+    }
+
+    private static function wanted(?string $agent, Candidate $candidate): bool
+    {
+        return null === $agent || (self::BARE === $agent ? null === $candidate->treatment->agentId : $agent === $candidate->treatment->agentId);
+    }
+
+    /** @param list<Candidate> $shown */
+    private function looked(array $shown, ?string $key): ?Candidate
+    {
+        foreach ($shown as $candidate) {
+            if (self::key($candidate) === $key) {
+                return $candidate;
+            }
+        }
+
+        return $shown[0] ?? null;
+    }
+
+    private static function key(Candidate $candidate): string
+    {
+        return $candidate->proposal->side->id.'/'.($candidate->proposal->agent->id ?? self::BARE);
+    }
+
+    /**
+     * @param array<string, AgentStock> $stock
+     *
+     * @return array<string, mixed>
+     */
+    private function row(Candidate $candidate, Ranking $ranking, array $stock, Experience $experience): array
+    {
+        $proposal = $candidate->proposal;
+        $heat = $ranking->heat->of($proposal);
+
+        return [
+            'key' => self::key($candidate),
+            'label' => $candidate->label(),
+            'plateSideId' => $proposal->side->id,
+            'sideLabel' => $proposal->side->label,
+            'surfaceName' => $proposal->surface->name,
+            'agentId' => null === $proposal->agent ? null : $stock[$proposal->agent->id]->id->toRfc4122(),
+            'agentName' => $proposal->agent?->name,
+            'role' => null === $proposal->agent ? null : $candidate->treatment->role->value,
+            'strip' => StripData::of($proposal, $candidate->pairing, $candidate->target->at, $candidate->target->displayC),
+            'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
+                'at' => $runs->bedC ?? $proposal->job->roomC,
+                'held' => $runs->held,
+                'failed' => $runs->runs - $runs->held,
+                'stuck' => $runs->released - $runs->clean,
+            ], $experience->on($proposal->side, $proposal->agent?->id)),
+            'hold' => self::expectation($candidate->hold),
+            'release' => self::expectation($candidate->release),
+            'chance' => $candidate->chance,
+            'finish' => $proposal->surface->finish,
+            'foothold' => $proposal->foothold()->words(),
+            'turnaroundMinutes' => $heat?->turnaroundMinutes(),
+            'energyWh' => $heat?->energyWh($proposal->job->minutes),
+            'costPerPrint' => $candidate->costPerPrint,
+            'missed' => $candidate->missed,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function detail(Candidate $candidate, Ranking $ranking, Catalogue $catalogue): array
+    {
+        $proposal = $candidate->proposal;
+        $own = $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
+        $sums = CandidateSums::of($candidate, $ranking->heat, $own);
+
+        return [
+            'key' => self::key($candidate),
+            'label' => $candidate->label(),
+            'reasons' => $candidate->reasons(),
+            'heeds' => $candidate->heeds(),
+            'cautions' => [...$candidate->cautions(), ...($sums->heater?->cautions() ?? [])],
+            'putOn' => $proposal->agent?->putOn,
+            'cleaning' => $proposal->surface->cleaning,
+            'setPoint' => null === $candidate->target->displayC ? null : [
+                'displayC' => $candidate->target->displayC,
+                'surfaceC' => $candidate->target->at ?? $candidate->target->displayC,
+                'basis' => null === $proposal->stack ? 'unknown' : (null === $proposal->side->measured ? 'modelled' : 'measured'),
+            ],
+            'warp' => null === $sums->warp ? null : [
+                'low' => $sums->warp->margin->low,
+                'middle' => $sums->warp->margin->middle,
+                'high' => $sums->warp->margin->high,
+                'drivingK' => $sums->warp->drivingK,
+                'expectedLiftMm' => $sums->warp->expectedLiftMm(),
+                'sentence' => $sums->warp->sentence(),
+            ],
+            'release' => [
+                'belowC' => $sums->release->belowC,
+                'waits' => $sums->release->waits,
+                'steps' => $sums->release->steps,
+                'never' => $sums->release->never,
+                'doneHot' => $sums->release->doneHot,
+            ],
+            'reckonings' => array_map(static fn (Reckoning $r): array => [
+                'id' => $r->id,
+                'title' => $r->title,
+                'result' => $r->result,
+                'formula' => $r->formula,
+                'inputs' => array_map(static fn (Input $i): array => ['name' => $i->name, 'value' => $i->value, 'basis' => $i->basis], $r->inputs),
+                'source' => $r->source,
+            ], $sums->reckonings()),
+            'schools' => CatalogueData::schools($catalogue->schoolsOn($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function expectation(Expectation $expectation): array
+    {
+        return [
+            'grade' => $expectation->grade->value,
+            'prior' => $expectation->grade->prior()->mean(),
+            'mean' => $expectation->belief->mean(),
+            'interval90' => $expectation->interval()->toArray(),
+            'ownSuccesses' => $expectation->own()->successes,
+            'ownRuns' => $expectation->own()->runs,
+            'evidence' => array_map(static fn (Evidence $e): array => ['likeness' => $e->likeness->value, 'successes' => $e->successes, 'runs' => $e->runs, 'weight' => $e->likeness->weight()], $expectation->evidence),
+        ];
+    }
+}

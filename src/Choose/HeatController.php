@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Account\CurrentUser;
+use App\Platform\Audit;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use App\Shelf\SurfaceMeasurement;
+use App\Shelf\SurfaceMeasurementRepository;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
+
+/** The sums on heat as plain calculators, and the surface temperatures that were measured. */
+final readonly class HeatController
+{
+    public function __construct(
+        private Contract $contract,
+        private HeatSums $sums,
+        private IdempotentCreation $creation,
+        private StoredEdit $edit,
+        private SurfaceMeasurementRepository $measurements,
+        private CurrentUser $current,
+        private Audit $audit,
+        private Now $now,
+    ) {
+    }
+
+    #[Route('/api/heat', name: 'reckonHeat', methods: ['POST'])]
+    public function reckon(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->sums->answer($this->contract->body($request)));
+    }
+
+    #[Route('/api/surface-temperatures', name: 'listSurfaceTemperatures', methods: ['GET'])]
+    public function list(): JsonResponse
+    {
+        return new JsonResponse(array_map(static fn (SurfaceMeasurement $m): array => $m->toArray(), $this->measurements->recent()));
+    }
+
+    #[Route('/api/surface-temperatures', name: 'addSurfaceTemperature', methods: ['POST'])]
+    public function add(Request $request): JsonResponse
+    {
+        $body = $this->contract->body($request);
+        if ($body['surfaceC'] <= $body['roomC'] + 1) {
+            throw Problem::invalid('surfaceC', 'The surface is not warmer than the room: warm the bed, let it soak, and measure then.');
+        }
+        [$measurement, $new] = $this->creation->create(SurfaceMeasurement::class, $body, function (Uuid $id) use ($body): SurfaceMeasurement {
+            $measurement = new SurfaceMeasurement(
+                $id,
+                $this->now->time(),
+                $this->edit->reference(Printer::class, $body['printerId'], 'printerId'),
+                $this->edit->reference(PlateSide::class, $body['plateSideId'], 'plateSideId')->current(),
+                (float) $body['displayC'],
+                (float) $body['surfaceC'],
+                (float) $body['roomC'],
+                $this->current->get()->displayName,
+            );
+            $this->audit->note('surface measured', $id, $body);
+
+            return $measurement;
+        });
+
+        return new JsonResponse($measurement->toArray(), $new ? 201 : 200);
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ByteSource;
+
+/** A 3MF file is a ZIP archive: finds the model in it and opens it as a stream, after a look at what it claims to hold. */
+final class ModelArchive implements ByteSource
+{
+    private const MOST_ENTRIES = 2000;
+    private const MOST_BYTES = 400 << 20;
+    /** XML of a mesh packs to about a tenth; what packs far better is made to burst. */
+    private const MOST_RATIO = 200;
+    private const RELATIONS = '_rels/.rels';
+
+    private int $read = 0;
+
+    /** @param resource $stream which keeps the archive open by itself */
+    private function __construct(private $stream, private readonly int $sizeBytes)
+    {
+    }
+
+    /** @throws BadShape */
+    public static function open(string $path): self
+    {
+        $zip = new \ZipArchive();
+        if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
+            throw BadShape::badArchive('it is cut off or no archive');
+        }
+        if ($zip->count() > self::MOST_ENTRIES) {
+            throw BadShape::badArchive('it holds too many files');
+        }
+        $entry = self::modelIn($zip);
+        $told = $zip->statName($entry);
+        if (false === $told) {
+            throw BadShape::badArchive('it holds no model');
+        }
+        if ($told['size'] > self::MOST_BYTES || $told['size'] > self::MOST_RATIO * max(1024, $told['comp_size'])) {
+            throw BadShape::badArchive('its model would unpack to an unreasonable size');
+        }
+        $stream = $zip->getStream($entry);
+        if (false === $stream) {
+            throw BadShape::badArchive('its model cannot be unpacked; is it encrypted?');
+        }
+
+        return new self($stream, $told['size']);
+    }
+
+    public function read(int $bytes): string
+    {
+        $chunk = (string) fread($this->stream, max(1, $bytes));
+        $this->read += \strlen($chunk);
+        // What an archive says of itself need not be true.
+        if ($this->read > $this->sizeBytes || $this->read > self::MOST_BYTES) {
+            throw BadShape::badArchive('its model is larger than it says');
+        }
+
+        return $chunk;
+    }
+
+    public function sizeBytes(): int
+    {
+        return $this->sizeBytes;
+    }
+
+    private static function modelIn(\ZipArchive $zip): string
+    {
+        $relations = (string) $zip->getFromName(self::RELATIONS, 1 << 16);
+        if (1 === preg_match('~<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>~i', $relations, $element) && 1 === preg_match('~Target="/?([^"]+)"~i', $element[0], $target)) {
+            return $target[1];
+        }
+
+        return '3D/3dmodel.model';
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Catalogue;
+use Symfony\Contracts\Service\ResetInterface;
+
+/** The catalogue as this shop holds it true: ours, with the shop's own facts over it. */
+final class ShopCatalogue implements ResetInterface
+{
+    private ?Catalogue $overlaid = null;
+
+    public function __construct(private readonly Catalogue $ours, private readonly EntityManagerInterface $entities)
+    {
+    }
+
+    public function get(): Catalogue
+    {
+        return $this->overlaid ??= $this->ours->with(array_map(
+            fn (StoredFact $fact) => $fact->fact($this->ours->material($fact->materialId)->filament),
+            array_values(array_filter($this->standing(), fn (StoredFact $fact): bool => isset($this->ours->materials[$fact->materialId]))),
+        ));
+    }
+
+    /** What the catalogue itself says, without the shop. */
+    public function ours(): Catalogue
+    {
+        return $this->ours;
+    }
+
+    /** @return list<StoredFact> oldest first, so that a later one stands over an earlier one */
+    public function standing(): array
+    {
+        /* @var list<StoredFact> */
+        return $this->entities->createQuery('SELECT f FROM '.StoredFact::class.' f WHERE f.withdrawnAt IS NULL ORDER BY f.createdAt, f.id')->getResult();
+    }
+
+    public function reset(): void
+    {
+        $this->overlaid = null;
+    }
+}

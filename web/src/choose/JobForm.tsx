@@ -1,0 +1,72 @@
+import { useState } from 'react';
+
+import type { Problem, Schemas } from '../api/client';
+import { Button } from '../ui/Button';
+import { NumberField, QuantityField, SelectField } from '../ui/Field';
+import { FOOTHOLD_WORDS, type Job } from './request';
+import { WishesDialog, wishesInWords } from './WishesDialog';
+
+type Props = { job: Job; onJob: (part: Partial<Job>) => void; fault: Problem | undefined; printers: Schemas['Printer'][]; lots: Schemas['Lot'][]; catalogue: Schemas['Catalogue'] };
+
+const USUAL_MM: Record<Schemas['FootholdKind'], number> = { none: 0, brim: 4, ears: 6, raft: 0 };
+
+/** What is to be printed, and what if: every change ranks anew. */
+export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props) {
+    const [wishing, setWishing] = useState(false);
+    const foothold = job.foothold ?? { kind: 'none' as const, mm: 0 };
+    const articulated = job.part?.articulated ?? false;
+    const kinds = Object.entries(FOOTHOLD_WORDS).filter(([kind]) => kind === 'none' || !articulated);
+    const wishes = job.wishes ?? {};
+    return (
+        <form className="mb-5 grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
+            <SelectField
+                label="Material"
+                value={job.materialId}
+                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
+                empty="Choose …"
+                options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
+                error={fault?.of('materialId')}
+            />
+            <SelectField label="Printer" value={job.printerId} onValue={(printerId) => onJob({ printerId, bedC: null })} empty="Choose …" options={printers.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />
+            <SelectField
+                label="Lot"
+                value={job.lotId ?? ''}
+                onValue={(id) => onJob({ lotId: id || null })}
+                empty="any"
+                options={lots.filter((l) => !l.retired && l.materialId === job.materialId).map((l) => ({ value: l.id, label: `${l.label}, ${l.name}` }))}
+                error={fault?.of('lotId')}
+            />
+            <QuantityField label="Room" kind="temperature" value={job.roomC} onValue={(roomC) => roomC !== null && onJob({ roomC })} error={fault?.of('roomC')} />
+            <NumberField label="Parts on the plate" value={job.partCount} onValue={(n) => n !== null && onJob({ partCount: Math.max(1, Math.round(n)) })} error={fault?.of('partCount')} />
+            <NumberField label="Job, minutes" value={job.jobMinutes ?? null} onValue={(jobMinutes) => onJob({ jobMinutes })} placeholder="unknown" error={fault?.of('jobMinutes')} />
+            <QuantityField label="Bed display" kind="temperature" value={job.bedC ?? null} onValue={(bedC) => onJob({ bedC })} placeholder="as reckoned" error={fault?.of('bedC')} />
+            <SelectField
+                label="Around the part"
+                value={foothold.kind}
+                onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: USUAL_MM[kind as Schemas['FootholdKind']] } })}
+                options={kinds.map(([value, label]) => ({ value, label }))}
+                error={fault?.of('foothold.kind')}
+            />
+            {foothold.kind === 'brim' || foothold.kind === 'ears' ? (
+                <QuantityField label={foothold.kind === 'brim' ? 'Brim, width' : 'Ears, radius'} kind="length" value={foothold.mm} onValue={(mm) => mm !== null && mm >= 0 && onJob({ foothold: { ...foothold, mm } })} error={fault?.of('foothold.mm')} />
+            ) : null}
+            <SelectField
+                label="Agent"
+                value={job.agent ?? ''}
+                onValue={(agent) => onJob({ agent: agent || null })}
+                empty="bare and all"
+                options={[{ value: 'bare', label: 'bare only' }, ...catalogue.agents.map((a) => ({ value: a.id, label: `${a.name} only` }))]}
+                error={fault?.of('agent')}
+            />
+            <div className="col-span-2 flex flex-col gap-1">
+                <span className="text-sm font-[650]" aria-hidden>
+                    Wishes
+                </span>
+                <Button className="w-full justify-start truncate font-normal!" onClick={() => setWishing(true)} aria-label={`Wishes and order: ${wishesInWords(wishes)}`}>
+                    {wishesInWords(wishes)}
+                </Button>
+            </div>
+            <WishesDialog wishes={wishes} onWishes={(next) => onJob({ wishes: next })} open={wishing} onOpen={setWishing} />
+        </form>
+    );
+}

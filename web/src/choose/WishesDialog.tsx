@@ -1,0 +1,63 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+
+import type { Schemas } from '../api/client';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { CheckField, SelectField } from '../ui/Field';
+import { CRITERION_WORDS, FINISH_WORDS, USUAL_ORDER, type Wishes } from './request';
+
+const FINISHES = Object.entries(FINISH_WORDS).map(([value, label]) => ({ value, label }));
+
+export function wishesInWords(wishes: Wishes): string {
+    const words = [wishes.finish ? `${wishes.finish} underside` : null, wishes.exactHeight ? 'exact height' : null, wishes.bareFirst ? 'bare first' : null, wishes.lowEnergy ? 'low energy' : null, wishes.order ? 'own order' : null].filter(Boolean);
+    return words.length === 0 ? 'none' : words.join(', ');
+}
+
+/** What is wished beyond a part that holds and lets go, and by what candidates are put in order. */
+export function WishesDialog({ wishes, onWishes, open, onOpen }: { wishes: Wishes; onWishes: (wishes: Wishes) => void; open: boolean; onOpen: (open: boolean) => void }) {
+    const order = wishes.order ?? USUAL_ORDER;
+    const move = (from: number, by: number) => {
+        const next = [...order];
+        const [taken] = next.splice(from, 1);
+        if (taken) next.splice(from + by, 0, taken);
+        onWishes({ ...wishes, order: next });
+    };
+    return (
+        <Dialog title="Wishes and order" open={open} onOpen={onOpen}>
+            <div className="flex flex-col gap-4">
+                <SelectField label="Underside" value={wishes.finish ?? ''} onValue={(finish) => onWishes({ ...wishes, finish: (finish || null) as Schemas['Finish'] | null })} empty="any" options={FINISHES} />
+                <div className="grid gap-1 sm:grid-cols-3">
+                    <CheckField label="Exact height" checked={wishes.exactHeight ?? false} onValue={(exactHeight) => onWishes({ ...wishes, exactHeight })} />
+                    <CheckField label="Bare first" checked={wishes.bareFirst ?? false} onValue={(bareFirst) => onWishes({ ...wishes, bareFirst })} />
+                    <CheckField label="Low energy" checked={wishes.lowEnergy ?? false} onValue={(lowEnergy) => onWishes({ ...wishes, lowEnergy })} />
+                </div>
+                <div>
+                    <h3 className="mb-1 font-[650]">In this order</h3>
+                    <p className="text-soft">What does not meet a wish stands below what does. Chances within five points are alike.</p>
+                    <ol className="mt-2">
+                        {order.map((criterion, i) => (
+                            <li key={criterion} className="flex min-h-12 items-center gap-3 border-b border-line">
+                                <span className="w-6 text-soft">{i + 1}</span>
+                                <span className="flex-1">{CRITERION_WORDS[criterion]}</span>
+                                <Button tone="quiet" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${CRITERION_WORDS[criterion]} up`}>
+                                    <ArrowUp className="size-5" aria-hidden />
+                                </Button>
+                                <Button tone="quiet" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${CRITERION_WORDS[criterion]} down`}>
+                                    <ArrowDown className="size-5" aria-hidden />
+                                </Button>
+                            </li>
+                        ))}
+                    </ol>
+                </div>
+                <div className="flex gap-2">
+                    <Button tone="main" onClick={() => onOpen(false)}>
+                        Done
+                    </Button>
+                    <Button tone="quiet" onClick={() => onWishes({})}>
+                        As usual
+                    </Button>
+                </div>
+            </div>
+        </Dialog>
+    );
+}

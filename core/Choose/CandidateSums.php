@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
-use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\Layer;
 
@@ -170,11 +169,6 @@ final readonly class CandidateSums
             ],
             'In the money of the price labels; energy stands apart.',
         );
-    }
-
-    public function onSeconds(): bool
-    {
-        return Axis::Seconds === $this->candidate->pairing->window->axis;
     }
 
     private static function number(float $value): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use Doctrine\DBAL\Connection;
+use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Pairing;
@@ -141,7 +142,7 @@ final readonly class CatalogueData
             }
         }
 
-        return $best ?? $pairing->treatment(null) ?? new Treatment(null, \Sitzplatz\Catalogue\AgentRole::None, Grade::Never, Grade::Never, false, null);
+        return $best ?? $pairing->treatment(null) ?? new Treatment(null, AgentRole::None, Grade::Never, Grade::Never, false, null);
     }
 
     /**

@@ -94,13 +94,6 @@ final class FirstChoiceTest extends TestCase
         self::assertSame($ahead, $candidates[$mine]->chance > $candidates[$other]->chance);
     }
 
-    public function testTheOrderDoesNotDependOnTheShelf(): void
-    {
-        $one = self::rank('petg', self::ALL, ['pva_stick', 'spray_film']);
-        $other = self::rank('petg', array_reverse(self::ALL), ['pva_stick', 'spray_film']);
-        self::assertSame(array_map(self::label(...), $one->candidates), array_map(self::label(...), $other->candidates));
-    }
-
     /**
      * @param list<string>  $surfaces
      * @param list<string>  $agents

@@ -10,48 +10,18 @@ use Sitzplatz\Choose\AgentFacts;
 use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\OwnRuns;
 use Sitzplatz\Choose\PrinterFacts;
 use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\SetupCheck;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 
-/** What a seasoned technician answers; every situation is common practice (trade notes, sections 2 to 5 and 16). */
+/** What is let through, what a limit does, and where a test may go; common practice (trade notes, sections 2 to 5 and 16). */
 final class SituationsTest extends TestCase
 {
     use ReadsTheCatalogue;
 
     private const AGENTS = ['pva_stick', 'spray_film', 'polymer_adhesive'];
-
-    /** @return iterable<string, array{string, string, ?string, string}> material, surface, agent, words of the refusal */
-    public static function refusals(): iterable
-    {
-        yield 'PETG bonds to smooth PEI' => ['petg', 'pei_smooth', null, 'never bare, only with a barrier'];
-        yield 'a thin veil of spray is no barrier' => ['petg', 'pei_smooth', 'spray_film', 'no barrier to rely on'];
-        yield 'TPU bonds to smooth PEI' => ['tpu', 'pei_smooth', null, 'never bare, only with a barrier'];
-        yield 'PETG pulls chips out of glass' => ['petg', 'glass', null, 'only with a barrier'];
-        yield 'PLA tears the high-hold film' => ['pla', 'polyester_high_hold', null, 'only with a barrier'];
-        yield 'nylon does not hold on bare glass' => ['pa', 'glass', null, 'known not to hold'];
-        yield 'ABS is too hot for the low-temperature plate' => ['abs', 'low_temp_matte', null, 'usually 95 °C; P1 front stands 80 °C'];
-        yield 'spray strips the low-temperature coating' => ['pla', 'low_temp_matte', 'spray_film', 'attacks'];
-        yield 'nothing is known of ABS on high-hold film' => ['abs', 'polyester_high_hold', 'pva_stick', 'Practice has nothing'];
-        yield 'nothing is known of the adhesive on the cool plate' => ['pla', 'low_temp_matte', 'polymer_adhesive', 'Practice has nothing on'];
-    }
-
-    #[DataProvider('refusals')]
-    public function testRuledOut(string $material, string $surface, ?string $agent, string $words): void
-    {
-        $ranking = self::rank($material, [self::side('P1', $surface)]);
-        foreach ($ranking->rejections as $rejection) {
-            if ($rejection->wholeSide || $rejection->proposal->agent?->id === $agent) {
-                self::assertStringContainsString($words, $rejection->reason);
-
-                return;
-            }
-        }
-        self::fail('This should have been ruled out.');
-    }
 
     /** @return iterable<string, array{string, string, ?string}> */
     public static function allowed(): iterable
@@ -70,48 +40,6 @@ final class SituationsTest extends TestCase
     {
         $labels = array_map(static fn (Candidate $c): ?string => $c->proposal->agent?->id, self::rank($material, [self::side('P1', $surface)])->candidates);
         self::assertContains($agent, $labels);
-    }
-
-    public function testTheStickOnTexturedPeiForPlaRanksBelowBareWithTheReason(): void
-    {
-        $candidates = self::rank('pla', [self::side('P1', 'pei_textured')])->candidates;
-        $order = array_map(static fn (Candidate $c): string => $c->proposal->agent->id ?? 'bare', $candidates);
-        self::assertSame('bare', $order[0]);
-        self::assertSame('pva_stick', $order[3]);
-        self::assertStringContainsString('levels the texture', implode(' ', $candidates[3]->reasons()));
-    }
-
-    public function testNylonTakesTheLaminateFirst(): void
-    {
-        $candidates = self::rank('pa', [self::side('P1', 'pei_textured'), self::side('P2', 'glass'), self::side('P3', 'epoxy_glass')])->candidates;
-        self::assertSame('P3 front, bare', $candidates[0]->label());
-    }
-
-    public function testBareComesBeforeConsumablesWhereBothHold(): void
-    {
-        $candidates = self::rank('abs', [self::side('P1', 'pei_textured')])->candidates;
-        self::assertSame('P1 front, bare', $candidates[0]->label());
-        self::assertSame(0, $candidates[0]->consumableRank());
-    }
-
-    public function testAColdRoomAddsFiveDegreesWithinTheWindow(): void
-    {
-        $cold = self::rank('pla', [self::side('P1', 'pei_textured')], room: 14)->candidates[0];
-        self::assertEqualsWithDelta(60, $cold->target->at ?? 0, 0);
-        self::assertStringContainsString('Cold room', implode(' ', $cold->reasons()));
-        self::assertEqualsWithDelta(55, self::rank('pla', [self::side('P1', 'pei_textured')], room: 18)->candidates[0]->target->at ?? 0, 0);
-        // Not beyond a stop: this plate stands 57 °C.
-        $limited = self::rank('pla', [self::side('P1', 'pei_textured', ownLimit: 57)], room: 14)->candidates[0];
-        self::assertEqualsWithDelta(57, $limited->target->at ?? 0, 0);
-    }
-
-    public function testTwentySmallPartsNeedABetterSetupThanOne(): void
-    {
-        $one = self::rank('petg', [self::side('P1', 'pei_textured')])->candidates[0];
-        $twenty = self::rank('petg', [self::side('P1', 'pei_textured')], parts: 20)->candidates[0];
-        self::assertGreaterThan(0.6, $one->chance);
-        self::assertLessThan(0.2, $twenty->chance);
-        self::assertStringContainsString('20 parts share the plate', implode(' ', $twenty->reasons()));
     }
 
     public function testLimitsOfPrinterMagnetAndSize(): void
@@ -134,30 +62,6 @@ final class SituationsTest extends TestCase
         self::assertStringContainsString('The job needs 260 × 100 mm', $wide->rejections[0]->reason);
     }
 
-    public function testWithoutAHeaterTheBedHasTheRoomsTemperature(): void
-    {
-        $cold = new PrinterFacts('p', 'Cold bed', true, 250, 210, null, 300, false, null);
-        self::assertStringContainsString('known not to hold on an unheated bed', self::rank('pla', [self::side('P1', 'pei_smooth')], printer: $cold, room: 18)->rejections[0]->reason);
-        $warm = self::rank('pla', [self::side('P1', 'low_temp_matte')], printer: $cold, room: 31)->candidates[0];
-        self::assertNull($warm->target->at);
-        self::assertStringContainsString('has the room\'s 31 °C', implode(' ', $warm->reasons()));
-    }
-
-    public function testOwnRunsMoveTheExpectation(): void
-    {
-        $side = self::side('P1', 'glass');
-        $runs = [new OwnRuns('P1', 'glass', null, 'lot', 60, 8, 2, 4, 4), new OwnRuns('P1', 'glass', null, 'lot', 90, 50, 0, 0, 0)];
-        $candidates = Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material('pla'), self::printer(), 20, 'lot'), [$side], [], new Experience($runs))->candidates;
-        // By hand: Beta(7 + 2, 3 + 6), mean 9/18; the runs at 90 °C are another setting.
-        self::assertEqualsWithDelta(0.5, $candidates[0]->hold->belief->mean(), 1e-12);
-        self::assertStringContainsString("2 of your 8 runs on this side with this lot held: together 50\u{00A0}%", $candidates[0]->reasons()[0]);
-        self::assertLessThan(0.5, $candidates[0]->hold->interval()->low);
-        // Runs with another lot are merely similar: Beta(7 + 0.6·2, 3 + 0.6·6).
-        $similar = Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material('pla'), self::printer(), 20, 'other'), [$side], [], new Experience($runs))->candidates;
-        self::assertEqualsWithDelta(8.2 / 14.8, $similar[0]->hold->belief->mean(), 1e-12);
-        self::assertStringContainsString('with another lot held (counted at 0.6)', $similar[0]->reasons()[0]);
-    }
-
     public function testGradesOfPracticeAreWorthTenRuns(): void
     {
         // references: strong Beta(9.5, 0.5), fair (7, 3), poor (2, 8), never (0.5, 9.5)
@@ -166,16 +70,6 @@ final class SituationsTest extends TestCase
         self::assertEqualsWithDelta(0.95, $bare->hold->belief->mean(), 1e-12);
         self::assertEqualsWithDelta(0.70, $bare->release->belief->mean(), 1e-12);
         self::assertEqualsWithDelta(0.95 * 0.70, $bare->chance, 1e-12);
-    }
-
-    public function testCautionsAndEnclosureAreSaid(): void
-    {
-        $open = new PrinterFacts('p', 'Open', true, 250, 210, 120, 300, false, null);
-        $abs = self::rank('abs', [self::side('P1', 'glass')], printer: $open)->candidates;
-        self::assertStringContainsString('wants an enclosure', implode(' ', $abs[0]->reasons()));
-        self::assertContains('This material gives off fumes: ventilate or filter.', $abs[0]->cautions());
-        $spray = array_values(array_filter($abs, static fn (Candidate $c): bool => 'spray_film' === $c->proposal->agent?->id))[0];
-        self::assertStringContainsString('Flammable', implode(' ', $spray->cautions()));
     }
 
     public function testRejectionsOfOneSideAreDrawnTogether(): void

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Catalogue;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\BadCatalogue;
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Catalogue\ShopFact;
+use Sitzplatz\Catalogue\Standing;
+use Sitzplatz\Catalogue\Window;
+use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+
+/** What a shop holds true over the catalogue, and what its runs say about a grade. */
+final class ShopFactTest extends TestCase
+{
+    use ReadsTheCatalogue;
+
+    public function testTheWordOfTheShopStandsInFrontOfOurs(): void
+    {
+        $catalogue = self::catalogue()->with([self::fact('pla', 'pei_textured', null, new Window(48, 52, 58), 30)]);
+        $pairing = $catalogue->pairing('pla', 'pei_textured');
+        self::assertSame([48.0, 52.0, 58.0, 30.0], [$pairing?->window->low, $pairing?->window->target, $pairing?->window->high, $pairing?->releaseC]);
+        $bare = $pairing?->treatment(null);
+        self::assertSame([Grade::Fair, Basis::Shop, 'two batches in a row'], [$bare?->hold, $bare?->basis, $bare?->shop?->why]);
+        self::assertSame(Grade::Strong, $pairing?->treatment('polymer_adhesive')?->hold, 'The other treatments stay.');
+        self::assertNotSame($catalogue->digest, self::catalogue()->digest, 'A choice made with it can be told from one made without.');
+        self::assertSame(Grade::Strong, self::catalogue()->pairing('pla', 'pei_textured')?->treatment(null)?->hold, 'Ours is as it was.');
+    }
+
+    public function testAWindowCanBeLeftAsItIs(): void
+    {
+        $ours = self::catalogue()->pairing('pla', 'glass');
+        $pairing = self::catalogue()->with([self::fact('pla', 'glass', 'pva_stick')])->pairing('pla', 'glass');
+        self::assertEquals($ours?->window, $pairing?->window);
+        self::assertSame($ours?->releaseC, $pairing?->releaseC);
+        self::assertSame($ours?->treatment('pva_stick')?->note, $pairing?->treatment('pva_stick')?->note);
+    }
+
+    public function testAPairThatNobodyKnewCanBeAdded(): void
+    {
+        self::assertNull(self::catalogue()->pairing('pp', 'painters_tape'));
+        $fact = self::fact('pp', 'painters_tape', null, new Window(20, 25, 40), 22);
+        self::catalogue()->check($fact);
+        $pairing = self::catalogue()->with([$fact])->pairing('pp', 'painters_tape');
+        self::assertSame(Basis::Shop, $pairing?->basis);
+        self::assertNotSame('', $pairing->releaseWay);
+        self::assertSame(self::catalogue(), self::catalogue()->with([]));
+    }
+
+    public function testWhatDoesNotFitIsRefused(): void
+    {
+        foreach ([
+            self::fact('pp', 'painters_tape'),
+            self::fact('pla', 'resin_sanded', null, new Window(1, 2, 3)),
+            self::fact('gold', 'glass'),
+            self::fact('pla', 'gold'),
+            self::fact('pla', 'glass', 'gold'),
+        ] as $fact) {
+            try {
+                self::catalogue()->check($fact);
+                self::fail('This does not fit.');
+            } catch (BadCatalogue $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+        self::assertNull(self::catalogue()->with([self::fact('pp', 'painters_tape')])->pairing('pp', 'painters_tape'), 'Without a window it is left out.');
+    }
+
+    public function testRunsConfirmOrRefuteAGrade(): void
+    {
+        // Clopper–Pearson, 90 %: R binom.test(1, 10, conf.level = 0.9) gives 0.0051 to 0.394, below the span of strong from 0.8;
+        // binom.test(9, 10, conf.level = 0.9) gives 0.606 to 0.995, within reach.
+        self::assertSame(Standing::Untried, Grade::Strong->standing(0, 0));
+        self::assertSame(Standing::Open, Grade::Strong->standing(4, 4), 'Four are too few.');
+        self::assertSame(Standing::Confirmed, Grade::Strong->standing(9, 10));
+        self::assertSame(Standing::Refuted, Grade::Strong->standing(1, 10));
+        self::assertSame(Standing::Refuted, Grade::Never->standing(9, 10));
+        self::assertSame(Standing::Confirmed, Grade::Never->standing(0, 5));
+        self::assertSame(Standing::Open, Grade::Fair->standing(10, 10), 'Its lower bound, 0.74, still lies in the span of fair.');
+        self::assertSame(Standing::Refuted, Grade::Fair->standing(30, 30), 'R: 0.905 to 1.');
+    }
+
+    private static function fact(string $material, string $surface, ?string $agent = null, ?Window $window = null, ?float $release = null): ShopFact
+    {
+        return new ShopFact($material, $surface, $agent, $window, $release, AgentRole::Grip, Grade::Fair, Grade::Strong, false, 'two batches in a row', 'Tess', '2026-11-02');
+    }
+}

@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Candidate;
+use Sitzplatz\Choose\CandidateSums;
+use Sitzplatz\Choose\Foothold;
+use Sitzplatz\Choose\FootholdKind;
+use Sitzplatz\Choose\Input;
+use Sitzplatz\Choose\MeasuredSurface;
+use Sitzplatz\Choose\OwnStrength;
+use Sitzplatz\Choose\PartFacts;
+use Sitzplatz\Choose\Ranking;
+use Sitzplatz\Choose\Reckoning;
+use Sitzplatz\Choose\ReleasePlan;
+use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\WarpSum;
+
+/** The numbers of a candidate, opened down to formula, inputs and basis. */
+final class CandidateSumsTest extends TestCase
+{
+    use BuildsJobs;
+
+    public function testEveryNumberCanBeOpened(): void
+    {
+        $ranking = self::rank(self::job('pla', ['part' => self::thinBar(), 'partCount' => 3]), [self::side('glass', costPerPrint: 0.02)], ['pva_stick']);
+        $sums = self::sums($ranking);
+        self::assertSame(['chance', 'hold', 'release', 'set_point', 'times', 'warp', 'cost'], array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()));
+        foreach ($sums->reckonings() as $reckoning) {
+            self::assertNotSame('', $reckoning->result);
+            self::assertNotSame('', $reckoning->formula);
+            self::assertNotSame([], $reckoning->inputs, $reckoning->id);
+            foreach ($reckoning->inputs as $input) {
+                self::assertNotSame('', $input->basis, $reckoning->id.': '.$input->name.' has to say where it is from.');
+            }
+        }
+    }
+
+    public function testTheChanceOfThreeByHand(): void
+    {
+        $ranking = self::rank(self::job('pla', ['partCount' => 3]), [self::side('glass')], ['pva_stick']);
+        $chance = self::sums($ranking)->reckonings()[0];
+        // Beta(9.5, 0.5): 9.5/10 · 10.5/11 · 11.5/12 = 0.869; hold and release alike: 0.755.
+        self::assertSame(["87\u{00A0}%", "87\u{00A0}%"], array_map(static fn (Input $i): string => $i->value, $chance->inputs));
+        self::assertSame("76\u{00A0}%", $chance->result);
+        self::assertSame('Beta(9.5, 0.5)', $chance->inputs[0]->basis);
+    }
+
+    public function testTheSetPointNamesItsLayersAndWhatWasMeasured(): void
+    {
+        $modelled = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured')]), 'set_point');
+        self::assertStringContainsString('(modelled)', $modelled->result);
+        self::assertStringContainsString('Aluminium', $modelled->inputs[0]->name);
+        $measured = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured', measured: new MeasuredSurface(60, 52, 20, '2026-11-03'))]), 'set_point');
+        self::assertStringContainsString('(measured)', $measured->result);
+        self::assertStringContainsString('to fit the measurement', $measured->formula);
+        self::assertStringContainsString('52 °C at the surface with 60 °C on the display, 2026-11-03', implode(' ', array_map(static fn (Input $i): string => $i->value, $measured->inputs)));
+        $unknown = self::reckoning(self::rank(self::job('pla', ['printer' => self::printer(['bed' => []])]), [self::side('pei_textured')]), 'set_point');
+        self::assertStringContainsString('not on the shelf', $unknown->source);
+        self::assertSame('55 °C', $unknown->result);
+    }
+
+    public function testTheHeaterIsCheckedWithTheSetPoint(): void
+    {
+        // By hand: 300 W on 25 × 21 cm is 0.571 W/cm²; practice wants 0.2 + (display − 60)·0.4/60 there; 300 W at 24 V is 12.5 A, more than 10 A.
+        $printer = self::printer(['heaterV' => 24.0, 'limitA' => 10.0]);
+        $heater = self::sums(self::rank(self::job('abs', ['printer' => $printer]), [self::side('pei_textured')]))->heater;
+        self::assertNotNull($heater);
+        self::assertEqualsWithDelta(300 / 525, $heater->wattsPerCm2, 1e-12);
+        self::assertEqualsWithDelta(12.5, $heater->currentA, 1e-12);
+        self::assertFalse($heater->currentAllowed);
+        self::assertTrue($heater->enough);
+        self::assertNull(self::sums(self::rank(self::job('abs', ['printer' => self::printer(['heaterW' => null])]), [self::side('pei_textured')]))->heater);
+    }
+
+    public function testPlatesBuiltAlikeShareAHeatPlan(): void
+    {
+        $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2'), self::side('thick_composite', 'P3')]);
+        $plan = static fn (string $id) => $ranking->heat->of(array_values(array_filter($ranking->candidates, static fn (Candidate $c): bool => $c->proposal->side->id === $id))[0]->proposal);
+        self::assertSame($plan('P1'), $plan('P2'));
+        self::assertNotSame($plan('P1'), $plan('P3'));
+        self::assertGreaterThan($plan('P1')?->energyWh(60), $plan('P1')?->energyWh(120));
+        // An hour of holding is the holding power in Wh.
+        self::assertEqualsWithDelta($plan('P1')?->heatUp->holdingW, ($plan('P1')?->energyWh(120) ?? 0) - ($plan('P1')?->energyWh(60) ?? 0), 1e-9);
+    }
+
+    public function testOnlySteelGoesIntoAFreezer(): void
+    {
+        $steel = self::release(self::rank(self::job('pla'), [self::side('pei_textured')]));
+        self::assertContains('freezer', array_column($steel->waits, 'way'));
+        self::assertStringContainsString('freezer for about 10 minutes', implode(' ', $steel->steps));
+        self::assertContains('No spatula: flexing is safer for hand and plate.', $steel->never);
+        $glass = self::release(self::rank(self::job('pla'), [self::side('glass')], ['pva_stick']));
+        self::assertNotContains('freezer', array_column($glass->waits, 'way'));
+        self::assertContains('Not into a freezer: this surface cracks or comes loose by thermal shock.', $glass->never);
+        self::assertStringContainsString('Tap a large part', implode(' ', $glass->steps));
+        self::assertNotSame('', $glass->doneHot);
+    }
+
+    public function testWaitUntilWhenAndWithWhichHelp(): void
+    {
+        $plan = self::release(self::rank(self::job('abs', ['roomC' => 22.0]), [self::side('pei_textured')]));
+        self::assertNotNull($plan->belowC);
+        $minutes = array_column($plan->waits, 'minutes', 'way');
+        self::assertGreaterThan($minutes['fan'], $minutes['still_air']);
+        self::assertGreaterThan($minutes['freezer'], $minutes['off_printer']);
+        self::assertContains('Never pull while it is hot.', $plan->never);
+        self::assertStringContainsString(\sprintf('%.0f °C or less', $plan->belowC), $plan->steps[0]);
+    }
+
+    public function testInARoomWarmerThanTheReleaseItNeverCoolsThere(): void
+    {
+        $plan = self::release(self::rank(self::job('pla', ['roomC' => 36.0]), [self::side('pei_textured')]));
+        $minutes = array_column($plan->waits, 'minutes', 'way');
+        self::assertNull($minutes['still_air']);
+        self::assertNotNull($minutes['freezer']);
+    }
+
+    public function testAnUnheatedBedHasNothingToWaitFor(): void
+    {
+        $plan = self::release(self::rank(self::job('pla', ['printer' => self::printer(['maxBedC' => null]), 'roomC' => 18.0]), [self::side('painters_tape')]));
+        self::assertNull($plan->belowC);
+        self::assertSame([], $plan->waits);
+        self::assertSame('', $plan->doneHot);
+        self::assertStringNotContainsString('Switch the bed off', implode(' ', $plan->steps));
+    }
+
+    public function testAbsWarpsMoreThanPlaAndABoxHelps(): void
+    {
+        $driving = static fn (string $material, array $printer): float => self::warp(self::job($material, ['part' => self::thinBar(), 'printer' => self::printer($printer)]), self::side('pei_textured'))->drivingK;
+        self::assertGreaterThan($driving('pla', ['enclosed' => false]), $driving('abs', ['enclosed' => false]));
+        self::assertGreaterThan($driving('abs', ['enclosed' => true]), $driving('abs', ['enclosed' => false]));
+        self::assertGreaterThan($driving('abs', ['chamberC' => 70.0]), $driving('abs', ['enclosed' => true]));
+        // Practice: about 30 K for ABS in a chamber of 70, with its middle of 98 to 108.
+        self::assertEqualsWithDelta(103 - 70, $driving('abs', ['chamberC' => 70.0]), 1e-9);
+    }
+
+    public function testABrimRaisesTheMarginAndTheSumSaysItIsRough(): void
+    {
+        $side = self::side('pei_textured');
+        $bare = self::warp(self::job('abs', ['part' => self::thinBar()]), $side);
+        $brim = self::warp(self::job('abs', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Brim, 5)]), $side);
+        self::assertGreaterThan($bare->margin->middle, $brim->margin->middle);
+        self::assertStringContainsString('this sum is rough', $bare->sentence());
+        self::assertStringContainsString('only the grade of practice', $bare->sentence());
+        self::assertNull($bare->expectedLiftMm(), 'Without own lifts nothing is promised in millimetres.');
+        self::assertStringContainsString('Rough by a factor of 2', $bare->reckoning()->source);
+    }
+
+    public function testOwnPullsAndLiftsTakeOver(): void
+    {
+        $lifts = [['readings' => 6, 'lifted' => 6, 'sumMm' => 3.0, 'spanMm' => 100.0, 'widthMm' => 8.0, 'heightMm' => 15.0, 'roomC' => 20.0, 'bedC' => 60.0, 'enclosed' => false]];
+        $own = new OwnStrength('pei_textured', null, 5, 0.6, 0.05, $lifts);
+        $job = self::job('pla', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]);
+        $plain = self::warp($job, self::side('pei_textured'));
+        $warp = self::warp($job, self::side('pei_textured'), $own);
+        self::assertSame(5, $warp->strength->ownPulls);
+        self::assertStringContainsString('that of your 5 hot pulls', $warp->sentence());
+        self::assertStringContainsString('Own lift readings', implode(' ', array_map(static fn (Input $i): string => $i->name, $warp->reckoning()->inputs)));
+        // The piece of the readings in finer layers: mean 0.5 mm over its free curl, on the part's own curl.
+        self::assertEqualsWithDelta(0.5 * $plain->curl->liftMm / ($plain->curl->liftMm * self::ratioOfLayers()), $warp->expectedLiftMm(), 1e-6);
+    }
+
+    public function testAFlatPartHasNoWarpSum(): void
+    {
+        $flat = new PartFacts(100, 40, 10, 10, 0.2);
+        $candidate = self::rank(self::job('pla', ['part' => $flat]), [self::side('pei_textured')])->candidates[0];
+        self::assertNull(WarpSum::of($candidate, null));
+        self::assertNull(WarpSum::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], null), 'Without a part there is nothing to reckon.');
+    }
+
+    /** Free curl with layers of 0.25 mm over that with 0.2 mm, same height: n³Δh/(n − 1) inverted. */
+    private static function ratioOfLayers(): float
+    {
+        $stiffness = static fn (int $n, float $layer): float => $n ** 3 * $layer / ($n - 1);
+
+        return $stiffness(75, 0.2) / $stiffness(60, 0.25);
+    }
+
+    private static function warp(\Sitzplatz\Choose\JobRequest $job, SideFacts $side, ?OwnStrength $own = null): WarpSum
+    {
+        $warp = WarpSum::of(self::rank($job, [$side])->candidates[0], $own);
+        self::assertNotNull($warp);
+
+        return $warp;
+    }
+
+    private static function sums(Ranking $ranking): CandidateSums
+    {
+        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null);
+    }
+
+    private static function release(Ranking $ranking): ReleasePlan
+    {
+        return self::sums($ranking)->release;
+    }
+
+    private static function reckoning(Ranking $ranking, string $id): Reckoning
+    {
+        foreach (self::sums($ranking)->reckonings() as $reckoning) {
+            if ($reckoning->id === $id) {
+                return $reckoning;
+            }
+        }
+        self::fail("There is no $id.");
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Candidate;
+use Sitzplatz\Choose\Experience;
+use Sitzplatz\Choose\Likeness;
+use Sitzplatz\Choose\OwnRuns;
+
+/**
+ * How own runs move what practice says. Prior and product formula are those of the references; the power prior is that of
+ * Ibrahim & Chen 2000 (from memory), its weights are our own.
+ */
+final class ExperienceTest extends TestCase
+{
+    use BuildsJobs;
+
+    public function testRunsCountByTheirLikeness(): void
+    {
+        $runs = [
+            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 6, 6),
+            new OwnRuns('P1', 'pei_textured', null, 'other', 55, 5, 5, 0, 0),
+            new OwnRuns('P9', 'pei_textured', null, 'lot', 58, 10, 6, 4, 1),
+            new OwnRuns('P9', 'pei_textured', null, 'other', 52, 4, 0, 0, 0),
+            new OwnRuns('P1', 'pei_textured', null, 'lot', 65, 99, 0, 99, 0),
+            new OwnRuns('P1', 'pei_textured', 'pva_stick', 'lot', 55, 99, 0, 99, 0),
+            new OwnRuns('P1', 'glass', null, 'lot', 55, 99, 0, 99, 0),
+        ];
+        $bare = self::bare($runs);
+        // By hand: a 9.5 + 7 + 0.6·5 + 0.4·6 + 0.25·0, b 0.5 + 1 + 0 + 0.4·4 + 0.25·4; what is another heat, agent or surface is left out.
+        self::assertEqualsWithDelta([21.9, 4.1], [$bare->hold->belief->a, $bare->hold->belief->b], 1e-12);
+        // Release: a 9.5 + 6 + 0.4·1, b 0.5 + 0 + 0.4·3.
+        self::assertEqualsWithDelta([15.9, 1.7], [$bare->release->belief->a, $bare->release->belief->b], 1e-12);
+        self::assertEqualsWithDelta(21.9 / 26 * 15.9 / 17.6, $bare->chance, 1e-12);
+        self::assertSame([7, 8], [$bare->hold->own()->successes, $bare->hold->own()->runs]);
+        self::assertSame([Likeness::SameSideAndLot, Likeness::SameSide, Likeness::SameKindAndLot, Likeness::SameKind], array_map(static fn ($e): Likeness => $e->likeness, $bare->hold->evidence));
+    }
+
+    public function testTheSentenceTellsThreeThings(): void
+    {
+        $bare = self::bare([new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
+        self::assertSame("Hold: Practice says 95\u{00A0}%, 7 of your 8 runs on this side with this lot held: together 92\u{00A0}%.", $bare->reasons()[0]);
+        self::assertSame("Release: Practice says 95\u{00A0}%; no own runs yet.", $bare->reasons()[1]);
+    }
+
+    public function testTheSpanOfTheBelief(): void
+    {
+        // R qbeta(c(.05, .95), 17, 3) from the references: Beta(9.5 + 7.5, 0.5 + 2.5) cannot be had with whole runs, so fair (7, 3) and ten held.
+        $glass = self::rank(self::job('pla'), [self::side('glass')], [], [new OwnRuns('P1', 'glass', null, 'lot', 60, 10, 10, 0, 0)])->candidates[0];
+        self::assertEqualsWithDelta([17, 3], [$glass->hold->belief->a, $glass->hold->belief->b], 1e-12);
+        self::assertEqualsWithDelta([0.704197986, 0.955535158], [$glass->hold->interval()->low, $glass->hold->interval()->high], 1e-8);
+    }
+
+    public function testWithoutALotEveryLotIsThisLot(): void
+    {
+        $near = (new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]))->near(self::side('glass'), null, null, 62);
+        self::assertSame(Likeness::SameSideAndLot, $near['hold'][0]->likeness);
+        self::assertSame([], (new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]))->near(self::side('glass'), null, null, 66)['hold']);
+    }
+
+    public function testBeyondWhatWasProvenIsSaid(): void
+    {
+        $runs = [new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2), new OwnRuns('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1)];
+        $long = self::rank(self::job('pla', ['minutes' => 300.0, 'partCount' => 12]), [self::side('pei_textured')], [], $runs)->candidates[0];
+        self::assertStringContainsString('Own runs went up to 40 min; this job takes 300 min. A short test does not clear a long job.', implode(' ', $long->reasons()));
+        self::assertStringContainsString('Own runs had at most 2 parts on the plate; this job has 12.', implode(' ', $long->reasons()));
+        $within = self::rank(self::job('pla', ['minutes' => 30.0, 'partCount' => 2]), [self::side('pei_textured')], [], $runs)->candidates[0];
+        self::assertStringNotContainsString('Own runs', implode(' ', $within->reasons()));
+    }
+
+    /** @param list<OwnRuns> $runs */
+    private static function bare(array $runs): Candidate
+    {
+        $bare = self::find(self::rank(self::job('pla'), [self::side('pei_textured')], [], $runs), 'pei_textured');
+        self::assertNotNull($bare);
+
+        return $bare;
+    }
+}

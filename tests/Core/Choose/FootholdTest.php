@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Foothold;
+use Sitzplatz\Choose\FootholdAdvice;
+use Sitzplatz\Choose\FootholdKind;
+use Sitzplatz\Choose\PartFacts;
+use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
+
+/** Brim, ears and raft: which, and what they gain. */
+final class FootholdTest extends TestCase
+{
+    use BuildsJobs;
+    use BuildsMeshes;
+
+    public function testABrimGainsWhatSteinerSays(): void
+    {
+        // A convex outline: A + P·w + π·w² (Steiner's formula for parallel bodies).
+        self::assertEqualsWithDelta(210 * 4 + \M_PI * 16, self::thinBar()->gainedMm2(new Foothold(FootholdKind::Brim, 4)), 1e-9);
+        // Two ends, half a disc each; without thin ends three quarters of a disc at each square corner.
+        self::assertEqualsWithDelta(\M_PI * 36, self::thinBar()->gainedMm2(new Foothold(FootholdKind::Ears, 6)), 1e-9);
+        self::assertEqualsWithDelta(4 * 0.75 * \M_PI * 36, self::block()->gainedMm2(new Foothold(FootholdKind::Ears, 6)), 1e-9);
+        self::assertEqualsWithDelta(0, self::block()->gainedMm2(Foothold::none()), 0);
+    }
+
+    public function testAdviceIsThatOfPractice(): void
+    {
+        $pin = new PartFacts(20, 16, 5, 5, 40);
+        $tall = new PartFacts(400, 80, 28, 20, 120, 4);
+        $small = new PartFacts(100, 40, 14, 10, 10, 4);
+        $link = new PartFacts(1500, 200, 100, 8, 15, 2, 2, 4, articulated: true);
+        self::assertSame(FootholdKind::Ears, FootholdAdvice::for(self::thinBar(), 1)->foothold->kind, 'Ears at thin ends.');
+        self::assertSame(FootholdKind::None, FootholdAdvice::for(self::block(), 1)->foothold->kind, 'A broad foot needs nothing.');
+        self::assertSame(FootholdKind::Brim, FootholdAdvice::for($small, 1)->foothold->kind, 'A small contact: 3 to 5 mm of brim.');
+        self::assertEqualsWithDelta(4, FootholdAdvice::for($small, 1)->foothold->mm, 1);
+        self::assertSame(FootholdKind::Brim, FootholdAdvice::for($tall, 1)->foothold->kind, 'Tall and thin.');
+        self::assertSame(FootholdKind::Raft, FootholdAdvice::for($pin, 1)->foothold->kind, 'Very small and tall.');
+        self::assertSame(FootholdKind::Raft, FootholdAdvice::for(new PartFacts(25, 20, 7, 5, 5), 12)->foothold->kind, 'A batch of very small parts.');
+        self::assertSame(FootholdKind::Raft, FootholdAdvice::for(self::block(), 1, self::catalogue()->surface('perforated_board'))->foothold->kind);
+        self::assertSame(FootholdKind::None, FootholdAdvice::for($link, 20)->foothold->kind, 'Never a brim on what moves.');
+        self::assertStringContainsString('lock an articulated part', FootholdAdvice::for($link, 20)->sentence);
+        self::assertStringContainsString('cannot have one', FootholdAdvice::for($link, 1, self::catalogue()->surface('perforated_board'))->sentence);
+    }
+
+    public function testTheGainIsSaid(): void
+    {
+        $advice = FootholdAdvice::for(new PartFacts(100, 40, 14, 10, 10, 4), 1);
+        self::assertEqualsWithDelta(40 * 4 + \M_PI * 16, $advice->gainedMm2, 1e-9);
+        self::assertSame('Brim of 4 mm: its foot of 100 mm² is small. That adds 210 mm² to the 100 mm² of each part.', $advice->sentence);
+    }
+
+    public function testAModelIsOnePartAndEachIslandOfAPlateIsOne(): void
+    {
+        // Two feet of 20 × 10 mm under one model.
+        $model = self::read(self::binary([...self::box(0, 0, 20, 10, 5), ...self::box(40, 0, 20, 10, 5)]));
+        $part = PartFacts::ofShape($model, true);
+        self::assertSame([2, true, 8], [$part->islands, $part->articulated, $part->sharpCorners]);
+        self::assertEqualsWithDelta([400, 120], [$part->contactAreaMm2, $part->outlineMm], 1e-3);
+        self::assertEqualsWithDelta(2 * (60 * 3 + \M_PI * 9), $part->gainedMm2(new Foothold(FootholdKind::Brim, 3)), 0.01);
+        self::assertFalse(PartFacts::footholdIn($model)->helps());
+    }
+
+    public function testTheBrimOfAPlateIsReadBackFromItsArea(): void
+    {
+        $plate = self::read(self::squareWithBrim(20, 8));
+        self::assertNotNull($plate->firstLayer);
+        self::assertTrue($plate->firstLayer->brim);
+        $foothold = PartFacts::footholdIn($plate);
+        self::assertSame(FootholdKind::Brim, $foothold->kind);
+        // Eight lines of 0.45 mm.
+        self::assertEqualsWithDelta(3.6, $foothold->mm, 0.4);
+    }
+
+    /** A square of solid lines with so many brim loops around it, one layer and another on it. */
+    private static function squareWithBrim(float $side, int $loops): string
+    {
+        $width = 0.45;
+        $e = 0.0;
+        $perMm = $width * 0.2 / (\M_PI * 1.75 ** 2 / 4);
+        $lines = ['M82', 'G90', 'M104 S215', 'M140 S60', 'G92 E0'];
+        $loop = static function (float $half) use (&$lines, &$e, $perMm): void {
+            $lines[] = \sprintf('G0 X%.3f Y%.3f F6000', 100 - $half, 100 - $half);
+            foreach ([[$half, -$half], [$half, $half], [-$half, $half], [-$half, -$half]] as [$x, $y]) {
+                $e += 2 * $half * $perMm;
+                $lines[] = \sprintf('G1 X%.3f Y%.3f E%.5f F1200', 100 + $x, 100 + $y, $e);
+            }
+        };
+        foreach ([0.2, 0.4] as $z) {
+            $lines[] = \sprintf('G0 Z%.2f', $z);
+            for ($i = 0.2 === $z ? $loops : 0; $i >= 1; --$i) {
+                $loop($side / 2 + ($i - 0.5) * $width);
+            }
+            for ($half = $side / 2 - $width / 2; $half > $width / 2; $half -= $width) {
+                $loop($half);
+            }
+        }
+
+        return implode("\n", $lines)."\n";
+    }
+}

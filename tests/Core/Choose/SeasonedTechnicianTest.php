@@ -1,0 +1,218 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Finish;
+use Sitzplatz\Choose\Foothold;
+use Sitzplatz\Choose\FootholdKind;
+use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Wishes;
+
+/**
+ * What a seasoned technician answers, situation by situation. Every row is common practice (trade notes, sections 2 to 6,
+ * 12, 16 and 19), none is taken from the program.
+ */
+final class SeasonedTechnicianTest extends TestCase
+{
+    use BuildsJobs;
+
+    /** @return iterable<string, array{string, string, string, string, 4?: array<string, mixed>}> material, surface, way, words of the refusal, and what is special about the job */
+    public static function refused(): iterable
+    {
+        yield 'PETG on bare smooth PEI without a barrier' => ['petg', 'pei_smooth', 'bare', 'never bare, only with a barrier'];
+        yield 'TPU on bare smooth PEI' => ['tpu', 'pei_smooth', 'bare', 'never bare, only with a barrier'];
+        yield 'PETG-CF as PETG' => ['petg_cf', 'pei_smooth', 'bare', 'never bare, only with a barrier'];
+        yield 'PETG on bare glass' => ['petg', 'glass', 'bare', 'only with a barrier'];
+        yield 'PETG on mirror glass without the film' => ['petg', 'mirror_glass', 'bare', 'only with a barrier'];
+        yield 'PLA on the high-hold film without glue' => ['pla', 'polyester_high_hold', 'bare', 'only with a barrier'];
+        yield 'a veil of spray is no barrier on smooth PEI' => ['petg', 'pei_smooth', 'spray_film', 'no barrier to rely on'];
+        yield 'PP on textured PEI' => ['pp', 'pei_textured', 'bare', 'nothing but polypropylene'];
+        yield 'PP on glass' => ['pp', 'glass', 'bare', 'nothing but polypropylene'];
+        yield 'nylon on the adhesive sheet' => ['pa', 'adhesive_sheet', 'bare', 'known not to hold'];
+        yield 'PP on the adhesive sheet' => ['pp', 'adhesive_sheet', 'bare', 'known not to hold'];
+        yield 'nylon on bare glass' => ['pa', 'glass', 'bare', 'known not to hold'];
+        yield 'PLA on polyimide tape' => ['pla', 'polyimide_tape', 'bare', 'known not to hold'];
+        yield 'ABS in acetone on an adhesive polymer sheet' => ['abs', 'adhesive_sheet', 'abs_acetone', 'attacks textured adhesive polymer sheet'];
+        yield 'ABS in acetone on PEI' => ['abs', 'pei_textured', 'abs_acetone', 'acetone, and that attacks'];
+        yield 'spray on a coated low-temperature plate' => ['pla', 'low_temp_matte', 'spray_film', 'attacks low-temperature plate'];
+        yield 'release spray on a resin plate' => ['resin', 'resin_sanded', 'spray_film', 'is a fault', ['resin' => true]];
+        yield 'ABS on the low-temperature plate' => ['abs', 'low_temp_matte', 'bare', 'P1 front stands 80 °C'];
+        yield 'ABS over a magnet rated 80 °C' => ['abs', 'pei_textured', 'bare', 'the magnets of North bay stand 80 °C', ['magnet' => 80]];
+        yield 'ABS on the flexible magnetic sheet' => ['abs', 'magnet_sheet', 'bare', 'P1 front stands 80 °C'];
+        yield 'ABS on a bed that reaches 80 °C' => ['abs', 'pei_textured', 'bare', 'North bay reaches 80 °C', ['maxBed' => 80]];
+        yield 'PEEK with a usual hot end' => ['peek', 'pei_smooth', 'bare', 'needs a nozzle of 360 °C'];
+        yield 'PEI filament with a usual hot end' => ['pei', 'glass', 'polymer_adhesive', 'needs a nozzle of 350 °C'];
+        yield 'PEEK with a hot nozzle and a usual bed' => ['peek', 'pei_smooth', 'bare', 'reaches 110 °C', ['nozzle' => 450, 'maxBed' => 110]];
+        yield 'PC on an open printer' => ['pc', 'pei_smooth', 'polymer_adhesive', 'closed, draft-free chamber', ['open' => true]];
+        yield 'PA-CF too hot for the carbon laminate' => ['pa_cf', 'carbon_laminate', 'pva_stick', 'stands 270 °C', ['firstNozzle' => 285]];
+        yield 'an inductive probe on the thin polymer skin' => ['pla', 'polymer_skin', 'bare', 'does not trigger', ['inductive' => 4]];
+        yield 'an inductive probe over 4 mm of glass' => ['pla', 'glass', 'pva_stick', 'does not trigger', ['inductive' => 4]];
+        yield 'a thick composite without room in Z' => ['pla', 'thick_composite', 'bare', 'Lower the bed with washers', ['zRoom' => 2]];
+        yield 'perforated board for an articulated part' => ['abs', 'perforated_board', 'bare', 'lock an articulated part', ['articulated' => true]];
+        yield 'PLA on PEI without heat' => ['pla', 'pei_smooth', 'bare', 'known not to hold on an unheated bed', ['cold' => true]];
+        yield 'PLA on textured PEI without heat' => ['pla', 'pei_textured', 'bare', 'known not to hold on an unheated bed', ['cold' => true]];
+        yield 'PETG on a wiped film without heat' => ['petg', 'glass', 'wiped_film', 'known not to hold on an unheated bed', ['cold' => true]];
+        yield 'ABS on spray without heat' => ['abs', 'glass', 'spray_film', 'known not to hold on an unheated bed', ['cold' => true]];
+        yield 'ABS on the composite without heat' => ['abs', 'thick_composite', 'bare', 'known not to hold on an unheated bed', ['cold' => true]];
+        yield 'glass with the engineered adhesive without heat' => ['pla', 'glass', 'polymer_adhesive', 'without an own test', ['cold' => true]];
+        yield 'nothing is known of ABS on high-hold film' => ['abs', 'polyester_high_hold', 'pva_stick', 'Practice has nothing'];
+        yield 'nothing is known of the adhesive on the cool plate' => ['pla', 'low_temp_matte', 'polymer_adhesive', 'Practice has nothing on'];
+        yield 'PLA in a resin printer' => ['pla', 'pei_textured', 'bare', 'prints resin, not filament', ['resin' => true]];
+    }
+
+    /** @param array<string, mixed> $special */
+    #[DataProvider('refused')]
+    public function testRuledOut(string $material, string $surface, string $way, string $words, array $special = []): void
+    {
+        $ranking = self::rank(self::jobFor($material, $special), [self::sideFor($surface, $special)], 'bare' === $way ? [] : [$way]);
+        self::assertNull(self::find($ranking, $surface, $way));
+        self::assertStringContainsString($words, self::refusal($ranking, $surface, $way));
+    }
+
+    /** @return iterable<string, array{string, list<string>, list<string>, string, string, 5?: array<string, mixed>}> material, surfaces, agents, first surface and way */
+    public static function preferred(): iterable
+    {
+        yield 'PETG on smooth PEI: the stick as barrier' => ['petg', ['pei_smooth'], ['pva_stick', 'spray_film', 'polymer_adhesive'], 'pei_smooth', 'pva_stick'];
+        yield 'PLA on textured PEI: bare before the stick' => ['pla', ['pei_textured'], ['pva_stick'], 'pei_textured', 'bare'];
+        yield 'TPU on textured PEI: the stick lets it go' => ['tpu', ['pei_textured'], ['pva_stick'], 'pei_textured', 'pva_stick'];
+        yield 'PP: the polypropylene sheet with its primer' => ['pp', ['pei_textured', 'glass', 'epoxy_glass', 'pp_sheet'], ['pp_primer', 'pva_stick'], 'pp_sheet', 'pp_primer'];
+        yield 'nylon: the laminate' => ['pa', ['pei_textured', 'glass', 'epoxy_glass', 'low_temp_matte'], ['pva_stick'], 'epoxy_glass', 'bare'];
+        yield 'nylon, thin part on hot-grip steel: the stick' => ['pa', ['hot_grip_steel'], ['pva_stick'], 'hot_grip_steel', 'pva_stick', ['thin' => true]];
+        yield 'nylon, small contact on laminate: a thin coat' => ['pa', ['epoxy_glass'], ['pva_stick'], 'epoxy_glass', 'pva_stick', ['thin' => true]];
+        yield 'nylon: the smooth low-temperature plate before the matte' => ['pa', ['low_temp_matte', 'low_temp_smooth'], [], 'low_temp_smooth', 'bare'];
+        yield 'PLA: the matte low-temperature plate before the smooth' => ['pla', ['low_temp_matte', 'low_temp_smooth'], [], 'low_temp_matte', 'bare'];
+        yield 'PETG-CF on hot-grip steel: bare' => ['petg_cf', ['hot_grip_steel'], ['pva_stick'], 'hot_grip_steel', 'bare'];
+        yield 'PLA, one part on carbon laminate: bare' => ['pla', ['carbon_laminate'], ['pva_stick'], 'carbon_laminate', 'bare'];
+        yield 'PLA, a full plate on carbon laminate: the stick' => ['pla', ['carbon_laminate'], ['pva_stick'], 'carbon_laminate', 'pva_stick', ['parts' => 20]];
+        yield 'PETG on engineered polyester: the stick' => ['petg', ['polyester_engineered'], ['pva_stick'], 'polyester_engineered', 'pva_stick'];
+        yield 'PLA on a patterned film: an agent' => ['pla', ['patterned_film'], ['pva_stick'], 'patterned_film', 'pva_stick'];
+        yield 'ABS on aluminium: the wiped film' => ['abs', ['bare_aluminium'], ['wiped_film'], 'bare_aluminium', 'wiped_film'];
+        yield 'ABS on polyimide: the solution' => ['abs', ['polyimide_tape'], ['abs_acetone'], 'polyimide_tape', 'abs_acetone'];
+        yield 'PC on glass: the engineered adhesive' => ['pc', ['glass'], ['pva_stick', 'polymer_adhesive'], 'glass', 'polymer_adhesive'];
+        yield 'PLA without a heater: tape, for PEI is out' => ['pla', ['pei_smooth', 'painters_tape', 'pei_textured'], [], 'painters_tape', 'bare', ['cold' => true]];
+        yield 'PLA without a heater: spray film on glass before the composite' => ['pla', ['thick_composite', 'glass'], ['spray_film'], 'glass', 'spray_film', ['cold' => true]];
+        yield 'PETG without a heater: spray film on glass' => ['petg', ['strong_pad', 'thick_composite', 'glass'], ['spray_film'], 'glass', 'spray_film', ['cold' => true]];
+        yield 'gloss asked for: glass before texture' => ['pla', ['pei_textured', 'glass'], ['pva_stick'], 'glass', 'pva_stick', ['finish' => Finish::Gloss]];
+        yield 'exact height asked for: smooth before texture' => ['pla', ['pei_textured', 'pei_smooth'], [], 'pei_smooth', 'bare', ['exact' => true]];
+        yield 'bare first: texture before the surer stick on smooth' => ['petg', ['pei_textured', 'pei_smooth'], ['pva_stick'], 'pei_textured', 'bare', ['bareFirst' => true]];
+        yield 'low energy: the cool plate' => ['petg', ['carbon_laminate', 'low_temp_matte'], [], 'low_temp_matte', 'bare', ['lowEnergy' => true]];
+        yield 'resin: a sanded plate before glass' => ['resin', ['resin_glass', 'resin_sanded'], [], 'resin_sanded', 'bare', ['resin' => true]];
+    }
+
+    /**
+     * @param list<string>         $surfaces
+     * @param list<string>         $agents
+     * @param array<string, mixed> $special
+     */
+    #[DataProvider('preferred')]
+    public function testTakenFirst(string $material, array $surfaces, array $agents, string $surface, string $way, array $special = []): void
+    {
+        $sides = array_map(static fn (string $each, int $i): SideFacts => self::sideFor($each, $special, 'P'.($i + 1)), $surfaces, array_keys($surfaces));
+        $candidates = self::rank(self::jobFor($material, $special), $sides, $agents)->candidates;
+        self::assertNotSame([], $candidates);
+        self::assertSame([$surface, $way], [$candidates[0]->proposal->surface->id, $candidates[0]->treatment->agentId ?? 'bare']);
+    }
+
+    public function testTheStickOnTexturedPeiForPlaSaysWhyItIsBelow(): void
+    {
+        $stick = self::find(self::rank(self::job('pla'), [self::side('pei_textured')], ['pva_stick']), 'pei_textured', 'pva_stick');
+        self::assertStringContainsString('levels the texture and takes its grip away', implode(' ', $stick?->reasons() ?? []));
+    }
+
+    public function testTwentySmallPartsNeedABetterSetupThanOne(): void
+    {
+        $sides = [self::side('pei_textured', 'P1'), self::side('pei_smooth', 'P2')];
+        $one = self::rank(self::job('petg'), $sides, ['pva_stick']);
+        $twenty = self::rank(self::job('petg', ['partCount' => 20]), $sides, ['pva_stick']);
+        self::assertGreaterThan(3 * (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($one, 'pei_textured')->chance ?? 0);
+        self::assertGreaterThan(5 * (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($twenty, 'pei_smooth', 'pva_stick')->chance ?? 0);
+        // By hand: Π (9.5 + i) ÷ (10 + i), i = 0 … 19, squared.
+        $all = 1.0;
+        for ($i = 0; $i < 20; ++$i) {
+            $all *= (9.5 + $i) / (10 + $i);
+        }
+        self::assertEqualsWithDelta($all ** 2, self::find($twenty, 'pei_smooth', 'pva_stick')?->chance, 1e-12);
+    }
+
+    public function testAThickCompositeRaisesTheSetPointAndTheSoak(): void
+    {
+        $ranking = self::rank(self::job('pla'), [self::side('thick_composite', 'P1'), self::side('pei_textured', 'P2')]);
+        $thick = self::find($ranking, 'thick_composite');
+        $thin = self::find($ranking, 'pei_textured');
+        self::assertNotNull($thick);
+        self::assertNotNull($thin);
+        self::assertGreaterThan(($thick->target->at ?? 0) + 5, $thick->target->displayC);
+        self::assertLessThan(($thin->target->at ?? 0) + 2.5, $thin->target->displayC);
+        self::assertGreaterThan(30 + ($ranking->heat->of($thin->proposal)?->heatUp->soakSeconds ?? 0), $ranking->heat->of($thick->proposal)?->heatUp->soakSeconds);
+    }
+
+    public function testCopperInTheCompositeTriggersAProbeAndALongRangeSeesThroughGlass(): void
+    {
+        self::assertNotNull(self::find(self::rank(self::job('pla', ['printer' => self::inductive()]), [self::side('thick_composite')]), 'thick_composite'));
+        self::assertNotNull(self::find(self::rank(self::job('pla', ['printer' => self::inductive(8)]), [self::side('glass')], ['pva_stick']), 'glass', 'pva_stick'));
+        self::assertNotNull(self::find(self::rank(self::job('pla'), [self::side('polymer_skin')]), 'polymer_skin'), 'A touch probe does not mind.');
+    }
+
+    public function testAnOwnSoakTestLiftsTheLimitOfAMagnet(): void
+    {
+        $rated = self::printer(['magnetLimitC' => 80.0]);
+        $soaked = self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 110.0]);
+        $side = self::side('pei_textured', magnetic: true);
+        self::assertNull(self::find(self::rank(self::job('abs', ['printer' => $rated]), [$side]), 'pei_textured'));
+        self::assertNotNull(self::find(self::rank(self::job('abs', ['printer' => $soaked]), [$side]), 'pei_textured'));
+    }
+
+    public function testPerforatedBoardBringsItsRaft(): void
+    {
+        $board = self::find(self::rank(self::job('abs'), [self::side('perforated_board')]), 'perforated_board');
+        self::assertSame('raft', $board?->proposal->foothold()->words());
+        self::assertStringContainsString('slice with one', implode(' ', $board->heeds()));
+    }
+
+    public function testEarsHelpThinNylonButTheStickStillWins(): void
+    {
+        $sides = [self::side('hot_grip_steel')];
+        $plain = self::find(self::rank(self::job('pa', ['part' => self::thinBar()]), $sides, ['pva_stick']), 'hot_grip_steel');
+        $ears = self::rank(self::job('pa', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Ears, 6)]), $sides, ['pva_stick']);
+        self::assertGreaterThan($plain->chance ?? 1, self::find($ears, 'hot_grip_steel')?->chance);
+        self::assertSame('pva_stick', $ears->candidates[0]->treatment->agentId);
+    }
+
+    /** @param array<string, mixed> $special */
+    private static function jobFor(string $material, array $special): JobRequest
+    {
+        $printer = [];
+        foreach ($special as $what => $value) {
+            $printer += match ($what) {
+                'magnet' => ['magnetLimitC' => (float) $value],
+                'maxBed' => ['maxBedC' => (float) $value],
+                'nozzle' => ['maxNozzleC' => (float) $value],
+                'open' => ['enclosed' => false],
+                'zRoom' => ['zTravelBelowMm' => (float) $value, 'usualPlateMm' => 0.7],
+                'cold' => ['maxBedC' => null],
+                'resin' => ['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0],
+                default => [],
+            };
+        }
+
+        return self::job($material, [
+            'printer' => isset($special['inductive']) ? self::inductive((float) $special['inductive']) : self::printer($printer),
+            'roomC' => isset($special['cold']) ? 18.0 : 20.0,
+            'partCount' => $special['parts'] ?? 1,
+            'part' => isset($special['articulated']) ? self::thinBar(true) : (isset($special['thin']) ? self::thinBar() : null),
+            'nozzleC' => isset($special['firstNozzle']) ? (float) $special['firstNozzle'] : null,
+            'wishes' => new Wishes($special['finish'] ?? null, $special['exact'] ?? false, $special['bareFirst'] ?? false, $special['lowEnergy'] ?? false),
+        ]);
+    }
+
+    /** @param array<string, mixed> $special */
+    private static function sideFor(string $surface, array $special, string $number = 'P1'): SideFacts
+    {
+        return self::side($surface, $number, magnetic: isset($special['magnet']));
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Candidate;
+use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\MeasuredSurface;
+use Sitzplatz\Choose\SideFacts;
+
+/** Where on its window a setup is run. Windows and the five degrees of a cold room are common practice. */
+final class TargetTest extends TestCase
+{
+    use BuildsJobs;
+
+    public function testAColdRoomAddsFiveDegreesButStaysInTheWindowAndBelowStops(): void
+    {
+        // PLA on textured PEI: window 50 to 65, target 55.
+        self::assertEqualsWithDelta(55, self::onTexture(['roomC' => 18.0])->target->at ?? 0, 1e-9);
+        $cold = self::onTexture(['roomC' => 14.0]);
+        self::assertEqualsWithDelta(60, $cold->target->at ?? 0, 1e-9);
+        self::assertStringContainsString('Cold room (14 °C): 5 °C on top of the usual 55 °C', implode(' ', $cold->reasons()));
+        $limited = self::onTexture(['roomC' => 14.0], self::side('pei_textured', ownLimitC: 57.0));
+        self::assertEqualsWithDelta(57, $limited->target->at ?? 0, 1e-9);
+        $narrow = self::find(self::rank(self::job('pla', ['roomC' => 14.0]), [self::side('polyester_high_hold')], ['pva_stick']), 'polyester_high_hold', 'pva_stick');
+        self::assertEqualsWithDelta(45, $narrow?->target->at, 1e-9, 'Window 32 to 48: 40 and five.');
+    }
+
+    public function testALimitThatBitesLowersTheTargetAndSaysSo(): void
+    {
+        // Magnets are limited where the display is, a plate where the surface is.
+        $magnet = self::onTexture(['printer' => self::printer(['magnetLimitC' => 54.0])], self::side('pei_textured', magnetic: true));
+        self::assertEqualsWithDelta(54, $magnet->target->displayC, 0);
+        self::assertLessThan(54, $magnet->target->at);
+        self::assertGreaterThan(52, $magnet->target->at);
+        self::assertStringContainsString('instead of the usual 55 °C: the magnets of North bay stand 54 °C', implode(' ', $magnet->reasons()));
+        $plate = self::onTexture([], self::side('pei_textured', ownLimitC: 53.0));
+        self::assertEqualsWithDelta(53, $plate->target->at ?? 0, 1e-9);
+        self::assertGreaterThanOrEqual(53, $plate->target->displayC);
+    }
+
+    public function testTheDisplayIsAWholeDegreeThatGivesTheTarget(): void
+    {
+        foreach (['pei_textured', 'glass', 'thick_composite', 'epoxy_glass'] as $surface) {
+            $candidate = self::rank(self::job('pla'), [self::side($surface)], ['pva_stick'])->candidates[0];
+            $display = $candidate->target->displayC ?? 0;
+            self::assertEqualsWithDelta(round($display), $display, 0);
+            self::assertEqualsWithDelta($candidate->target->at, $candidate->proposal->stack?->surfaceAt($display, 20), 0.5, $surface);
+        }
+    }
+
+    public function testAMeasuredSurfaceBeatsTheSum(): void
+    {
+        // By hand: 12 K lost at 48 over a room of 20. At the target 55 the top gives off 1.3 to 1.4 times as much, so 15 to 17 K are to be added.
+        $side = self::side('pei_textured', measured: new MeasuredSurface(60, 48, 20, '2026-11-03'));
+        $display = self::onTexture([], $side)->target->displayC;
+        self::assertGreaterThanOrEqual(70, $display);
+        self::assertLessThanOrEqual(72, $display);
+    }
+
+    public function testWhatSomebodySetsIsTakenAndJudged(): void
+    {
+        $hot = self::rank(self::job('pla', ['bedC' => 130.0]), [self::side('pei_textured')]);
+        self::assertStringContainsString('130 °C is too hot here: P1 front stands 120 °C', self::refusal($hot, 'pei_textured'));
+        $usual = self::onTexture(['bedC' => 57.0]);
+        self::assertTrue($usual->target->byHand);
+        self::assertSame([], $usual->target->reasons);
+        $below = self::onTexture(['bedC' => 48.0]);
+        self::assertStringContainsString('below the window, 50 to 65 °C: it may not hold', implode(' ', $below->reasons()));
+        // One grade down within five degrees of the window, two beyond: strong, fair, poor.
+        self::assertSame(['fair', 'poor'], [$below->hold->grade->value, self::onTexture(['bedC' => 42.0])->hold->grade->value]);
+        $above = self::onTexture(['bedC' => 85.0]);
+        self::assertStringContainsString('it may not let go', implode(' ', $above->reasons()));
+        self::assertSame(['strong', 'poor'], [$above->hold->grade->value, $above->release->grade->value]);
+    }
+
+    public function testWithoutAHeaterTheBedIsTheRoomAndAResinIsExposed(): void
+    {
+        $tape = self::rank(self::job('pla', ['printer' => self::printer(['maxBedC' => null]), 'roomC' => 18.0]), [self::side('painters_tape')])->candidates[0];
+        self::assertNull($tape->target->at);
+        self::assertNull($tape->target->displayC);
+        self::assertStringContainsString('the bed has the room\'s 18 °C', implode(' ', $tape->reasons()));
+        $resin = self::rank(self::job('resin', ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0]), 'lotId' => null]), [self::side('resin_sanded')])->candidates[0];
+        self::assertEqualsWithDelta($resin->pairing->window->target, $resin->target->at ?? 0, 1e-9);
+        self::assertNull($resin->target->displayC);
+    }
+
+    /** @param array<string, mixed> $change members of {@see JobRequest} */
+    private static function onTexture(array $change, ?SideFacts $side = null): Candidate
+    {
+        return self::rank(self::job('pla', $change), [$side ?? self::side('pei_textured')])->candidates[0];
+    }
+}

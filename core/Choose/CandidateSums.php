@@ -30,7 +30,7 @@ final readonly class CandidateSums
             $heat,
             WarpSum::of($candidate, $own),
             null === $printer->heaterW || null === $display ? null : HeaterCheck::of($printer->heaterW, $printer->bedWidthMm, $printer->bedDepthMm, $display, $printer->heaterV, $printer->limitA),
-            ReleasePlan::for($candidate, $heat),
+            ReleasePlan::for($candidate, $plans->cooling($candidate->proposal)),
         );
     }
 

@@ -26,10 +26,33 @@ final class HeatPlans
         if (null === $stack || null === $display || null === $proposal->pairing) {
             return null;
         }
-        $releaseC = $proposal->pairing->releaseC ?? 40.0;
-        $key = \sprintf('%s|%.2f|%.1f|%.1f', $this->builds[$proposal->side->id] ??= self::build($stack, $proposal->surface->freezes), $display, $proposal->job->roomC, $releaseC);
+        $releaseC = self::releaseC($proposal);
+        $key = \sprintf('%s|%.2f|%.1f|%.1f', $this->builds[$proposal->side->id] ??= self::build($stack), $display, $proposal->job->roomC, $releaseC);
 
         return $this->plans[$key] ??= self::reckon($proposal, $stack, $display, $releaseC);
+    }
+
+    /**
+     * Every way to cool that the surface stands, for the one candidate that is looked at.
+     *
+     * @return array<string, float|null> seconds by way; null: it never gets there
+     */
+    public function cooling(Proposal $proposal): array
+    {
+        $plan = $this->of($proposal);
+        $stack = $proposal->stack;
+        if (null === $plan || null === $stack) {
+            return [];
+        }
+        $plate = new Stack($proposal->side->layers, $proposal->side->widthMm, $proposal->side->depthMm, $stack->resistanceFactor);
+        $seconds = [Cooling::StillAir->value => $plan->stillAirSeconds];
+        foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
+            if (Cooling::Freezer !== $way || $proposal->surface->freezes) {
+                $seconds[$way->value] = CoolDown::seconds($way->plateAlone() ? $plate : $stack, $way, $plan->heatUp->surfaceC, self::releaseC($proposal), $proposal->job->roomC);
+            }
+        }
+
+        return $seconds;
     }
 
     private static function reckon(Proposal $proposal, Stack $stack, float $displayC, float $releaseC): HeatPlan
@@ -38,21 +61,19 @@ final class HeatPlans
         $roomC = $proposal->job->roomC;
         $watts = $printer->heaterW ?? HeatUp::USUAL_W_CM2 * $printer->bedWidthMm * $printer->bedDepthMm / 100;
         $heatUp = HeatUp::of($stack, $displayC, $roomC, $watts);
-        $plate = new Stack($proposal->side->layers, $proposal->side->widthMm, $proposal->side->depthMm, $stack->resistanceFactor);
-        $seconds = [];
-        foreach (Cooling::cases() as $way) {
-            if (Cooling::Freezer === $way && !$proposal->surface->freezes) {
-                continue;
-            }
-            $seconds[$way->value] = CoolDown::seconds($way->plateAlone() ? $plate : $stack, $way, $heatUp->surfaceC, $releaseC, $roomC);
-        }
+        $cool = CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC);
 
-        return new HeatPlan($heatUp, $seconds, null !== $proposal->side->measured, null === $printer->heaterW, $watts);
+        return new HeatPlan($heatUp, $cool, null !== $proposal->side->measured, null === $printer->heaterW, $watts);
     }
 
-    private static function build(Stack $stack, bool $freezes): string
+    private static function releaseC(Proposal $proposal): float
+    {
+        return $proposal->pairing->releaseC ?? 40.0;
+    }
+
+    private static function build(Stack $stack): string
     {
         return implode(',', array_map(static fn (Layer $l): string => $l->of->id.$l->thicknessMm.'/'.$l->contactBelowM2KW, $stack->layers))
-            .\sprintf('|%s|%s|%s|%s|%d', $stack->widthMm, $stack->depthMm, $stack->resistanceFactor, $stack->displayReadsHighK, $freezes);
+            .\sprintf('|%s|%s|%s|%s', $stack->widthMm, $stack->depthMm, $stack->resistanceFactor, $stack->displayReadsHighK);
     }
 }

@@ -25,15 +25,16 @@ final readonly class ReleasePlan
     ) {
     }
 
-    public static function for(Candidate $candidate, ?HeatPlan $heat): self
+    /** @param array<string, float|null> $coolingSeconds by way; null: it never gets there */
+    public static function for(Candidate $candidate, array $coolingSeconds): self
     {
         $surface = $candidate->proposal->surface;
         $pairing = $candidate->pairing;
         $heated = null !== $candidate->target->displayC;
         $waits = [];
         foreach (Cooling::cases() as $way) {
-            if ($heated && null !== $heat && \array_key_exists($way->value, $heat->coolingSeconds)) {
-                $seconds = $heat->coolingSeconds[$way->value];
+            if ($heated && \array_key_exists($way->value, $coolingSeconds)) {
+                $seconds = $coolingSeconds[$way->value];
                 $waits[] = ['way' => $way->value, 'words' => $way->words(), 'minutes' => null === $seconds ? null : $seconds / 60];
             }
         }

@@ -23,8 +23,10 @@ final readonly class Air
     public function __construct(float $celsius)
     {
         $kelvin = $celsius + 273.15;
-        $viscosity = 1.716e-5 * ($kelvin / 273.15) ** 1.5 * (273.15 + 111) / ($kelvin + 111);
-        $this->conductivityWMK = 0.0241 * ($kelvin / 273.15) ** 1.5 * (273.15 + 194) / ($kelvin + 194);
+        $ratio = $kelvin / 273.15;
+        $power = $ratio * sqrt($ratio);
+        $viscosity = 1.716e-5 * $power * (273.15 + 111) / ($kelvin + 111);
+        $this->conductivityWMK = 0.0241 * $power * (273.15 + 194) / ($kelvin + 194);
         $this->kinematicViscosityM2S = $viscosity / (self::PRESSURE_PA / (self::GAS_CONSTANT_JKGK * $kelvin));
         $this->prandtl = $viscosity * self::HEAT_CAPACITY_JKGK / $this->conductivityWMK;
         $this->expansionPerK = 1 / $kelvin;

@@ -15,14 +15,20 @@ final readonly class Face implements Boundary
     public const STEFAN_BOLTZMANN_WM2K4 = 5.670374419e-8;
     private const GRAVITY_MS2 = 9.80665;
 
+    /** Area ÷ perimeter, m. */
+    private float $lengthM;
+    private float $lengthCubedM3;
+
     private function __construct(
         private bool $up,
         private float $airC,
         private float $areaM2,
-        private float $perimeterM,
+        float $perimeterM,
         private float $emissivity,
         private float $fanMS,
     ) {
+        $this->lengthM = $areaM2 / $perimeterM;
+        $this->lengthCubedM3 = $this->lengthM ** 3;
     }
 
     /** @param float $fanMS speed of the air of a fan over the face, m/s; 0 for still air */
@@ -45,15 +51,14 @@ final readonly class Face implements Boundary
     {
         $difference = $faceC - $this->airC;
         $air = new Air(($faceC + $this->airC) / 2);
-        $length = $this->areaM2 / $this->perimeterM;
-        $rayleigh = self::GRAVITY_MS2 * $air->expansionPerK * abs($difference) * $length ** 3 / $air->kinematicViscosityM2S ** 2 * $air->prandtl;
+        $rayleigh = self::GRAVITY_MS2 * $air->expansionPerK * abs($difference) * $this->lengthCubedM3 / ($air->kinematicViscosityM2S * $air->kinematicViscosityM2S) * $air->prandtl;
         $rises = $this->up === ($difference >= 0);
         $nusselt = match (true) {
-            !$rises => 0.27 * $rayleigh ** 0.25,
-            $rayleigh <= 1e7 => 0.54 * $rayleigh ** 0.25,
+            !$rises => 0.27 * sqrt(sqrt($rayleigh)),
+            $rayleigh <= 1e7 => 0.54 * sqrt(sqrt($rayleigh)),
             default => 0.15 * $rayleigh ** (1 / 3),
         };
-        $convection = $nusselt * $air->conductivityWMK / $length;
+        $convection = $nusselt * $air->conductivityWMK / $this->lengthM;
         if ($this->fanMS > 0) {
             $along = sqrt($this->areaM2);
             $forced = 0.664 * sqrt($this->fanMS * $along / $air->kinematicViscosityM2S) * $air->prandtl ** (1 / 3) * $air->conductivityWMK / $along;
@@ -63,6 +68,6 @@ final readonly class Face implements Boundary
         $cold = $this->airC + 273.15;
 
         // (T⁴ − T₀⁴) ÷ (T − T₀), written so that it also holds where both are equal.
-        return $convection + $this->emissivity * self::STEFAN_BOLTZMANN_WM2K4 * ($hot ** 2 + $cold ** 2) * ($hot + $cold);
+        return $convection + $this->emissivity * self::STEFAN_BOLTZMANN_WM2K4 * ($hot * $hot + $cold * $cold) * ($hot + $cold);
     }
 }

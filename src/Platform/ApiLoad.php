@@ -57,7 +57,7 @@ final class ApiLoad
                 default => 'GET '.$path,
             }] = match ($path) {
                 'judgement' => ["$base/api/comparisons/$closed/judgement", null],
-                'choose' => ["$base/api/choose", json_encode(['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null], \JSON_THROW_ON_ERROR)],
+                'choose' => ["$base/api/choose", json_encode(['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15]], \JSON_THROW_ON_ERROR)],
                 default => [$base.$path, null],
             };
         }

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Platform;
 
+use App\Choose\PartReading;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\AgentFacts;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\JobRequest;
+use Sitzplatz\Choose\MeasuredSurface;
 use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Choose\PartFacts;
 use Sitzplatz\Choose\PrinterFacts;
 use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Heat\Layer;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Test\Measure;
@@ -48,6 +52,12 @@ final class BenchCommand extends Command
         $row('ranking 300 plate sides × 20 agents, median of 5', \sprintf('%.0f ms', $this->median(fn () => $this->rank())), '≤ 100 ms');
         $records = $this->records();
         $row('judging 10 000 readings in 5 setups, median of 5', \sprintf('%.0f ms', $this->median(static fn () => ComparisonJudgement::of($records)->toArray())), '≤ 300 ms');
+        foreach ([
+            'binary STL of 1 M facets' => ['≤ 3 s, ≤ 64 MB', static fn (string $path) => BigParts::slab($path, 500)],
+            'G-code of 100 MB' => ['≤ 8 s, ≤ 64 MB', static fn (string $path) => BigParts::gcode($path, 100_000_000)],
+        ] as $what => [$promise, $write]) {
+            $row($what, self::reading($write), $promise);
+        }
         $row('JavaScript of the first view, gzip', \sprintf('%.0f kB', $this->javaScriptKilobytes()), '≤ 250 kB');
         $seconds = $input->getOption('seconds');
         foreach ($this->api->measure($this->appPort, is_numeric($seconds) ? (int) $seconds : 10) as $what => $figure) {
@@ -71,21 +81,41 @@ final class BenchCommand extends Command
         return $times[2];
     }
 
+    /** @param \Closure(string): void $write */
+    private static function reading(\Closure $write): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'bench');
+        try {
+            $write($path);
+            memory_reset_peak_usage();
+            $began = hrtime(true);
+            PartReading::toArray(PartReading::file($path));
+
+            return \sprintf('%.1f s, %.0f MB', (hrtime(true) - $began) / 1e9, memory_get_peak_usage(true) / 1e6);
+        } finally {
+            unlink($path);
+        }
+    }
+
+    /** A shop whose plates are all built as their kind is, every tenth of them measured on the printer. */
     private function rank(): Ranking
     {
+        $layer = fn (string $of, float $mm, float $contact = 0.0): Layer => new Layer($this->catalogue->layer($of), $mm, $contact);
         $surfaces = array_keys($this->catalogue->surfaces);
         $agents = array_keys($this->catalogue->agents);
         $sides = [];
         $runs = [];
         for ($i = 0; $i < 300; ++$i) {
             $surface = $surfaces[$i % \count($surfaces)];
-            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true);
+            $layers = array_map(static fn (array $l, int $at): Layer => $layer($l[0], $l[1], 0 === $at ? Layer::DRY_CONTACT_M2KW : 0.0), $this->catalogue->surface($surface)->plate, array_keys($this->catalogue->surface($surface)->plate));
+            $measured = 0 === $i % 10 ? new MeasuredSurface(80, 72 + $i / 100, 20, '') : null;
+            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true, layers: $layers, costPerPrint: 0.05, measured: $measured);
             $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
         }
         $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));
-        $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120);
+        $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120, heaterW: 300, bed: [$layer('aluminium', 3)]);
 
-        return Ranking::of($this->catalogue, new JobRequest($this->catalogue->material('petg'), $printer, 20), $sides, $twenty, new Experience($runs));
+        return Ranking::of($this->catalogue, new JobRequest($this->catalogue->material('petg'), $printer, 20, part: new PartFacts(752, 210, 100, 8, 15, 2, 2)), $sides, $twenty, new Experience($runs));
     }
 
     /** @return list<SetupRecord> */

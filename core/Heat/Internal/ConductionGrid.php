@@ -15,8 +15,8 @@ final class ConductionGrid
 {
     /** @var list<float> J/m²K */
     private array $capacity = [];
-    /** @var list<float> m²K/W between a cell and the next */
-    private array $between = [];
+    /** @var list<float> W/m²K between a cell and the next */
+    private array $conductance = [];
     private float $halfFirst;
     private float $halfLast;
     private float $surfaceC;
@@ -43,7 +43,7 @@ final class ConductionGrid
         }
         $last = \count($half) - 1;
         for ($i = 0; $i < $last; ++$i) {
-            $this->between[] = $half[$i] + $half[$i + 1] + $contact[$i + 1];
+            $this->conductance[] = 1 / ($half[$i] + $half[$i + 1] + $contact[$i + 1]);
         }
         $this->halfFirst = $half[0] + $layers[0]->contactBelowM2KW * $resistanceFactor;
         $this->halfLast = $half[$last];
@@ -58,7 +58,7 @@ final class ConductionGrid
         $at = $surfaceC + $flowWM2 * $this->halfLast;
         for ($i = $last; $i >= 0; --$i) {
             $this->cellC[$i] = $at;
-            $at += $i > 0 ? $flowWM2 * $this->between[$i - 1] : 0.0;
+            $at += $i > 0 ? $flowWM2 / $this->conductance[$i - 1] : 0.0;
         }
     }
 
@@ -110,34 +110,33 @@ final class ConductionGrid
         $airC = $top->surroundingsC();
         $out = $h <= 0 ? 0.0 : 1 / ($this->halfLast + 1 / $h);
         // Thomas' algorithm on the tridiagonal system.
+        $capacity = $this->capacity;
+        $conductance = $this->conductance;
+        $cell = $this->cellC;
         $c = $d = [];
+        $lower = $above = $carry = 0.0;
         for ($i = 0; $i <= $last; ++$i) {
-            $store = $this->capacity[$i] / $seconds;
-            $diagonal = $store;
-            $right = $store * $this->cellC[$i];
-            $lower = $upper = 0.0;
-            if ($i > 0) {
-                $lower = 1 / $this->between[$i - 1];
-                $diagonal += $lower;
-            } else {
-                $diagonal += $takes;
+            $store = $capacity[$i] / $seconds;
+            $upper = $i < $last ? $conductance[$i] : 0.0;
+            $pivot = $store + $lower + $upper - $lower * $above;
+            $right = $store * $cell[$i] + $lower * $carry;
+            if (0 === $i) {
+                $pivot += $takes;
                 $right += $gives;
             }
-            if ($i < $last) {
-                $upper = 1 / $this->between[$i];
-                $diagonal += $upper;
-            } else {
-                $diagonal += $out;
+            if ($i === $last) {
+                $pivot += $out;
                 $right += $out * $airC;
             }
-            $pivot = $diagonal - ($i > 0 ? $lower * $c[$i - 1] : 0.0);
-            $c[$i] = $upper / $pivot;
-            $d[$i] = ($right + ($i > 0 ? $lower * $d[$i - 1] : 0.0)) / $pivot;
+            $c[] = $above = $upper / $pivot;
+            $d[] = $carry = $right / $pivot;
+            $lower = $upper;
         }
-        $this->cellC[$last] = $d[$last];
+        $cell[$last] = $d[$last];
         for ($i = $last - 1; $i >= 0; --$i) {
-            $this->cellC[$i] = $d[$i] + $c[$i] * $this->cellC[$i + 1];
+            $cell[$i] = $d[$i] + $c[$i] * $cell[$i + 1];
         }
+        $this->cellC = $cell;
         $this->surfaceC = $h <= 0 ? $this->cellC[$last] : $this->cellC[$last] - $out * ($this->cellC[$last] - $airC) * $this->halfLast;
     }
 }

@@ -63,7 +63,10 @@ final class Contract
         } catch (\JsonException $e) {
             throw Problem::invalid('', 'This is not readable as JSON: '.$e->getMessage().'.', 400, $e);
         }
-        $errors = $this->errors($data, $this->operation($operationId).'/requestBody/content/application~1json/schema');
+        $request = $this->requests()[$operationId] ?? throw self::unknown($operationId);
+        $excerpt = json_decode($request['excerpt'], false, 64, \JSON_THROW_ON_ERROR);
+        \assert($excerpt instanceof \stdClass);
+        $errors = self::faults($data, $excerpt, $request['pointer']);
         if ([] !== $errors) {
             throw Problem::faults($errors);
         }
@@ -82,25 +85,13 @@ final class Contract
      */
     public function errors(mixed $data, string $pointer): array
     {
-        $validator = new Validator(max_errors: 20, stop_at_first_error: false);
-        $validator->resolver()?->registerRaw($this->document(), self::DOCUMENT);
-        $result = $validator->validate($data, (object) ['$ref' => self::DOCUMENT.'#'.$pointer]);
-        $error = $result->error();
-
-        return null === $error ? [] : Sentences::of($error);
+        return self::faults($data, Excerpt::of($this->document(), $pointer), $pointer);
     }
 
     /** The JSON pointer of an operation. */
     public function operation(string $operationId): string
     {
-        foreach (get_object_vars($this->document()->paths) as $path => $methods) {
-            foreach (get_object_vars($methods) as $method => $operation) {
-                if (($operation->operationId ?? null) === $operationId) {
-                    return '/paths/'.str_replace(['~', '/', '{', '}'], ['~0', '~1', '%7B', '%7D'], $path).'/'.$method;
-                }
-            }
-        }
-        throw new \LogicException(\sprintf('docs/openapi.yaml has no operation "%s".', $operationId));
+        return self::operations($this->document())[$operationId] ?? throw self::unknown($operationId);
     }
 
     public function document(): \stdClass
@@ -108,15 +99,71 @@ final class Contract
         if (null !== $this->document) {
             return $this->document;
         }
-        $source = $this->projectDir.'/docs/openapi.yaml';
-        $cache = new ConfigCache($this->cacheDir.'/openapi.php', $this->debug);
-        if (!$cache->isFresh()) {
-            $json = json_encode(Yaml::parseFile($source), \JSON_THROW_ON_ERROR);
-            $cache->write('<?php return '.var_export($json, true).';', [new FileResource($source)]);
-        }
-        $document = json_decode((string) require $cache->getPath(), false, 64, \JSON_THROW_ON_ERROR);
+        $document = json_decode($this->cached('openapi', static fn (\stdClass $document): string => json_encode($document, \JSON_THROW_ON_ERROR)), false, 64, \JSON_THROW_ON_ERROR);
         \assert($document instanceof \stdClass);
 
         return $this->document = $document;
+    }
+
+    /** @return array<string, array{pointer: string, excerpt: string}> what the request of each operation is held against, by its name */
+    private function requests(): array
+    {
+        return $this->cached('requests', static function (\stdClass $document): array {
+            $requests = [];
+            foreach (self::operations($document) as $operationId => $operation) {
+                $pointer = $operation.'/requestBody/content/application~1json/schema';
+                $requests[$operationId] = ['pointer' => $pointer, 'excerpt' => json_encode(Excerpt::of($document, $pointer), \JSON_THROW_ON_ERROR)];
+            }
+
+            return $requests;
+        });
+    }
+
+    /**
+     * @template T of string|array
+     *
+     * @param \Closure(\stdClass): T $make from the document
+     *
+     * @return T
+     */
+    private function cached(string $name, \Closure $make): mixed
+    {
+        $source = $this->projectDir.'/docs/openapi.yaml';
+        $cache = new ConfigCache("$this->cacheDir/$name.php", $this->debug);
+        if (!$cache->isFresh()) {
+            $document = json_decode(json_encode(Yaml::parseFile($source), \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR);
+            \assert($document instanceof \stdClass);
+            $cache->write('<?php return '.var_export($make($document), true).';', [new FileResource($source)]);
+        }
+
+        return require $cache->getPath();
+    }
+
+    /** @return array<string, string> JSON pointers by operation */
+    private static function operations(\stdClass $document): array
+    {
+        $pointers = [];
+        foreach (get_object_vars($document->paths) as $path => $methods) {
+            foreach (get_object_vars($methods) as $method => $operation) {
+                $pointers[$operation->operationId] = '/paths/'.str_replace(['~', '/', '{', '}'], ['~0', '~1', '%7B', '%7D'], $path).'/'.$method;
+            }
+        }
+
+        return $pointers;
+    }
+
+    /** @return list<array{field: string, message: string}> */
+    private static function faults(mixed $data, \stdClass $excerpt, string $pointer): array
+    {
+        $validator = new Validator(max_errors: 20, stop_at_first_error: false);
+        $validator->resolver()?->registerRaw($excerpt, self::DOCUMENT);
+        $error = $validator->validate($data, (object) ['$ref' => self::DOCUMENT.'#'.$pointer])->error();
+
+        return null === $error ? [] : Sentences::of($error);
+    }
+
+    private static function unknown(string $operationId): \LogicException
+    {
+        return new \LogicException(\sprintf('docs/openapi.yaml has no operation "%s".', $operationId));
     }
 }

@@ -85,7 +85,7 @@ final readonly class CatalogueData
             'basis' => $pairing->basis->words(),
             'treatments' => $treatments,
             'schools' => self::schools($catalogue->schoolsOn($materialId, $surfaceId, null)),
-            'facts' => array_map(static fn (StoredFact $f): array => $f->toArray(), array_values(array_filter($this->shop->standing(), static fn (StoredFact $f): bool => $f->materialId === $materialId && $f->surfaceId === $surfaceId))),
+            'facts' => array_map(static fn (StoredFact $f): array => $f->toArray(), $this->shop->recordOf($materialId, $surfaceId)),
         ];
     }
 

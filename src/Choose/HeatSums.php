@@ -51,7 +51,11 @@ final readonly class HeatSums
         $stack = new Stack($layers, $width, $depth, 1.0, (float) ($body['displayReadsHighK'] ?? 0));
         $measured = $body['measured'] ?? null;
         if (null !== $measured) {
-            $stack = $stack->calibrated((float) $measured['displayC'], (float) $measured['surfaceC'], (float) $measured['roomC']);
+            try {
+                $stack = $stack->calibrated((float) $measured['displayC'], (float) $measured['surfaceC'], (float) $measured['roomC']);
+            } catch (BadHeat $bad) {
+                throw Problem::invalid('measured.'.$bad->field, $bad->getMessage());
+            }
         }
         $display = Number::orNull($body['displayC'] ?? null);
         $surface = Number::orNull($body['surfaceC'] ?? null);

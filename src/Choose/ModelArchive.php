@@ -18,9 +18,15 @@ final class ModelArchive implements ByteSource
 
     private int $read = 0;
 
-    /** @param resource $stream which keeps the archive open by itself */
-    private function __construct(private $stream, private readonly int $sizeBytes)
+    /** @param resource $stream which ends with the archive it is from */
+    private function __construct(private readonly \ZipArchive $zip, private $stream, private readonly int $sizeBytes)
     {
+    }
+
+    public function __destruct()
+    {
+        fclose($this->stream);
+        $this->zip->close();
     }
 
     /** @throws BadShape */
@@ -46,7 +52,7 @@ final class ModelArchive implements ByteSource
             throw BadShape::badArchive('its model cannot be unpacked; is it encrypted?');
         }
 
-        return new self($stream, $told['size']);
+        return new self($zip, $stream, $told['size']);
     }
 
     public function read(int $bytes): string

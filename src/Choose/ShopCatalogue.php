@@ -32,10 +32,18 @@ final class ShopCatalogue implements ResetInterface
     }
 
     /** @return list<StoredFact> oldest first, so that a later one stands over an earlier one */
-    public function standing(): array
+    private function standing(): array
     {
         /* @var list<StoredFact> */
         return $this->entities->createQuery('SELECT f FROM '.StoredFact::class.' f WHERE f.withdrawnAt IS NULL ORDER BY f.createdAt, f.id')->getResult();
+    }
+
+    /** @return list<StoredFact> all that was ever held true of a pair, newest first */
+    public function recordOf(string $materialId, string $surfaceId): array
+    {
+        /* @var list<StoredFact> */
+        return $this->entities->createQuery('SELECT f FROM '.StoredFact::class.' f WHERE f.materialId = :m AND f.surfaceId = :s ORDER BY f.createdAt DESC, f.id DESC')
+            ->setParameter('m', $materialId)->setParameter('s', $surfaceId)->getResult();
     }
 
     public function reset(): void

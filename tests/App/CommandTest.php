@@ -9,12 +9,15 @@ use App\Device\SimulatedBench;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Xoshiro256StarStar;
 use Sitzplatz\Test\PullTrace;
+use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\Console\Tester\CommandTester;
 
 final class CommandTest extends KernelTestCase
 {
+    use BuildsMeshes;
+
     /** R's dataset PlantGrowth, groups trt1 and trt2. */
     private const TABLE = "setup,run,measure,value,unit,status\n"
         ."trt1,1,pull_hot,4.81,N,exact\ntrt1,2,pull_hot,4.17,N,exact\ntrt1,3,pull_hot,4.41,N,exact\ntrt1,4,pull_hot,3.59,N,exact\ntrt1,5,pull_hot,5.87,N,exact\n"
@@ -59,6 +62,49 @@ final class CommandTest extends KernelTestCase
         self::assertSame('', $tester->getDisplay());
     }
 
+    public function testChoosePrintsTheRanking(): void
+    {
+        $answer = $this->json('sitzplatz:choose', '{"materialId":"pla","printer":"North bay","lot":"L-101","benchSide":"P1 front","roomC":20,"partCount":1,"jobMinutes":null}');
+        self::assertNotSame([], $answer['candidates']);
+        self::assertSame($answer['candidates'][0]['key'], $answer['detail']['key']);
+    }
+
+    public function testHeatPrintsTheSums(): void
+    {
+        $answer = $this->json('sitzplatz:heat', '{"widthMm":200,"depthMm":200,"roomC":20,"surfaceC":60,"layers":[{"of":"aluminium","mm":3}]}');
+        // By hand: 3 mm ÷ 167 W/mK.
+        self::assertEqualsWithDelta(0.003 / 167, $answer['resistanceM2KW'], 1e-15);
+    }
+
+    public function testShapePrintsThePart(): void
+    {
+        $answer = $this->json('sitzplatz:shape', self::binary(self::box(0, 0, 20, 6, 8)));
+        // The pull block of practice: 6 × 20 mm.
+        self::assertEqualsWithDelta(120, $answer['contactAreaMm2'], 1e-3);
+    }
+
+    /** @return iterable<array{string, string, string}> */
+    public static function badJson(): iterable
+    {
+        yield ['sitzplatz:choose', '{', 'not readable as a JSON object'];
+        yield ['sitzplatz:choose', '{"printer":"Attic"}', 'printer: There is no printer of this name'];
+        yield ['sitzplatz:choose', '{"printer":"Dome","lot":"L-0"}', 'lot: There is no lot of this label'];
+        yield ['sitzplatz:choose', '{"printer":"Dome","benchSide":"P99 front"}', 'benchSide: There is no plate side'];
+        yield ['sitzplatz:choose', '{"printer":"Dome","roomC":20}', "materialId: This is missing: fill it in.\npartCount: This is missing"];
+        yield ['sitzplatz:heat', '{"widthMm":200}', 'layers: This is missing'];
+        yield ['sitzplatz:heat', 'soup', 'not readable as JSON'];
+        yield ['sitzplatz:shape', 'soup', 'STL'];
+    }
+
+    #[DataProvider('badJson')]
+    public function testABadRequestEndsWithCodeTwoAndALineAFault(string $command, string $content, string $words): void
+    {
+        $tester = $this->onFile($command, $content);
+        self::assertSame(2, $tester->getStatusCode());
+        self::assertStringContainsString($words, $tester->getErrorOutput());
+        self::assertSame('', $tester->getDisplay());
+    }
+
     public function testTheDemoIsLoadedOnce(): void
     {
         $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:demo:load'));
@@ -80,10 +126,27 @@ final class CommandTest extends KernelTestCase
     /** @param array<string, string> $more */
     private function judge(string $table, array $more): CommandTester
     {
-        $file = tempnam(sys_get_temp_dir(), 'readings');
+        return $this->onFile('sitzplatz:judge', $table, $more);
+    }
+
+    /** @return array<mixed> */
+    private function json(string $command, string $content): array
+    {
+        $tester = $this->onFile($command, $content);
+        $tester->assertCommandIsSuccessful();
+        $answer = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($answer);
+
+        return $answer;
+    }
+
+    /** @param array<string, string> $more */
+    private function onFile(string $command, string $content, array $more = []): CommandTester
+    {
+        $file = tempnam(sys_get_temp_dir(), 'given');
         self::assertIsString($file);
-        file_put_contents($file, $table);
-        $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:judge'));
+        file_put_contents($file, $content);
+        $tester = new CommandTester((new Application(self::bootKernel()))->find($command));
         $tester->execute($more + ['file' => $file], ['capture_stderr_separately' => true]);
         unlink($file);
 

@@ -79,6 +79,40 @@ final class ShelfTest extends ApiTestCase
         $this->ask('POST', '/api/agents', ['kindId' => 'soup', 'name' => 'Soup', 'batch' => '', 'openedOn' => null], 422);
     }
 
+    public function testWhatAPrinterIsMadeOfIsKept(): void
+    {
+        $facts = ['magnetSoakC' => 105, 'magnetGrade' => '120', 'holdDown' => 'clips', 'plateHoldsToMmS' => 80, 'chamberC' => 60, 'heaterW' => 300, 'heaterV' => 24, 'limitA' => 15, 'probe' => 'inductive', 'probeRangeMm' => 4, 'zTravelBelowMm' => 2, 'usualPlateMm' => 0.7, 'bedMoves' => true, 'looksForMark' => true, 'displayReadsHighK' => 2, 'bedLayers' => [['of' => 'aluminium', 'mm' => 3]]];
+        $base = ['name' => 'Cellar', 'kind' => 'filament', 'bedWidthMm' => 200, 'bedDepthMm' => 200, 'maxBedC' => 100, 'maxNozzleC' => 250, 'enclosed' => true, 'magnetLimitC' => 80];
+        $printer = $this->ask('POST', '/api/printers', $facts + $base, 201);
+        foreach (['magnetSoakC', 'chamberC', 'heaterW', 'limitA', 'probeRangeMm', 'zTravelBelowMm', 'displayReadsHighK'] as $field) {
+            self::assertEqualsWithDelta($facts[$field], $printer[$field], 1e-9, $field);
+        }
+        self::assertSame(['inductive', true, true, 'clips'], [$printer['probe'], $printer['bedMoves'], $printer['looksForMark'], $printer['holdDown']]);
+        self::assertSame('aluminium', $printer['bedLayers'][0]['of']);
+        self::assertSame('bedLayers.0.of', $this->ask('POST', '/api/printers', ['name' => 'Attic', 'bedLayers' => [['of' => 'gold', 'mm' => 1]]] + $base, 422)['errors'][0]['field']);
+        self::assertSame('probe', $this->ask('POST', '/api/printers', ['name' => 'Attic', 'probe' => 'nose'] + $base, 422)['errors'][0]['field']);
+    }
+
+    public function testWhatAPlateIsMadeOfIsKept(): void
+    {
+        $plate = $this->ask('POST', '/api/plates', ['layers' => [['of' => 'spring_steel', 'mm' => 0.7], ['of' => 'pei', 'mm' => 0.1]], 'marked' => false, 'slicerType' => 'Rough', 'price' => 38.5, 'purchasedOn' => '2026-02-01'] + self::PLATE, 201);
+        self::assertSame([false, 'Rough', '2026-02-01', 2], [$plate['marked'], $plate['slicerType'], $plate['purchasedOn'], \count($plate['layers'])]);
+        self::assertEqualsWithDelta(38.5, $plate['price'], 1e-9);
+        self::assertSame('layers.1.of', $this->ask('POST', '/api/plates', ['number' => 'P91', 'layers' => [['of' => 'pei', 'mm' => 0.1], ['of' => 'gold', 'mm' => 1]]] + self::PLATE, 422)['errors'][0]['field']);
+        self::assertSame([], $this->ask('POST', '/api/plates', ['number' => 'P92'] + self::PLATE, 201)['layers'], 'What is not known is not made up.');
+    }
+
+    public function testWhatIsRetiredIsNotChosen(): void
+    {
+        $north = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $labels = fn (): array => array_column($this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $north, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null], 200)['candidates'], 'sideLabel');
+        self::assertContains('P2 front', $labels());
+        $plate = $this->pick('/api/plates', 'number', 'P2');
+        $fields = array_intersect_key($plate, array_flip(['number', 'widthMm', 'depthMm', 'magnetic', 'printerId', 'note', 'layers', 'marked', 'slicerType', 'price', 'purchasedOn', 'version']));
+        $this->ask('PUT', '/api/plates/'.$plate['id'], ['retired' => true] + $fields, 200);
+        self::assertNotContains('P2 front', $labels());
+    }
+
     public function testANewSheetIsANewFitting(): void
     {
         $plate = $this->ask('POST', '/api/plates', self::PLATE, 201);

@@ -22,6 +22,12 @@ final class Sentences
     private static function collect(ValidationError $error, array &$found): void
     {
         $keyword = $error->keyword();
+        $meant = 'anyOf' === $keyword ? self::meant($error) : null;
+        if (null !== $meant) {
+            self::collect($meant, $found);
+
+            return;
+        }
         if ([] !== $error->subErrors() && !\in_array($keyword, ['oneOf', 'anyOf', 'not'], true)) {
             foreach ($error->subErrors() as $sub) {
                 self::collect($sub, $found);
@@ -34,6 +40,21 @@ final class Sentences
             $message = '' === $error->data()->value() && 'pattern' === $keyword ? 'This is missing: choose or fill in.' : self::sentence($keyword, $error->args());
             $found[$field.$message] = ['field' => $field, 'message' => $message];
         }
+    }
+
+    /** Of a choice between a value and nothing, or between kinds of value, the one that was meant: the only one of the right type. */
+    private static function meant(ValidationError $choice): ?ValidationError
+    {
+        $here = $choice->data()->fullPath();
+        $meant = array_values(array_filter($choice->subErrors(), static function (ValidationError $error) use ($here): bool {
+            while ('$ref' === $error->keyword() && [] !== $error->subErrors()) {
+                $error = $error->subErrors()[0];
+            }
+
+            return 'type' !== $error->keyword() || $error->data()->fullPath() !== $here;
+        }));
+
+        return 1 === \count($meant) ? $meant[0] : null;
     }
 
     /** @return list<string> */

@@ -72,10 +72,11 @@ function Facts({ facts }: { facts: Schemas['ShopFact'][] }) {
             <ul>
                 {facts.map((fact) => (
                     <li key={fact.id} className="border-t border-line py-2">
-                        <p>{fact.why}</p>
+                        <p className={fact.withdrawnAt ? 'line-through' : ''}>{fact.why}</p>
                         <p className="flex flex-wrap items-center justify-between gap-2 text-sm">
-                            {fact.who}, {day(fact.at)}
-                            {may.test ? (
+                            {fact.who}, {day(fact.at)}{fact.withdrawnAt ? '. ' : ''}
+                            {fact.withdrawnAt ? `Withdrawn by ${fact.withdrawnBy}, ${day(fact.withdrawnAt)}` : null}
+                            {may.test && !fact.withdrawnAt ? (
                                 <Button tone="quiet" disabled={withdraw.isPending} onClick={() => withdraw.mutate(fact.id)}>
                                     Withdraw
                                 </Button>

@@ -215,7 +215,8 @@ final readonly class Choosing
             'role' => null === $proposal->agent ? null : $candidate->treatment->role->value,
             'strip' => StripData::of($proposal, $candidate->pairing, $candidate->target->at, $candidate->target->displayC),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
-                'at' => $runs->bedC ?? $proposal->job->roomC,
+                // The scale is that of the surface; runs were noted by the display.
+                'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->roomC) ?? $runs->bedC),
                 'held' => $runs->held,
                 'failed' => $runs->runs - $runs->held,
                 'stuck' => $runs->released - $runs->clean,

@@ -36,7 +36,7 @@ final class PartReadingTest extends ApiTestCase
     {
         $box = self::box(0, 0, 40, 20, 5);
         $binary = $this->read(self::binary($box), 200);
-        $text = $this->read(self::text($box), 200);
+        $text = $this->read(self::ascii($box), 200);
         $archive = $this->read(self::archive(['3D/3dmodel.model' => self::model($box)]), 200);
         self::assertSame(['stl_ascii', '3mf'], [$text['format'], $archive['format']]);
         foreach (['contactAreaMm2', 'outlineMm', 'heightMm', 'volumeMm3'] as $measure) {
@@ -54,7 +54,7 @@ final class PartReadingTest extends ApiTestCase
         yield 'cut off' => [substr(self::binary($box), 0, 300), 'cut off'];
         yield 'no facets' => [self::binary([]), 'no facets'];
         yield 'not a number' => [self::binary([[\NAN, ...\array_slice($box[0], 1)], ...\array_slice($box, 1)]), 'not a number'];
-        yield 'text cut off' => [substr(self::text($box), 0, 400), 'cut off'];
+        yield 'text cut off' => [substr(self::ascii($box), 0, 400), 'cut off'];
         yield 'an archive of something else' => [self::archive(['letter.txt' => 'hello']), 'no model'];
         yield 'half an archive' => [substr(self::archive(['3D/3dmodel.model' => self::model($box)]), 0, 200), 'cut off'];
         yield 'a bomb' => [self::archive(['3D/3dmodel.model' => str_repeat(' ', 60 << 20)]), 'unreasonable size'];

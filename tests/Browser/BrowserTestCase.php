@@ -146,7 +146,7 @@ abstract class BrowserTestCase extends TestCase
         }
         // Written anew through the keyboard, as a hand would.
         $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
-        $field->sendKeys($value);
+        $field->sendKeys('' === $value ? WebDriverKeys::BACKSPACE : $value);
     }
 
     /** From now on the page is shown as on a phone of 390 × 844 points. */

@@ -13,6 +13,8 @@ final class ScreensTest extends BrowserTestCase
     private const VIEWS = [
         '/' => 'Good day',
         '/choose' => 'candidates, the likeliest first',
+        '/choose/catalogue' => 'Where practitioners disagree',
+        '/choose/heat' => 'set the display to',
         '/test' => 'Comparisons',
         '/test/new' => 'What a setup has to reach',
         '/judge' => 'Verdicts',

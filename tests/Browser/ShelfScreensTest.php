@@ -57,6 +57,7 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->click('//*[@role="tab"][.="Printers"]');
         $this->press('New printer');
         $this->fill('Name', 'Attic');
+        $this->press('How plates are held');
         $this->fill('Magnets stand, °C', 'x');
         $this->see('Write a number, like 12.5.');
         $this->fill('Magnets stand, °C', '90');

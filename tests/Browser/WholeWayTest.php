@@ -60,7 +60,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->see('Card for the printer');
         $card = $this->page->findElement(WebDriverBy::cssSelector('.no-print article'))->getText();
         self::assertStringContainsString('House black PLA on textured P2', $card);
-        self::assertStringContainsString('55 °C', $card);
+        self::assertStringContainsString('56 °C', $card);
         self::assertStringContainsString('30 min', $card);
 
         $this->press('Choose');

@@ -60,7 +60,7 @@ trait BuildsMeshes
     }
 
     /** @param list<list<float>> $facets */
-    private static function text(array $facets): string
+    private static function ascii(array $facets): string
     {
         $text = "solid made for a test\n";
         foreach ($facets as $f) {

@@ -16,7 +16,7 @@ final class MeshTest extends TestCase
 
     public function testABoxHasTheMeasuresOfABox(): void
     {
-        foreach ([self::binary(self::box(100, 50, 40, 20, 15)), self::text(self::box(100, 50, 40, 20, 15))] as $i => $bytes) {
+        foreach ([self::binary(self::box(100, 50, 40, 20, 15)), self::ascii(self::box(100, 50, 40, 20, 15))] as $i => $bytes) {
             $part = self::read($bytes);
             self::assertSame([ShapeFormat::StlBinary, ShapeFormat::StlAscii][$i], $part->format);
             self::assertSame(16, $part->facets);
@@ -51,7 +51,7 @@ final class MeshTest extends TestCase
         $wavy = array_map(static fn (int $i): array => [
             (20 + 3 * sin(5 * 2 * \M_PI * $i / 200)) * cos(2 * \M_PI * $i / 200), (20 + 3 * sin(5 * 2 * \M_PI * $i / 200)) * sin(2 * \M_PI * $i / 200),
         ], range(0, 199));
-        $part = self::read(self::text(self::prism($wavy, 0, 18.5)));
+        $part = self::read(self::ascii(self::prism($wavy, 0, 18.5)));
         self::assertSame(800, $part->facets);
         self::assertEqualsWithDelta(23502.244141, $part->volumeMm3, 0.5);
         self::assertEqualsWithDelta(23502.244141 / 18.5, $part->patch->areaMm2, 0.05);
@@ -127,10 +127,10 @@ final class MeshTest extends TestCase
         yield 'no facets, binary' => [self::binary([]), 'no facets'];
         yield 'no facets, text' => ["solid nothing\nendsolid nothing\n".str_repeat(' ', 100), 'no facets'];
         yield 'cut off, binary' => [substr(self::binary($box), 0, -120), 'cut off'];
-        yield 'cut off, text' => [substr(self::text($box), 0, -80), 'cut off'];
+        yield 'cut off, text' => [substr(self::ascii($box), 0, -80), 'cut off'];
         yield 'not a number, binary' => [self::binary([[\NAN, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'not a number'];
         yield 'infinite, binary' => [self::binary([[\INF, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'not a number'];
-        yield 'not a number, text' => [str_replace('1.000000e+1', 'nan', self::text($box)), 'not a number'];
+        yield 'not a number, text' => [str_replace('1.000000e+1', 'nan', self::ascii($box)), 'not a number'];
         yield 'miles long' => [self::binary(self::box(0, 0, 90000, 10, 10)), '90 m long'];
         yield 'flat' => [self::binary([[0, 0, 0, 10, 0, 0, 0, 10, 0]]), 'no height'];
         yield 'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0\x7f", 300), 'neither STL'];

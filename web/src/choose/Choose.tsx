@@ -10,6 +10,7 @@ import { Fault, Notice } from '../ui/Notice';
 import { duration, percent, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { useWide } from '../ui/useWide';
 import { PROFILE_WORDS } from '../ui/words';
 import { CandidateNotes } from './Detail';
 import { JobForm } from './JobForm';
@@ -26,6 +27,7 @@ export function Choose() {
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const may = useMay();
     const navigate = useNavigate();
+    const wide = useWide();
     const benchLot = lots.find((lot) => lot.id === bench.lotId);
     const [job, setJob] = useState<Job>({
         materialId: benchLot?.materialId ?? '',
@@ -93,10 +95,10 @@ export function Choose() {
                 </>
             }
             margin={
-                <div className="hidden lg:block">
-                    {detail ? <CandidateNotes detail={detail} /> : null}
+                <>
+                    {detail && wide ? <CandidateNotes detail={detail} /> : null}
                     <HowItRanks />
-                </div>
+                </>
             }
         >
             <JobForm job={job} onJob={set} fault={fault} printers={printers} lots={lots} catalogue={catalogue} />
@@ -150,7 +152,8 @@ export function Choose() {
                                     place={i + 1}
                                     candidate={candidate}
                                     count={job.partCount}
-                                    detail={detail?.key === candidate.key ? detail : null}
+                                    selected={detail?.key === candidate.key}
+                                    detail={detail?.key === candidate.key && !wide ? detail : null}
                                     ticked={ticked.includes(candidate.key)}
                                     onLook={() => setLooked(candidate.key)}
                                     onTick={may.test && !resin ? (on) => setTicked(on ? [...ticked, candidate.key] : ticked.filter((key) => key !== candidate.key)) : undefined}
@@ -202,10 +205,9 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
     );
 }
 
-type RowProps = { place: number; candidate: Schemas['Candidate']; count: number; detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
+type RowProps = { place: number; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
 
-function CandidateRow({ place, candidate, count, detail, ticked, onLook, onTick }: RowProps) {
-    const selected = detail !== null;
+function CandidateRow({ place, candidate, count, selected, detail, ticked, onLook, onTick }: RowProps) {
     return (
         <li className={`border-b border-line py-3 pl-3 sm:pl-4 ${selected ? 'border-l-4 border-l-accent' : 'border-l-4 border-l-transparent'}`}>
             <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
@@ -244,10 +246,10 @@ function CandidateRow({ place, candidate, count, detail, ticked, onLook, onTick 
                 ))}
             </p>
             {detail ? (
-                <div className="mt-3 border-t border-line pt-3 text-[0.9375rem] lg:hidden">
+                <div className="mt-3 border-t border-line pt-3 text-[0.9375rem]">
                     <CandidateNotes detail={detail} />
                 </div>
-            ) : (
+            ) : selected ? null : (
                 <button className="min-h-11 text-accent underline underline-offset-4 lg:hidden" onClick={onLook}>
                     Why, and how to take it off
                 </button>

@@ -134,7 +134,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
             </div>
             {filament ? (
                 <>
-                    <More title="How plates are held">
+                    <More title="How plates are held" fields={['holdDown', 'plateHoldsToMmS', 'magnet']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
                             <TextField label="Held down by" value={draft.holdDown} onValue={(holdDown) => set({ holdDown })} maxLength={60} />
                             <NumberField label="Stays put up to, mm/s" value={draft.plateHoldsToMmS} onValue={(plateHoldsToMmS) => set({ plateHoldsToMmS })} placeholder="unknown" error={fault?.of('plateHoldsToMmS')} />
@@ -143,7 +143,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                             <TextField label="Magnet grade" value={draft.magnetGrade} onValue={(magnetGrade) => set({ magnetGrade })} maxLength={20} />
                         </div>
                     </More>
-                    <More title="Probe and travel">
+                    <More title="Probe and travel" fields={['probe', 'usualPlateMm', 'zTravelBelowMm']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
                             <SelectField label="Finds the bed" value={draft.probe} onValue={(probe) => set({ probe: probe as Schemas['Printer']['probe'] })} options={PROBES} error={fault?.of('probe')} />
                             {draft.probe === 'inductive' ? <QuantityField label="Its range" kind="length" value={draft.probeRangeMm} onValue={(probeRangeMm) => set({ probeRangeMm })} placeholder="about 4 mm" error={fault?.of('probeRangeMm')} /> : null}
@@ -151,7 +151,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                             <QuantityField label="Z goes lower by" kind="length" value={draft.zTravelBelowMm} onValue={(zTravelBelowMm) => set({ zTravelBelowMm })} placeholder="unknown" hint="How much thicker than that a plate may be." error={fault?.of('zTravelBelowMm')} />
                         </div>
                     </More>
-                    <More title="Heater and bed">
+                    <More title="Heater and bed" fields={['heater', 'limitA', 'displayReadsHighK', 'chamberC', 'bedLayers']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
                             <NumberField label="Heater, W" value={draft.heaterW} onValue={(heaterW) => set({ heaterW })} placeholder="unknown" error={fault?.of('heaterW')} />
                             <NumberField label="Voltage, V" value={draft.heaterV} onValue={(heaterV) => set({ heaterV })} placeholder="unknown" error={fault?.of('heaterV')} />
@@ -168,9 +168,10 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
     );
 }
 
-function More({ title, children }: { title: string; children: ReactNode }) {
+/** Opens by itself where a fault is in it. */
+function More({ title, fields, fault, children }: { title: string; fields: string[]; fault: Problem | undefined; children: ReactNode }) {
     return (
-        <details className="border-t border-line pt-1">
+        <details className="border-t border-line pt-1" open={fault?.errors.some((each) => fields.some((field) => each.field.startsWith(field))) ?? false}>
             <summary className="flex min-h-11 cursor-pointer items-center font-[650]">{title}</summary>
             <div className="flex flex-col gap-4 pt-2">{children}</div>
         </details>

@@ -29,6 +29,9 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
     const y = { top: 34, seat: 48, base: 70, axis: 84 };
     const stopFrom = nearest ? x(nearest.atC) : width;
     const set = setPointC !== null && (target === null || Math.abs(setPointC - target) >= 0.6) ? setPointC : null;
+    const setLeft = set !== null && x(set) > width - 60;
+    // A tick that the set-point and its word lie on keeps its line and loses its figure.
+    const covered = (tick: number) => set !== null && (setLeft ? x(tick) > x(set) - 62 && x(tick) < x(set) + 14 : x(tick) > x(set) - 14 && x(tick) < x(set) + 62);
     const words = `${label}: holds from ${text(strip.low)} to ${text(strip.high)}${target === null ? '' : `, target ${text(target)}`}${set === null ? '' : `, set the display to ${text(set)}`}${releaseC === null ? '' : `, comes off below ${text(releaseC)}`}${nearest ? `, ${nearest.label} ${text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${text(run.at)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
@@ -56,9 +59,11 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                 {x.ticks(narrow ? 4 : 8).map((tick) => (
                     <g key={tick} transform={`translate(${x(tick)} ${y.base})`}>
                         <line y2={5} stroke="var(--ink)" />
-                        <text y={18} textAnchor="middle" className="fill-soft text-[12px]">
-                            {bare(tick)}
-                        </text>
+                        {covered(tick) ? null : (
+                            <text y={18} textAnchor="middle" className="fill-soft text-[12px]">
+                                {bare(tick)}
+                            </text>
+                        )}
                     </g>
                 ))}
                 {releaseC === null ? null : (
@@ -80,7 +85,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                 {set === null ? null : (
                     <g transform={`translate(${x(set)} ${y.base})`}>
                         <path d="M0 1L-6 11H6Z" fill="var(--ink)" />
-                        <text x={x(set) > width - 60 ? -9 : 9} y={18} textAnchor={x(set) > width - 60 ? 'end' : 'start'} className="fill-ink text-[13px] font-[650]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 6 }}>
+                        <text x={setLeft ? -9 : 9} y={18} textAnchor={setLeft ? 'end' : 'start'} className="fill-ink text-[13px] font-[650]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 6 }}>
                             {`set ${bare(set)}`}
                         </text>
                     </g>

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
+
+/** From a part's file to two candidates in a comparison, and the catalogue and heat sums behind it. */
+final class ChooseScreensTest extends BrowserTestCase
+{
+    use BuildsMeshes;
+
+    public function testFromADroppedFileToAComparisonOfTwo(): void
+    {
+        $this->signIn('technician');
+        $this->press('Choose');
+        $this->see('candidates, the likeliest first');
+        // The warp bar of practice: 100 × 8 × 15 mm.
+        $this->drop('warp bar.stl', self::binary(self::box(0, 0, 100, 8, 15)));
+        $this->see('warp bar.stl');
+        $this->see('800 mm²');
+        $this->see('From below.');
+        $this->see('4 sharp, 2 thin ends');
+        $this->see('it is 100 mm long with 2 thin ends');
+        $this->press('Reckon with it');
+        $this->see('ears of 6 mm radius');
+
+        $this->click('//li//button[span[text()="P1 front, bare"]]');
+        $this->see('Why P1 front, bare');
+
+        // What if: each change ranks anew, with nothing loaded again.
+        $this->page->executeScript('window.stillHere = true');
+        $this->fill('Room, °C', '12');
+        $this->see('A cold room, 12 °C');
+        $this->see('on top of the usual');
+        $this->fill('Parts on the plate', '20');
+        $this->see('all 20');
+        $this->see('20 parts share the plate');
+        $this->fill('Bed display, °C', '40');
+        $this->see('below the window');
+        $this->fill('Bed display, °C', '');
+        $this->fill('Agent', 'bare only');
+        $this->until(fn (): bool => !str_contains($this->candidates(), 'PVA stick'), 'An agent is still offered.');
+        self::assertTrue($this->page->executeScript('return window.stillHere === true'));
+        $this->fill('Agent', 'bare and all');
+        $this->fill('Parts on the plate', '1');
+        $this->fill('Room, °C', '20');
+
+        // A reason opens down to the formula, its inputs and their basis.
+        $this->click('//summary[contains(., "Set-point")]');
+        $this->see('display = surface + q·Σ(t ÷ k + contact)');
+        $this->see('measured here; it beats the sum');
+        $this->click('//summary[contains(., "Warp against hold")]');
+        $this->see('Wang, Xi & Jin 2007');
+        $this->see('Never pull while it is hot.');
+
+        foreach (['P1 front, bare', 'P2 front, bare'] as $label) {
+            $this->click(\sprintf('//li[.//span[text()="%s"]]//button[@role="checkbox"]', $label));
+        }
+        $this->press('Compare 2');
+        $this->see('Plan a comparison');
+        $this->see('P1 front, bare');
+        $this->see('P2 front, bare');
+    }
+
+    public function testABrokenFileIsToldAndNothingIsLost(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->see('candidates, the likeliest first');
+        $this->fill('Parts on the plate', '3');
+        $this->drop('letter.stl', "Dear all,\nthe plates have come.\n");
+        $this->see('This is neither STL nor 3MF nor G-code');
+        self::assertSame('3', $this->field('Parts on the plate')->getAttribute('value'));
+        $this->press('Type its figures');
+        $this->fill('Contact, mm²', '100');
+        $this->see('its foot of 100 mm² is small');
+        $this->click('//button[@role="checkbox"][following-sibling::label[.="Articulated"]]');
+        $this->see('they would lock an articulated part');
+        $options = array_map(static fn ($option): string => $option->getText(), $this->field('Around the part')->findElements(WebDriverBy::tagName('option')));
+        self::assertCount(1, $options, 'No brim, ears or raft on what moves.');
+    }
+
+    public function testWishesChangeTheOrder(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->see('candidates, the likeliest first');
+        $this->press('Wishes and order: none');
+        $this->fill('Underside', 'gloss');
+        $this->press('Lower cost per print up');
+        $this->press('Done');
+        $this->see('gloss underside, own order');
+        $this->until(fn (): bool => str_contains($this->candidate(1), 'gloss underside'), 'A gloss underside does not stand first.');
+        $this->see('you asked for gloss');
+        $this->assertAccessible('choose with wishes');
+    }
+
+    public function testTheCatalogueTakesTheWordOfTheShop(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->press('Catalogue');
+        $this->see('What practice knows of each pair');
+        $this->click('//button[starts-with(@aria-label, "PETG on smooth PEI")]');
+        $this->see('PETG on smooth PEI');
+        $this->see('a barrier');
+        $this->click('//button[starts-with(@aria-label, "PLA on textured PEI")]');
+        $this->see('levels the texture and takes its grip away');
+        $this->press('What this shop holds true');
+        $this->assertAccessible('the form of a fact');
+        $this->fill('Holds', 'fair');
+        $this->fill('start at, °C', '52');
+        $this->press('Hold it true');
+        $this->see('Write at least 5 characters.');
+        $this->fill('Why', 'Two new sheets let corners go.');
+        $this->press('Hold it true');
+        $this->see('Two new sheets let corners go.');
+        $this->see('The catalogue says strong and strong.');
+        $this->press('Withdraw');
+        $this->see('Withdrawn by Mara');
+        $this->see('start at 55 °C');
+    }
+
+    public function testHeatIsReckonedAndMeasured(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose/heat');
+        $this->see('set the display to');
+        $this->see('By what was measured on this plate and printer.');
+        $this->fill('Plate and side', 'P2 front');
+        $this->see('Modelled; nothing was measured');
+        $this->fill('Surface, °C', '54');
+        $this->press('Note it');
+        $this->see('By what was measured on this plate and printer.');
+        $this->see('54 °C with 60 °C on the display');
+        $this->fill('Voltage, V', '230');
+        $this->see('Mains voltage kills');
+        $this->press('what the display shows');
+        $this->see('the surface settles at');
+    }
+
+    /** Lets go of a file over the field for it, as a hand with a mouse does. */
+    private function drop(string $name, string $bytes): void
+    {
+        $this->page->executeScript(
+            'const bytes = Uint8Array.from(atob(arguments[1]), (c) => c.charCodeAt(0)); const data = new DataTransfer(); data.items.add(new File([bytes], arguments[0]));'
+            .'const field = document.querySelector(\'section[aria-label="The part"]\'); for (const type of ["dragover", "drop"]) field.dispatchEvent(new DragEvent(type, {bubbles: true, cancelable: true, dataTransfer: data}));',
+            [$name, base64_encode($bytes)],
+        );
+    }
+
+    private function candidates(): string
+    {
+        return $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Candidates"]'))->getText();
+    }
+
+    private function candidate(int $place): string
+    {
+        return $this->page->findElement(WebDriverBy::cssSelector("section[aria-label=\"Candidates\"] ol > li:nth-child($place)"))->getText();
+    }
+}

@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
-/** Own hot pulls and lift readings of one material with one kind of surface and agent, summed up. */
+use Sitzplatz\Warp\Strength;
+
+/** Own hot pulls, lifts and held runs of one material with one kind of surface and agent. */
 final readonly class OwnStrength
 {
-    /**
-     * @param list<array{readings: int, lifted: int, sumMm: float, spanMm: float, widthMm: float, heightMm: float, roomC: float, bedC: float|null, enclosed: bool}> $lifts by test piece
-     */
-    public function __construct(
-        public string $surfaceId,
-        public ?string $agentId,
-        public int $pulls,
-        public ?float $meanMpa,
-        public ?float $sdMpa,
-        public array $lifts = [],
-    ) {
+    /** @param list<OwnPiece> $pieces */
+    public function __construct(public array $pieces)
+    {
+    }
+
+    /** Null with fewer than two pulls. */
+    public function strength(): ?Strength
+    {
+        return Strength::ofPulls(array_map(static fn (OwnPiece $own): array => [
+            'pulls' => $own->pulls,
+            'meanMpa' => $own->meanPullN * $own->stressPerN(),
+            'sdMpa' => $own->sdPullN * $own->stressPerN(),
+        ], $this->pieces));
     }
 }

@@ -44,8 +44,7 @@ final readonly class WarpSum
         $surroundings = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
         $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $glass - $surroundings);
         $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
-        $pulled = null === $own ? null : Strength::ofPulls($own->pulls, $own->meanMpa, $own->sdMpa);
-        $strength = $pulled ?? Strength::ofGrade($candidate->hold->grade);
+        $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
         $foothold = $candidate->proposal->foothold();
         $extra = match ($foothold->kind) {
             FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
@@ -71,7 +70,7 @@ final readonly class WarpSum
     /** What to expect at the end of the longest span, mm, where own lifts have set the scale. */
     public function expectedLiftMm(): ?float
     {
-        return null === $this->calibration ? null : $this->calibration->timesTheModel * $this->curl->liftMm;
+        return null === $this->calibration?->timesTheModel ? null : $this->calibration->timesTheModel * $this->curl->liftMm;
     }
 
     public function sentence(): string
@@ -79,7 +78,10 @@ final readonly class WarpSum
         $span = \sprintf('%s (between %s and %s)', self::times($this->margin->middle), self::times($this->margin->low), self::times($this->margin->high));
         $rests = 0 === $this->strength->ownPulls ? 'The strength is only the grade of practice' : \sprintf('The strength is that of your %d hot pulls', $this->strength->ownPulls);
 
-        return \sprintf('Holding force at the end of the longest span is %s the pull of warping: it %s. %s; this sum is rough.', $span, $this->margin->words(), $rests);
+        $held = null === $this->calibration?->marginWhereItLifts && null !== $this->calibration?->heldAtMargin
+            ? \sprintf(' %d own runs held where the sum alone would have had them lift, so it is taken down to what they show.', $this->calibration->heldRuns) : '';
+
+        return \sprintf('Holding force at the end of the longest span is %s the pull of warping: it %s. %s; this sum is rough.%s', $span, $this->margin->words(), $rests, $held);
     }
 
     public function reckoning(): Reckoning
@@ -96,11 +98,11 @@ final readonly class WarpSum
             new Input('Layer height Δh', $n($this->part->layerHeightMm).' mm', 'the part'),
             new Input('Free curl of the span', $n($this->curl->liftMm, 3).' mm', 'Wang, Xi & Jin 2007; a drive to compare by, not a lift to expect'),
             new Input('Stretch that pulls up at an end', $n($this->demand->stretchMm, 1).' mm', 'Hetényi 1946, foot that gives way 0.2 mm (ours)'),
-            new Input('Pull over it', $n($this->margin->demandN, 1).' N', null === $this->calibration?->marginWhereItLifts ? 'the sum' : \sprintf('the sum × %s, as %d own lifts began there', $n($this->calibration->marginWhereItLifts), $this->calibration->lifted)),
-            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, mean ± 2 s'),
+            new Input('Pull over it', $n($this->margin->demandN, 1).' N', $this->scaled()),
+            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, mean ± 2 s; stress at the edge 6·F·h ÷ (b·L²), or F ÷ A where that is more'),
             new Input('Contact at the end, with '.$this->candidate->proposal->foothold()->words(), $n($this->margin->endAreaMm2, 0).' mm²', 'the part'),
         ];
-        if (null !== $this->calibration) {
+        if (null !== $this->calibration?->timesTheModel) {
             $inputs[] = new Input('Own lift readings', \sprintf('%d, %d of them lifted; %s × the free curl', $this->calibration->readings, $this->calibration->lifted, $n($this->calibration->timesTheModel, 1)), 'own runs');
         }
 
@@ -112,6 +114,18 @@ final readonly class WarpSum
             $inputs,
             'Wang, Xi & Jin 2007; Hetényi 1946 (both from memory). Rough by a factor of 2 either way on top of the span of the strength; once own lifts set the scale, of 1.5.',
         );
+    }
+
+    /** Where the scale of the pull is from. */
+    private function scaled(): string
+    {
+        $calibration = $this->calibration;
+
+        return match (true) {
+            null !== $calibration?->marginWhereItLifts => \sprintf('the sum × %.2f, as %d own lifts began there', $calibration->marginWhereItLifts, $calibration->lifted),
+            null !== $calibration?->heldAtMargin => \sprintf('the sum × %.2f, as %d own runs held there', $calibration->heldAtMargin, $calibration->heldRuns),
+            default => 'the sum',
+        };
     }
 
     private static function times(float $ratio): string
@@ -127,14 +141,26 @@ final readonly class WarpSum
     private static function calibration(Material $material, OwnStrength $own, Strength $strength): ?LiftCalibration
     {
         $groups = [];
-        foreach ($own->lifts as $lift) {
-            if ($lift['spanMm'] <= 0 || $lift['widthMm'] <= 0 || $lift['heightMm'] <= 0) {
+        foreach ($own->pieces as $each) {
+            $piece = $each->piece;
+            $span = max($piece->alongPullMm, $piece->acrossPullMm);
+            $width = min($piece->alongPullMm, $piece->acrossPullMm);
+            if ($width <= 0 || $piece->pullHeightMm <= 0) {
                 continue;
             }
-            $surroundings = Surroundings::celsius($lift['roomC'], $lift['bedC'], $lift['enclosed'], null);
-            $curl = self::curl($material, $lift['spanMm'], $lift['heightMm'], self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $surroundings);
-            $demand = new PeelDemand($curl, $lift['widthMm'], $lift['heightMm'], $material->modulusMpa);
-            $groups[] = ['readings' => $lift['readings'], 'lifted' => $lift['lifted'], 'sumMm' => $lift['sumMm'], 'curlMm' => $curl->liftMm, 'margin' => HoldMargin::of($demand, $lift['widthMm'], $strength)->middle];
+            $surroundings = Surroundings::celsius($each->roomC, $each->bedC, $each->enclosed, null);
+            // The height of the pull is about that of the piece.
+            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $surroundings);
+            $demand = new PeelDemand($curl, $width, $piece->pullHeightMm, $material->modulusMpa);
+            $groups[] = [
+                'readings' => $each->liftReadings,
+                'lifted' => $each->lifted,
+                'sumMm' => $each->liftSumMm,
+                'curlMm' => $curl->liftMm,
+                'margin' => HoldMargin::of($demand, $width, $strength)->middle,
+                'runs' => $each->runs,
+                'held' => $each->held,
+            ];
         }
 
         return LiftCalibration::of($groups);

@@ -29,7 +29,7 @@ final readonly class HoldMargin
     public static function of(PeelDemand $demand, float $widthMm, Strength $strength, float $extraAreaMm2 = 0.0, ?LiftCalibration $calibration = null): self
     {
         $area = $widthMm * $demand->stretchMm + $extraAreaMm2;
-        $scale = $calibration->marginWhereItLifts ?? 1.0;
+        $scale = $calibration?->scale() ?? 1.0;
         $rough = null === $calibration?->marginWhereItLifts ? self::ROUGH : self::CALIBRATED;
         $pull = $demand->forceN * $scale;
         // Where nothing pulls there is no ratio to speak of.

@@ -30,17 +30,27 @@ final readonly class Strength
     }
 
     /**
-     * Own hot pulls, force ÷ contact area. The span is where a further pull may fall: mean ± 2 standard deviations, and
-     * never less than a tenth of the mean below. Lower bounds count as they are, which is on the safe side.
+     * Own hot pulls as stresses, drawn together. The span is where a further pull may fall: mean ± 2 standard
+     * deviations, and never less than a tenth of the mean below. Lower bounds count as they are, which is on the safe side.
+     *
+     * @param list<array{pulls: int, meanMpa: float, sdMpa: float}> $groups pulls on like pieces
      *
      * @return self|null null with fewer than two pulls
      */
-    public static function ofPulls(int $pulls, ?float $meanMpa, ?float $sdMpa): ?self
+    public static function ofPulls(array $groups): ?self
     {
-        if ($pulls < 2 || null === $meanMpa || null === $sdMpa || $meanMpa <= 0) {
+        $pulls = array_sum(array_column($groups, 'pulls'));
+        if ($pulls < 2) {
             return null;
         }
+        $mean = array_sum(array_map(static fn (array $g): float => $g['pulls'] * $g['meanMpa'], $groups)) / $pulls;
+        if ($mean <= 0) {
+            return null;
+        }
+        // Squares within the groups, and between them.
+        $squares = array_sum(array_map(static fn (array $g): float => max(0, $g['pulls'] - 1) * $g['sdMpa'] ** 2 + $g['pulls'] * ($g['meanMpa'] - $mean) ** 2, $groups));
+        $sd = sqrt($squares / ($pulls - 1));
 
-        return new self(max(0.1 * $meanMpa, $meanMpa - 2 * $sdMpa), $meanMpa, $meanMpa + 2 * $sdMpa, $pulls);
+        return new self(max(0.1 * $mean, $mean - 2 * $sd), $mean, $mean + 2 * $sd, $pulls);
     }
 }

@@ -6,16 +6,25 @@ namespace App\Choose;
 
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Experience;
+use Sitzplatz\Choose\OwnPiece;
 use Sitzplatz\Choose\OwnRuns;
 use Sitzplatz\Choose\OwnStrength;
 use Sitzplatz\Choose\RunCount;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Warp\LiftCalibration;
 use Symfony\Component\Uid\Uuid;
 
 /** The shop's own runs, counted; void runs do not count, nor runs on a sheet that lies there no more. */
 final readonly class OwnRunsRepository
 {
+    private const RUNS = "FROM comparison c
+             JOIN setup s ON s.comparison_id = c.id
+             JOIN fitting f ON f.id = s.fitting_id
+             LEFT JOIN agent_stock a ON a.id = s.agent_id
+             JOIN run r ON r.setup_id = s.id AND r.status = 'done'";
+    private const WANTED = 'c.material_id = ? AND f.surface_id = ? AND a.kind_id <=> ?';
+
     public function __construct(private Connection $database)
     {
     }
@@ -66,52 +75,48 @@ final readonly class OwnRunsRepository
         ), $groups));
     }
 
-    /** Hot pulls and lifts of a material on a kind of surface with a kind of agent. */
+    /** Hot pulls, lifts and held runs of a material on a kind of surface with a kind of agent, by comparison and bed temperature. */
     public function strength(string $materialId, string $surfaceId, ?string $agentId): OwnStrength
     {
-        $pulls = $this->database->fetchAssociative(
-            "SELECT COUNT(*) AS n, AVG(mpa) AS mean, STDDEV_SAMP(mpa) AS sd FROM (
-                SELECT m.value / (JSON_VALUE(c.constants, '$.piece.alongPullMm') * JSON_VALUE(c.constants, '$.piece.acrossPullMm')) AS mpa
-                ".self::READINGS." AND m.measure = 'pull_hot'
-             ) pulls",
-            [$materialId, $surfaceId, $agentId],
-        ) ?: ['n' => 0, 'mean' => null, 'sd' => null];
-        $lifts = $this->database->fetchAllAssociative(
-            "SELECT COUNT(*) AS n, SUM(m.value >= ?) AS lifted, SUM(m.value) AS total, c.room_c, s.bed_first_c, p.has_enclosure,
-                    JSON_VALUE(c.constants, '$.piece.alongPullMm') + 0.0 AS along_mm, JSON_VALUE(c.constants, '$.piece.acrossPullMm') + 0.0 AS across_mm,
-                    JSON_VALUE(c.constants, '$.piece.pullHeightMm') + 0.0 AS height_mm
-             ".self::READINGS." AND m.measure = 'lift' GROUP BY c.id, s.bed_first_c",
-            [LiftCalibration::LIFT_FROM_MM, $materialId, $surfaceId, $agentId],
-        );
-
-        return new OwnStrength(
-            $surfaceId,
-            $agentId,
-            (int) $pulls['n'],
-            null === $pulls['mean'] ? null : (float) $pulls['mean'],
-            null === $pulls['sd'] ? null : (float) $pulls['sd'],
-            array_map(static fn (array $row): array => [
-                'readings' => (int) $row['n'],
-                'lifted' => (int) $row['lifted'],
-                'sumMm' => (float) $row['total'],
-                'spanMm' => max((float) $row['along_mm'], (float) $row['across_mm']),
-                'widthMm' => min((float) $row['along_mm'], (float) $row['across_mm']),
-                'heightMm' => (float) $row['height_mm'],
-                'roomC' => (float) $row['room_c'],
-                'bedC' => null === $row['bed_first_c'] ? null : (float) $row['bed_first_c'],
-                'enclosed' => (bool) $row['has_enclosure'],
-            ], $lifts),
-        );
-    }
-
-    private const READINGS = "FROM comparison c
-             JOIN printer p ON p.id = c.printer_id
-             JOIN setup s ON s.comparison_id = c.id
-             JOIN fitting f ON f.id = s.fitting_id
-             LEFT JOIN agent_stock a ON a.id = s.agent_id
-             JOIN run r ON r.setup_id = s.id AND r.status = 'done'
+        $wanted = [$materialId, $surfaceId, $agentId];
+        $readings = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT c.id, s.bed_first_c, SUM(m.measure = 'pull_hot') AS pulls, AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
+                    SUM(m.measure = 'lift') AS lifts, SUM(m.measure = 'lift' AND m.value >= ?) AS lifted, SUM(IF(m.measure = 'lift', m.value, 0)) AS total
+             ".self::RUNS."
              JOIN part pt ON pt.run_id = r.id
-             JOIN reading m ON m.part_id = pt.id
+             JOIN reading m ON m.part_id = pt.id AND m.measure IN ('pull_hot', 'lift')
              LEFT JOIN reading later ON later.amends_id = m.id
-             WHERE later.id IS NULL AND c.material_id = ? AND f.surface_id = ? AND a.kind_id <=> ?";
+             WHERE later.id IS NULL AND ".self::WANTED.' GROUP BY c.id, s.bed_first_c',
+            [LiftCalibration::LIFT_FROM_MM, ...$wanted],
+        ) as $row) {
+            $readings[$row['id'].'/'.$row['bed_first_c']] = $row;
+        }
+        $pieces = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT c.id, s.bed_first_c, c.room_c, p.has_enclosure, COUNT(r.held) AS runs, SUM(COALESCE(r.held, 0)) AS held,
+                    JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
+                    JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm
+             ".self::RUNS.' JOIN printer p ON p.id = c.printer_id WHERE '.self::WANTED.' GROUP BY c.id, s.bed_first_c',
+            $wanted,
+        ) as $row) {
+            $read = $readings[$row['id'].'/'.$row['bed_first_c']] ?? [];
+            $pieces[] = new OwnPiece(
+                new TestPiece((string) $row['name'], (float) $row['along_mm'], (float) $row['across_mm'], (float) $row['height_mm']),
+                (float) $row['room_c'],
+                null === $row['bed_first_c'] ? null : (float) $row['bed_first_c'],
+                (bool) $row['has_enclosure'],
+                (int) $row['runs'],
+                (int) $row['held'],
+                (int) ($read['pulls'] ?? 0),
+                (float) ($read['mean'] ?? 0),
+                (float) ($read['sd'] ?? 0),
+                (int) ($read['lifts'] ?? 0),
+                (int) ($read['lifted'] ?? 0),
+                (float) ($read['total'] ?? 0),
+            );
+        }
+
+        return new OwnStrength($pieces);
+    }
 }

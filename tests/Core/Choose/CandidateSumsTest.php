@@ -11,6 +11,7 @@ use Sitzplatz\Choose\Foothold;
 use Sitzplatz\Choose\FootholdKind;
 use Sitzplatz\Choose\Input;
 use Sitzplatz\Choose\MeasuredSurface;
+use Sitzplatz\Choose\OwnPiece;
 use Sitzplatz\Choose\OwnStrength;
 use Sitzplatz\Choose\PartFacts;
 use Sitzplatz\Choose\Ranking;
@@ -18,6 +19,7 @@ use Sitzplatz\Choose\Reckoning;
 use Sitzplatz\Choose\ReleasePlan;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Choose\WarpSum;
+use Sitzplatz\Test\TestPiece;
 
 /** The numbers of a candidate, opened down to formula, inputs and basis. */
 final class CandidateSumsTest extends TestCase
@@ -152,16 +154,32 @@ final class CandidateSumsTest extends TestCase
 
     public function testOwnPullsAndLiftsTakeOver(): void
     {
-        $lifts = [['readings' => 6, 'lifted' => 6, 'sumMm' => 3.0, 'spanMm' => 100.0, 'widthMm' => 8.0, 'heightMm' => 15.0, 'roomC' => 20.0, 'bedC' => 60.0, 'enclosed' => false]];
-        $own = new OwnStrength('pei_textured', null, 5, 0.6, 0.05, $lifts);
+        $own = new OwnStrength([
+            new OwnPiece(new TestPiece('Pull block', 20, 6, 8), 20, 60, false, pulls: 5, meanPullN: 30, sdPullN: 2.5),
+            new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 60, false, liftReadings: 6, lifted: 6, liftSumMm: 3.0),
+        ]);
         $job = self::job('pla', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]);
         $plain = self::warp($job, self::side('pei_textured'));
         $warp = self::warp($job, self::side('pei_textured'), $own);
         self::assertSame(5, $warp->strength->ownPulls);
+        // At the edge of the pull block 6·30·8 ÷ (6·20²) = 0.6 MPa, more than 30 ÷ 120 over its foot.
+        self::assertEqualsWithDelta(0.6, $warp->strength->middleMpa, 1e-12);
         self::assertStringContainsString('that of your 5 hot pulls', $warp->sentence());
         self::assertStringContainsString('Own lift readings', implode(' ', array_map(static fn (Input $i): string => $i->name, $warp->reckoning()->inputs)));
         // The piece of the readings in finer layers: mean 0.5 mm over its free curl, on the part's own curl.
         self::assertEqualsWithDelta(0.5 * $plain->curl->liftMm / ($plain->curl->liftMm * self::ratioOfLayers()), $warp->expectedLiftMm(), 1e-6);
+    }
+
+    public function testRunsThatHeldTakeThePullDown(): void
+    {
+        $job = self::job('pla', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]);
+        $weak = new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 55, false, 12, 12, 3, 4.0, 0.5);
+        $warp = self::warp($job, self::side('pei_textured'), new OwnStrength([$weak]));
+        self::assertSame(12, $warp->calibration?->heldRuns);
+        self::assertStringContainsString('12 own runs held where the sum alone would have had them lift', $warp->sentence());
+        self::assertEqualsWithDelta(1, $warp->margin->middle, 0.35, 'The bar is the test piece itself, in coarser layers.');
+        $lost = new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 55, false, 12, 9, 3, 4.0, 0.5);
+        self::assertLessThan($warp->margin->middle, self::warp($job, self::side('pei_textured'), new OwnStrength([$lost]))->margin->middle);
     }
 
     public function testAFlatPartHasNoWarpSum(): void

@@ -96,18 +96,22 @@ final class WarpTest extends TestCase
     public function testOwnPullsBeatTheGrade(): void
     {
         // Mean 0.5, standard deviation 0.1 of 0.4, 0.5, 0.6.
-        $own = Strength::ofPulls(3, 0.5, 0.1);
+        $own = Strength::ofPulls([['pulls' => 3, 'meanMpa' => 0.5, 'sdMpa' => 0.1]]);
         self::assertNotNull($own);
-        self::assertNull(Strength::ofPulls(1, 0.4, null));
+        self::assertNull(Strength::ofPulls([['pulls' => 1, 'meanMpa' => 0.4, 'sdMpa' => 0.0]]));
+        self::assertNull(Strength::ofPulls([]));
         self::assertEqualsWithDelta([0.3, 0.5, 0.7], [$own->lowMpa, $own->middleMpa, $own->highMpa], 1e-12);
         self::assertSame(3, $own->ownPulls);
         self::assertSame(0, Strength::ofGrade(Grade::Strong)->ownPulls);
+        // Two groups are as good as one: R mean(c(.4, .5, .6, .8, 1)) 0.66, sd 0.2408319.
+        $both = Strength::ofPulls([['pulls' => 3, 'meanMpa' => 0.5, 'sdMpa' => 0.1], ['pulls' => 2, 'meanMpa' => 0.9, 'sdMpa' => sqrt(0.02)]]);
+        self::assertEqualsWithDelta([0.66 - 2 * 0.2408319, 0.66, 0.66 + 2 * 0.2408319], [$both?->lowMpa, $both?->middleMpa, $both?->highMpa], 1e-6);
     }
 
     public function testOwnLiftsRecalibrate(): void
     {
-        self::assertNull(LiftCalibration::of([['readings' => 1, 'lifted' => 1, 'sumMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0]]), 'One is too few.');
-        $calibration = LiftCalibration::of([['readings' => 4, 'lifted' => 4, 'sumMm' => 1.2, 'curlMm' => 0.02, 'margin' => 2.0]]);
+        self::assertNull(LiftCalibration::of([['readings' => 1, 'lifted' => 1, 'sumMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]), 'One is too few.');
+        $calibration = LiftCalibration::of([['readings' => 4, 'lifted' => 4, 'sumMm' => 1.2, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]);
         self::assertNotNull($calibration);
         self::assertEqualsWithDelta(15, $calibration->timesTheModel, 1e-9);
         self::assertEqualsWithDelta(2, $calibration->marginWhereItLifts, 1e-9);
@@ -116,11 +120,28 @@ final class WarpTest extends TestCase
         $own = HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair), calibration: $calibration);
         self::assertEqualsWithDelta($plain->middle / 2, $own->middle, 1e-9, 'What lifted at 2 lifts at 1 from now on.');
         self::assertLessThan($plain->high / $plain->middle, $own->high / $own->middle);
-        $held = LiftCalibration::of([['readings' => 4, 'lifted' => 0, 'sumMm' => 0.08, 'curlMm' => 0.02, 'margin' => 2.0]]);
+        $held = LiftCalibration::of([['readings' => 4, 'lifted' => 0, 'sumMm' => 0.08, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]);
         self::assertNull($held?->marginWhereItLifts, 'What stays down sets no scale.');
         // Two pieces that lifted at 2 and at 8: the geometric mean is 4.
-        $two = LiftCalibration::of([['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 2.0], ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 8.0]]);
+        $two = LiftCalibration::of([['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0], ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 8.0, 'runs' => 0, 'held' => 0]]);
         self::assertEqualsWithDelta(4, $two?->marginWhereItLifts, 1e-9);
+    }
+
+    public function testWhatHeldSaysThatThePullIsNoMore(): void
+    {
+        $group = static fn (float $margin, int $runs, int $held, int $lifted = 0): array => ['readings' => $lifted, 'lifted' => $lifted, 'sumMm' => 0.4 * $lifted, 'curlMm' => 0.02, 'margin' => $margin, 'runs' => $runs, 'held' => $held];
+        $held = LiftCalibration::of([$group(0.4, 12, 12), $group(0.7, 6, 6)]);
+        self::assertNotNull($held);
+        self::assertEqualsWithDelta(0.4, $held->scale(), 1e-12);
+        self::assertSame(12, $held->heldRuns);
+        self::assertNull($held->timesTheModel, 'Without lift readings no lift is promised.');
+        self::assertNull(LiftCalibration::of([$group(1.6, 12, 12)]), 'That it held where the sum says so is no news.');
+        self::assertNull(LiftCalibration::of([$group(0.4, 12, 11)]), 'One that failed speaks against it.');
+        self::assertNull(LiftCalibration::of([$group(0.4, 2, 2)]), 'Two are too few.');
+        self::assertEqualsWithDelta(2.0, LiftCalibration::of([$group(2.0, 3, 3, 3), $group(0.4, 12, 12)])?->scale(), 1e-9, 'Lifts come first.');
+        $demand = new PeelDemand(new FreeCurl(100, 60, 0.25, 90e-6, 80), 8, 15, 2200);
+        $plain = HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair));
+        self::assertEqualsWithDelta($plain->middle / 0.4, HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair), calibration: $held)->middle, 1e-9);
     }
 
     public function testFiguresThatCannotBeAreRefused(): void

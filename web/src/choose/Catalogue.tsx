@@ -53,7 +53,7 @@ export function Catalogue() {
                 </Button>
             }
             margin={
-                <div ref={margin} className="lg:sticky lg:top-4">
+                <div ref={margin} className="lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto lg:pr-2">
                     <MarginNote title={title}>
                         {pair.data ? <PairNotes pair={pair.data} /> : <p>{pair.isPending ? 'Looking …' : 'Practice has nothing on this pair.'}</p>}
                         {may.test ? <Button onClick={() => setAdding(true)}>{pair.data ? 'What this shop holds true' : 'Add what this shop knows'}</Button> : null}

@@ -58,6 +58,8 @@ export function Choose() {
     const choice = ready && !answer.isError ? answer.data : undefined;
     const candidates = choice?.candidates ?? [];
     const detail = choice?.detail ?? null;
+    // In a narrow window the notes stand between the rows: only where they were asked for.
+    const opened = wide || looked !== null ? detail : null;
     const chosen = candidates.filter((each) => ticked.includes(each.key));
     const resin = catalogue.materials.find((m) => m.id === job.materialId)?.kind === 'resin';
     const compare = async () => {
@@ -152,8 +154,8 @@ export function Choose() {
                                     place={i + 1}
                                     candidate={candidate}
                                     count={job.partCount}
-                                    selected={detail?.key === candidate.key}
-                                    detail={detail?.key === candidate.key && !wide ? detail : null}
+                                    selected={opened?.key === candidate.key}
+                                    detail={opened?.key === candidate.key && !wide ? opened : null}
                                     ticked={ticked.includes(candidate.key)}
                                     onLook={() => setLooked(candidate.key)}
                                     onTick={may.test && !resin ? (on) => setTicked(on ? [...ticked, candidate.key] : ticked.filter((key) => key !== candidate.key)) : undefined}

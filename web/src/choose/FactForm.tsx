@@ -20,12 +20,12 @@ export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) 
     const seconds = catalogue.materials.find((m) => m.id === materialId)?.kind === 'resin';
     const [id] = useState(newId);
     const [window, setWindow] = useState<(number | null)[]>(pair ? [...pair.window] : [null, null, null]);
-    const [draft, setDraft] = useState({ agentKindId: '', hold: 'fair' as Schemas['Grade'], release: 'fair' as Schemas['Grade'], role: 'none' as Schemas['AgentRole'], barrier: false, releaseC: pair?.releaseC ?? null, why: '' });
-    const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
-    const take = (agentKindId: string) => {
-        const known = pair?.treatments.find((t) => (t.agentKindId ?? '') === agentKindId);
-        set({ agentKindId, ...(known ? { hold: known.hold, release: known.release, role: known.role ?? 'none', barrier: known.barrier } : {}) });
+    const known = (agentKindId: string) => {
+        const way = pair?.treatments.find((t) => (t.agentKindId ?? '') === agentKindId);
+        return { agentKindId, hold: way?.hold ?? 'fair', release: way?.release ?? 'fair', role: way?.role ?? 'none', barrier: way?.barrier ?? false };
     };
+    const [draft, setDraft] = useState({ ...known(''), releaseC: pair?.releaseC ?? null, why: '' });
+    const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     const save = useChange(
         () =>
             call('POST', '/catalogue/facts', {
@@ -52,7 +52,7 @@ export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) 
                 }}
             >
                 <p className="text-soft">Your word counts in place of the catalogue’s, which stays visible. Runs of your own speak louder than either.</p>
-                <SelectField label="With" value={draft.agentKindId} onValue={take} empty="bare" options={catalogue.agents.map((a) => ({ value: a.id, label: a.name }))} error={fault?.of('agentKindId')} />
+                <SelectField label="With" value={draft.agentKindId} onValue={(agentKindId) => set(known(agentKindId))} empty="bare" options={catalogue.agents.map((a) => ({ value: a.id, label: a.name }))} error={fault?.of('agentKindId')} />
                 <div className="grid gap-4 sm:grid-cols-3">
                     <SelectField label="Holds" value={draft.hold} onValue={(hold) => set({ hold: hold as Schemas['Grade'] })} options={GRADES} />
                     <SelectField label="Lets go" value={draft.release} onValue={(release) => set({ release: release as Schemas['Grade'] })} options={GRADES} />

@@ -17,12 +17,13 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
     const articulated = job.part?.articulated ?? false;
     const kinds = Object.entries(FOOTHOLD_WORDS).filter(([kind]) => kind === 'none' || !articulated);
     const wishes = job.wishes ?? {};
+    const resin = catalogue.materials.find((m) => m.id === job.materialId)?.kind === 'resin';
     return (
         <form className="mb-5 grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
             <SelectField
                 label="Material"
                 value={job.materialId}
-                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
+                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, foothold: catalogue.materials.find((m) => m.id === materialId)?.kind === 'resin' ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
                 empty="Choose …"
                 options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
                 error={fault?.of('materialId')}
@@ -39,15 +40,17 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
             <QuantityField label="Room" kind="temperature" value={job.roomC} onValue={(roomC) => roomC !== null && onJob({ roomC })} error={fault?.of('roomC')} />
             <NumberField label="Parts on the plate" value={job.partCount} onValue={(n) => n !== null && onJob({ partCount: Math.max(1, Math.round(n)) })} error={fault?.of('partCount')} />
             <NumberField label="Job, minutes" value={job.jobMinutes ?? null} onValue={(jobMinutes) => onJob({ jobMinutes })} placeholder="unknown" error={fault?.of('jobMinutes')} />
-            <QuantityField label="Bed display" kind="temperature" value={job.bedC ?? null} onValue={(bedC) => onJob({ bedC })} placeholder="as reckoned" error={fault?.of('bedC')} />
-            <SelectField
-                label="Around the part"
-                value={foothold.kind}
-                onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: USUAL_MM[kind as Schemas['FootholdKind']] } })}
-                options={kinds.map(([value, label]) => ({ value, label }))}
-                error={fault?.of('foothold.kind')}
-            />
-            {foothold.kind === 'brim' || foothold.kind === 'ears' ? (
+            {resin ? null : <QuantityField label="Bed display" kind="temperature" value={job.bedC ?? null} onValue={(bedC) => onJob({ bedC })} placeholder="as reckoned" error={fault?.of('bedC')} />}
+            {resin ? null : (
+                <SelectField
+                    label="Around the part"
+                    value={foothold.kind}
+                    onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: USUAL_MM[kind as Schemas['FootholdKind']] } })}
+                    options={kinds.map(([value, label]) => ({ value, label }))}
+                    error={fault?.of('foothold.kind')}
+                />
+            )}
+            {!resin && (foothold.kind === 'brim' || foothold.kind === 'ears') ? (
                 <QuantityField label={foothold.kind === 'brim' ? 'Brim, width' : 'Ears, radius'} kind="length" value={foothold.mm} onValue={(mm) => mm !== null && mm >= 0 && onJob({ foothold: { ...foothold, mm } })} error={fault?.of('foothold.mm')} />
             ) : null}
             <SelectField

@@ -1,4 +1,5 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
+import { ChevronRight } from 'lucide-react';
 import { useRef, useState, type ReactNode } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
@@ -171,8 +172,11 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
 /** Opens by itself where a fault is in it. */
 function More({ title, fields, fault, children }: { title: string; fields: string[]; fault: Problem | undefined; children: ReactNode }) {
     return (
-        <details className="border-t border-line pt-1" open={fault?.errors.some((each) => fields.some((field) => each.field.startsWith(field))) ?? false}>
-            <summary className="flex min-h-11 cursor-pointer items-center font-[650]">{title}</summary>
+        <details className="group border-t border-line pt-1" open={fault?.errors.some((each) => fields.some((field) => each.field.startsWith(field))) ?? false}>
+            <summary className="flex min-h-11 cursor-pointer items-center gap-2 font-[650]">
+                <ChevronRight className="size-5 group-open:rotate-90" aria-hidden />
+                {title}
+            </summary>
             <div className="flex flex-col gap-4 pt-2">{children}</div>
         </details>
     );
@@ -249,7 +253,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
                     </Button>
                 </div>
             ) : null}
-            <LayersField label="Made of, front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
+            <LayersField label="Layers with the front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
             <div className="grid gap-x-4 sm:grid-cols-2">
                 <CheckField label="Held by the printer's magnets" checked={draft.magnetic} onValue={(magnetic) => set({ magnetic })} />
                 <CheckField label="Carries the mark some printers look for" checked={draft.marked} onValue={(marked) => set({ marked })} />

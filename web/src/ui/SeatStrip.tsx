@@ -32,6 +32,9 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
     const setLeft = set !== null && x(set) > width - 60;
     // A tick that the set-point and its word lie on keeps its line and loses its figure.
     const covered = (tick: number) => set !== null && (setLeft ? x(tick) > x(set) - 62 && x(tick) < x(set) + 14 : x(tick) > x(set) - 14 && x(tick) < x(set) + 62);
+    // The words of the stop go up a line where they would lie on the figure of the target.
+    const stopWords = nearest ? (narrow ? bare(nearest.atC) : `${nearest.label} ${bare(nearest.atC)}`) : '';
+    const raised = target !== null && nearest && x(target) > stopFrom - stopWords.length * 6.4 - 18 && x(target) < stopFrom + 22;
     const words = `${label}: holds from ${text(strip.low)} to ${text(strip.high)}${target === null ? '' : `, target ${text(target)}`}${set === null ? '' : `, set the display to ${text(set)}`}${releaseC === null ? '' : `, comes off below ${text(releaseC)}`}${nearest ? `, ${nearest.label} ${text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${text(run.at)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
@@ -78,7 +81,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                     <g transform={`translate(${x(target)} ${y.seat})`}>
                         <path d="M0 0L-7 -11H7Z" fill="var(--accent)" />
                         <text y={-16} textAnchor="middle" className="fill-accent text-[17px] font-[650]">
-                            {bare(target)}
+                            {seconds ? text(target) : bare(target)}
                         </text>
                     </g>
                 )}
@@ -91,8 +94,8 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                     </g>
                 )}
                 {nearest ? (
-                    <text x={Math.min(width, stopFrom + 4)} y={y.top - 8} textAnchor="end" className="fill-ink text-[12px]">
-                        {narrow ? bare(nearest.atC) : `${nearest.label} ${bare(nearest.atC)}`}
+                    <text x={Math.min(width, stopFrom + 4)} y={raised ? 11 : y.top - 8} textAnchor="end" className="fill-ink text-[12px]">
+                        {stopWords}
                     </text>
                 ) : null}
                 {runs.map((run) => (

@@ -6,6 +6,7 @@ namespace Sitzplatz\Choose;
 
 use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\Layer;
+use Sitzplatz\Units\Figure;
 
 /** What is reckoned for a candidate that is looked at: heat, warp, release and cost, each with how it came about. */
 final readonly class CandidateSums
@@ -43,6 +44,7 @@ final readonly class CandidateSums
             $this->expectation('release', 'Release', $this->candidate->release),
             $this->setPoint(),
             $this->times(),
+            $this->heater(),
             $this->warp?->reckoning(),
             $this->cost(),
         ]));
@@ -54,7 +56,7 @@ final readonly class CandidateSums
         $one = static fn (Expectation $e, string $name): Input => new Input(
             \sprintf('%s of all %d', $name, $n),
             Expectation::percent($e->belief->allOf($n)),
-            \sprintf('Beta(%s, %s)', self::number($e->belief->a), self::number($e->belief->b)),
+            \sprintf('Beta(%s, %s)', Figure::short($e->belief->a, 2), Figure::short($e->belief->b, 2)),
         );
 
         return new Reckoning(
@@ -71,9 +73,9 @@ final readonly class CandidateSums
     {
         $treatment = $this->candidate->treatment;
         $prior = $expectation->grade->prior();
-        $inputs = [new Input(\sprintf('Practice: %s', $expectation->grade->value), \sprintf('Beta(%s, %s)', self::number($prior->a), self::number($prior->b)), null === $treatment->shop ? $treatment->basis->words() : 'the word of this shop')];
+        $inputs = [new Input(\sprintf('Practice: %s', $expectation->grade->value), \sprintf('Beta(%s, %s)', Figure::short($prior->a, 2), Figure::short($prior->b, 2)), null === $treatment->shop ? $treatment->basis->words() : 'the word of this shop')];
         foreach ($expectation->evidence as $each) {
-            $inputs[] = new Input(ucfirst($each->likeness->words()), \sprintf('%d of %d', $each->successes, $each->runs), \sprintf('own runs, counted at %s', self::number($each->likeness->weight())));
+            $inputs[] = new Input(ucfirst($each->likeness->words()), \sprintf('%d of %d', $each->successes, $each->runs), \sprintf('own runs, counted at %s', Figure::short($each->likeness->weight(), 2)));
         }
         $interval = $expectation->interval();
 
@@ -96,17 +98,17 @@ final readonly class CandidateSums
         }
         $roomC = $this->candidate->proposal->job->roomC;
         if (null === $stack) {
-            return new Reckoning('set_point', 'Set-point', self::number($target->displayC).' °C', 'display = target', [], 'The layers of the printer\'s bed or of the plate are not on the shelf: nothing is added for what lies between sensor and surface. Measure the surface, or enter the layers.');
+            return new Reckoning('set_point', 'Set-point', Figure::short($target->displayC, 2).' °C', 'display = target', [], 'The layers of the printer\'s bed or of the plate are not on the shelf: nothing is added for what lies between sensor and surface. Measure the surface, or enter the layers.');
         }
         $inputs = array_map(static fn (Layer $layer): Input => new Input(
-            ucfirst($layer->of->name).\sprintf(', %s mm', self::number($layer->thicknessMm)),
+            ucfirst($layer->of->name).\sprintf(', %s mm', Figure::short($layer->thicknessMm, 2)),
             \sprintf('%.2e m²K/W%s', $layer->resistanceM2KW(), $layer->contactBelowM2KW > 0 ? \sprintf(' and %.0e for the contact below', $layer->contactBelowM2KW) : ''),
             $layer->of->basis->words(),
         ), $stack->layers);
         $measured = $this->candidate->proposal->side->measured;
         $inputs[] = new Input('Heat given off at the top', \sprintf('%.0f W/m²', $stack->lossWM2($target->at, $roomC)), 'natural convection and radiation, Incropera & DeWitt ch. 9 (memory)');
         if (null !== $measured) {
-            $inputs[] = new Input('Measured', \sprintf('%s °C at the surface with %s °C on the display, %s', self::number($measured->surfaceC), self::number($measured->displayC), $measured->on), 'measured here; it beats the sum');
+            $inputs[] = new Input('Measured', \sprintf('%s °C at the surface with %s °C on the display, %s', Figure::short($measured->surfaceC, 2), Figure::short($measured->displayC, 2), $measured->on), 'measured here; it beats the sum');
         }
         if (abs($stack->displayReadsHighK) > 0.05) {
             $inputs[] = new Input('The display reads too high by', \sprintf('%.1f °C', $stack->displayReadsHighK), null === $measured ? 'noted for the printer' : 'by the measurement');
@@ -115,7 +117,7 @@ final readonly class CandidateSums
         return new Reckoning(
             'set_point',
             'Set-point',
-            \sprintf('%s °C on the display for %s °C at the surface (%s)', self::number($target->displayC), self::number(round($target->at, 1)), null === $measured ? 'modelled' : 'measured'),
+            \sprintf('%s °C on the display for %s °C at the surface (%s)', Figure::short($target->displayC, 2), Figure::short(round($target->at, 1), 2), null === $measured ? 'modelled' : 'measured'),
             'display = surface + q·Σ(t ÷ k + contact)'.(null === $measured ? '' : \sprintf(', the sum × %.2f to fit the measurement', $stack->resistanceFactor)),
             $inputs,
             'Series stack in the steady state, middle of the plate; edges are cooler.',
@@ -150,6 +152,31 @@ final readonly class CandidateSums
         );
     }
 
+    private function heater(): ?Reckoning
+    {
+        $check = $this->heater;
+        $printer = $this->candidate->proposal->job->printer;
+        if (null === $check) {
+            return null;
+        }
+        $inputs = [
+            new Input('Heater', \sprintf('%.0f W over %.0f × %.0f mm', $printer->heaterW, $printer->bedWidthMm, $printer->bedDepthMm), 'the printer'),
+            new Input('Set-point', Figure::short($this->candidate->target->displayC ?? 0.0).' °C', 'the sum above'),
+        ];
+        if (null !== $check->currentA) {
+            $inputs[] = new Input('Current', \sprintf('%.1f A at %s V%s', $check->currentA, Figure::short($printer->heaterV ?? 0.0), null === $printer->limitA ? '' : \sprintf('; the output carries %s A', Figure::short($printer->limitA))), 'the printer');
+        }
+
+        return new Reckoning(
+            'heater',
+            'Heater',
+            \sprintf('%.2f W/cm²; practice asks for %.2f: %s', $check->wattsPerCm2, $check->neededWattsPerCm2, $check->enough ? 'enough' : 'slow, or too weak'),
+            'power ÷ area, against 0.2 W/cm² at 60 °C and 0.6 W/cm² at 120 °C in a straight line; current = power ÷ voltage',
+            $inputs,
+            rtrim('Common practice. '.$check->mainsCaution()),
+        );
+    }
+
     private function cost(): ?Reckoning
     {
         $side = $this->candidate->proposal->side;
@@ -169,10 +196,5 @@ final readonly class CandidateSums
             ],
             'In the money of the price labels; energy stands apart.',
         );
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
     }
 }

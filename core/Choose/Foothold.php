@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
+use Sitzplatz\Units\Figure;
+
 /** A brim of a width, ears of a radius, a raft, or nothing. */
 final readonly class Foothold
 {
@@ -26,14 +28,9 @@ final readonly class Foothold
     {
         return match ($this->kind) {
             FootholdKind::None => 'no brim',
-            FootholdKind::Brim => \sprintf('brim of %s mm', self::number($this->mm)),
-            FootholdKind::Ears => \sprintf('ears of %s mm radius', self::number($this->mm)),
+            FootholdKind::Brim => \sprintf('brim of %s mm', Figure::short($this->mm)),
+            FootholdKind::Ears => \sprintf('ears of %s mm radius', Figure::short($this->mm)),
             FootholdKind::Raft => 'raft',
         };
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
     }
 }

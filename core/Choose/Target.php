@@ -8,6 +8,7 @@ use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Window;
 use Sitzplatz\Heat\Stack;
+use Sitzplatz\Units\Figure;
 
 /**
  * Where on its window a setup is run: the surface temperature aimed at and what the display has to show for it, or the
@@ -46,7 +47,7 @@ final readonly class Target
             return new self($window->target, null, [], null);
         }
         if (null === $job->printer->maxBedC) {
-            return new self(null, null, [\sprintf('%s has no bed heater: the bed has the room\'s %s °C.', $job->printer->name, self::number($job->roomC))], null);
+            return new self(null, null, [\sprintf('%s has no bed heater: the bed has the room\'s %s °C.', $job->printer->name, Figure::short($job->roomC))], null);
         }
         if (null !== $job->bedC) {
             return self::byHand($job, $job->bedC, $window, $stops, $stack);
@@ -65,12 +66,12 @@ final readonly class Target
             }
         }
         if ($at < $window->low - self::NEAR_K && null !== $bites) {
-            return new self($at, null, [], \sprintf('It needs at least %s °C at the surface, usually %s °C; %s %s °C.', self::number($window->low), self::number($window->target), $bites->label, self::number($bites->atC)));
+            return new self($at, null, [], \sprintf('It needs at least %s °C at the surface, usually %s °C; %s %s °C.', Figure::short($window->low), Figure::short($window->target), $bites->label, Figure::short($bites->atC)));
         }
         if (null !== $bites && $at < $window->target - self::NEAR_K) {
-            $reasons[] = \sprintf('%s °C instead of the usual %s °C: %s %s °C.', self::number(round($at)), self::number($window->target), $bites->label, self::number($bites->atC));
+            $reasons[] = \sprintf('%s °C instead of the usual %s °C: %s %s °C.', Figure::short(round($at)), Figure::short($window->target), $bites->label, Figure::short($bites->atC));
         } elseif ($at > $window->target + self::NEAR_K) {
-            $reasons[] = \sprintf('Cold room (%s °C): %s °C on top of the usual %s °C.', self::number($job->roomC), self::number(round($at - $window->target, 1)), self::number($window->target));
+            $reasons[] = \sprintf('Cold room (%s °C): %s °C on top of the usual %s °C.', Figure::short($job->roomC), Figure::short(round($at - $window->target, 1)), Figure::short($window->target));
         }
         // What is set is a whole degree, and never past a limit.
         $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
@@ -79,23 +80,18 @@ final readonly class Target
         return new self($at, $display, $reasons, null);
     }
 
-    public static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
-    }
-
     /** @param list<Stop> $stops */
     private static function byHand(JobRequest $job, float $displayC, Window $window, array $stops, ?Stack $stack): self
     {
         $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
         foreach ($stops as $stop) {
             if (($stop->onSurface ? $at : $displayC) > $stop->atC + 1e-9) {
-                return new self($at, $displayC, [], \sprintf('%s °C is too hot here: %s %s °C.', self::number($displayC), $stop->label, self::number($stop->atC)), true);
+                return new self($at, $displayC, [], \sprintf('%s °C is too hot here: %s %s °C.', Figure::short($displayC), $stop->label, Figure::short($stop->atC)), true);
             }
         }
         $reasons = match (true) {
-            $at < $window->low => [\sprintf('%s °C on the display is below the window, %s to %s °C: it may not hold.', self::number($displayC), self::number($window->low), self::number($window->high))],
-            $at > $window->high => [\sprintf('%s °C on the display is above the window, %s to %s °C: it may not let go.', self::number($displayC), self::number($window->low), self::number($window->high))],
+            $at < $window->low => [\sprintf('%s °C on the display is below the window, %s to %s °C: it may not hold.', Figure::short($displayC), Figure::short($window->low), Figure::short($window->high))],
+            $at > $window->high => [\sprintf('%s °C on the display is above the window, %s to %s °C: it may not let go.', Figure::short($displayC), Figure::short($window->low), Figure::short($window->high))],
             default => [],
         };
 

@@ -51,14 +51,20 @@ final readonly class HeaterCheck
     /** @return list<string> */
     public function cautions(): array
     {
-        $cautions = [];
-        if (false === $this->currentAllowed) {
-            $cautions[] = \sprintf('The heater draws %.1f A, more than its output may carry: use a relay or a separate supply that is rated for it.', $this->currentA);
-        }
-        if ($this->mains) {
-            $cautions[] = 'Mains voltage kills: unplug before touching, protective earth on bed and frame, a thermal fuse, and work on it only by a qualified person under local codes.';
-        }
+        return array_values(array_filter([$this->overload(), $this->mainsCaution()]));
+    }
 
-        return $cautions;
+    /** Null while what switches the heater is up to it, as far as is known. */
+    public function overload(): ?string
+    {
+        return false === $this->currentAllowed
+            ? \sprintf('The heater draws %.1f A, more than its output may carry: use a relay or a separate supply that is rated for it.', $this->currentA) : null;
+    }
+
+    /** For whoever works on the heater, not for whoever prints. */
+    public function mainsCaution(): ?string
+    {
+        return $this->mains
+            ? 'Mains voltage kills: unplug before touching, protective earth on bed and frame, a thermal fuse, and work on it only by a qualified person under local codes.' : null;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
+use Sitzplatz\Units\Figure;
+
 /** What a validated profile may be trusted for. */
 final readonly class Scope
 {
@@ -48,7 +50,7 @@ final readonly class Scope
             new ScopePoint(
                 'room',
                 $job->roomC >= $this->roomLowC && $job->roomC <= $this->roomHighC,
-                \sprintf('Proven in a room of %s to %s °C; yours is %s °C.', self::number($this->roomLowC), self::number($this->roomHighC), self::number($job->roomC)),
+                \sprintf('Proven in a room of %s to %s °C; yours is %s °C.', Figure::short($this->roomLowC), Figure::short($this->roomHighC), Figure::short($job->roomC)),
             ),
             new ScopePoint(
                 'enclosure',
@@ -78,11 +80,6 @@ final readonly class Scope
                 ),
             ),
         ];
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
     }
 
     private static function duration(float $minutes): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Units\Figure;
+
 /**
  * What to do at each step of a run, in sentences, with timers and the cautions of that step. The sentences are common
  * practice; cautions inform, local codes and data sheets come first.
@@ -57,7 +59,7 @@ final readonly class RunSheet
                 [
                     null === $this->bedFirstC
                         ? 'The bed stays unheated: its temperature is the room\'s.'
-                        : \sprintf('Set the bed to %s °C and wait until the display shows it.', self::number($this->bedFirstC)),
+                        : \sprintf('Set the bed to %s °C and wait until the display shows it.', Figure::short($this->bedFirstC)),
                     'Then let it soak: the surface lags behind the display.',
                 ],
                 ['The bed is hot enough to burn. Keep hands and solvents away from it.'],
@@ -66,7 +68,7 @@ final readonly class RunSheet
             RunStep::Print => [
                 'Start the print',
                 [
-                    \sprintf('Start %s%s.', $this->gcodeName, null === $this->nozzleC ? '' : \sprintf(' with the first-layer nozzle at %s °C', self::number($this->nozzleC))),
+                    \sprintf('Start %s%s.', $this->gcodeName, null === $this->nozzleC ? '' : \sprintf(' with the first-layer nozzle at %s °C', Figure::short($this->nozzleC))),
                     'The same file for every run: nothing else may differ between setups.',
                 ],
                 ['Do not reach under a moving nozzle.', ...($this->fumes ? ['This material gives off fumes: ventilate or filter.'] : [])],
@@ -98,7 +100,7 @@ final readonly class RunSheet
                     'Switch the bed off. Wait: most surfaces let go by themselves, often with a crack.',
                     null === $this->releaseC
                         ? 'Wait until the bed is near room temperature.'
-                        : \sprintf('Usually it lets go below %s °C.', self::number($this->releaseC)),
+                        : \sprintf('Usually it lets go below %s °C.', Figure::short($this->releaseC)),
                     'If it came loose on its own, write down the bed temperature at which it did.',
                 ],
                 ['Still hot: do not pull now. A part pulled hot can take a piece of the plate with it.'],
@@ -135,10 +137,5 @@ final readonly class RunSheet
         };
 
         return ['step' => $step->value, 'title' => $title, 'lines' => $lines, 'cautions' => $cautions, 'timerSeconds' => $timer];
-    }
-
-    private static function number(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
     }
 }

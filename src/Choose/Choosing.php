@@ -245,7 +245,7 @@ final readonly class Choosing
             'label' => $candidate->label(),
             'reasons' => $candidate->reasons(),
             'heeds' => $candidate->heeds(),
-            'cautions' => [...$candidate->cautions(), ...($sums->heater?->cautions() ?? [])],
+            'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
             'putOn' => $proposal->agent?->putOn,
             'cleaning' => $proposal->surface->cleaning,
             'setPoint' => null === $candidate->target->displayC ? null : [

@@ -9,6 +9,7 @@ use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
 use App\Shelf\PlateSide;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Units\Figure;
 use Symfony\Component\Uid\Uuid;
 
 /** One setup of a comparison: a fitting on a plate side, an agent or none, and the bed temperature. */
@@ -46,7 +47,7 @@ class Setup extends Row
             $this->label,
             $this->side->label(),
             $this->agent->name ?? 'bare',
-            null === $this->bedFirstC ? 'unheated' : rtrim(rtrim(number_format($this->bedFirstC, 1, '.', ''), '0'), '.').' °C',
+            null === $this->bedFirstC ? 'unheated' : Figure::short($this->bedFirstC).' °C',
         );
     }
 

@@ -61,8 +61,9 @@ final class ChooseScreensTest extends BrowserTestCase
         }
         $this->press('Compare 2');
         $this->see('Plan a comparison');
-        $this->see('P1 front, bare');
-        $this->see('P2 front, bare');
+        $this->see('What a setup has to reach');
+        $plates = $this->page->executeScript('return [...document.querySelectorAll("select")].map((s) => s.selectedOptions[0].text).filter((words) => /^P\\d/.test(words))');
+        self::assertSame(['P1 front, textured PEI', 'P2 front, textured PEI'], $plates);
     }
 
     public function testABrokenFileIsToldAndNothingIsLost(): void
@@ -109,6 +110,10 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->see('a barrier');
         $this->click('//button[starts-with(@aria-label, "PLA on textured PEI")]');
         $this->see('levels the texture and takes its grip away');
+        $this->click('//summary[.="textured PEI"]');
+        $this->see('The melt keys into the micro-texture');
+        $this->click('//summary[.="PLA"]');
+        $this->see('55 to 62 °C');
         $this->press('What this shop holds true');
         $this->assertAccessible('the form of a fact');
         $this->fill('Holds', 'fair');

@@ -30,7 +30,7 @@ final class CandidateSumsTest extends TestCase
     {
         $ranking = self::rank(self::job('pla', ['part' => self::thinBar(), 'partCount' => 3]), [self::side('glass', costPerPrint: 0.02)], ['pva_stick']);
         $sums = self::sums($ranking);
-        self::assertSame(['chance', 'hold', 'release', 'set_point', 'times', 'warp', 'cost'], array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()));
+        self::assertSame(['chance', 'hold', 'release', 'set_point', 'times', 'heater', 'warp', 'cost'], array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()));
         foreach ($sums->reckonings() as $reckoning) {
             self::assertNotSame('', $reckoning->result);
             self::assertNotSame('', $reckoning->formula);
@@ -75,6 +75,10 @@ final class CandidateSumsTest extends TestCase
         self::assertEqualsWithDelta(12.5, $heater->currentA, 1e-12);
         self::assertFalse($heater->currentAllowed);
         self::assertTrue($heater->enough);
+        self::assertStringContainsString('more than its output may carry', (string) $heater->overload());
+        $opened = self::reckoning(self::rank(self::job('abs', ['printer' => $printer]), [self::side('pei_textured')]), 'heater');
+        self::assertStringStartsWith('0.57 W/cm²; practice asks for 0.5', $opened->result);
+        self::assertStringContainsString('12.5 A at 24 V; the output carries 10 A', $opened->inputs[2]->value);
         self::assertNull(self::sums(self::rank(self::job('abs', ['printer' => self::printer(['heaterW' => null])]), [self::side('pei_textured')]))->heater);
     }
 

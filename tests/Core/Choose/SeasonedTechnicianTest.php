@@ -33,6 +33,7 @@ final class SeasonedTechnicianTest extends TestCase
         yield 'a veil of spray is no barrier on smooth PEI' => ['petg', 'pei_smooth', 'spray_film', 'no barrier to rely on'];
         yield 'PP on textured PEI' => ['pp', 'pei_textured', 'bare', 'nothing but polypropylene'];
         yield 'PP on glass' => ['pp', 'glass', 'bare', 'nothing but polypropylene'];
+        yield 'PLA on the polypropylene sheet' => ['pla', 'pp_sheet', 'bare', 'takes polypropylene and polyethylene only'];
         yield 'nylon on the adhesive sheet' => ['pa', 'adhesive_sheet', 'bare', 'known not to hold'];
         yield 'PP on the adhesive sheet' => ['pp', 'adhesive_sheet', 'bare', 'known not to hold'];
         yield 'nylon on bare glass' => ['pa', 'glass', 'bare', 'known not to hold'];

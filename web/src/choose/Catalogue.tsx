@@ -7,6 +7,7 @@ import { catalogueQuery, pairQuery, pairsQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { GRADE_WORDS } from '../ui/words';
+import { EntryNotes } from './EntryNotes';
 import { FactForm } from './FactForm';
 import { PairNotes } from './PairNotes';
 import { Schools } from './Schools';
@@ -57,6 +58,9 @@ export function Catalogue() {
                     <MarginNote title={title}>
                         {pair.data ? <PairNotes pair={pair.data} /> : <p>{pair.isPending ? 'Looking …' : 'Practice has nothing on this pair.'}</p>}
                         {may.test ? <Button onClick={() => setAdding(true)}>{pair.data ? 'What this shop holds true' : 'Add what this shop knows'}</Button> : null}
+                    </MarginNote>
+                    <MarginNote title="What they are">
+                        <EntryNotes catalogue={catalogue} {...picked} agentIds={pair.data?.treatments.flatMap((t) => t.agentKindId ?? []) ?? []} />
                     </MarginNote>
                 </div>
             }

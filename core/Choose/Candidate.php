@@ -191,7 +191,7 @@ final readonly class Candidate
             $hold = $hold->worse($treatment->holdFull);
             $notes[] = 'A full plate: practice found it to hold less well than a single part here.';
         }
-        $delicate = $job->part?->delicate() ?? [];
+        $delicate = $job->part->delicate ?? [];
         if ([] !== $delicate && !$proposal->foothold()->helps()) {
             $small = $treatment->holdSmall ?? (Grade::Strong === $treatment->hold ? Grade::Fair : $treatment->hold->lowered(1));
             // An agent that is there for grip is what practice takes for such parts.

@@ -26,7 +26,7 @@ final readonly class FootholdAdvice
     {
         $foothold = self::choose($part, $count, $surface);
         $gained = $part->gainedMm2($foothold);
-        $why = $part->delicate();
+        $why = $part->delicate;
         $sentence = match (true) {
             $part->articulated && $surface?->raftRequired => 'This surface wants a raft, and an articulated part cannot have one.',
             $part->articulated => 'No brim, ears or raft: they would lock an articulated part.',
@@ -54,6 +54,6 @@ final readonly class FootholdAdvice
             return new Foothold(FootholdKind::Ears, self::EAR_RADIUS_MM);
         }
 
-        return [] === $part->delicate() ? Foothold::none() : new Foothold(FootholdKind::Brim, self::BRIM_MM);
+        return [] === $part->delicate ? Foothold::none() : new Foothold(FootholdKind::Brim, self::BRIM_MM);
     }
 }

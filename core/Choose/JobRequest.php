@@ -66,7 +66,7 @@ final readonly class JobRequest
         if ($this->roomC < Target::COLD_ROOM_C && $this->material->filament) {
             $notes[] = \sprintf('A cold room, %s °C: close windows, keep drafts and fans away; the bed gets 5 °C more where the window allows it.', Figure::short($this->roomC));
         }
-        if (null !== $this->part && $this->part->heightMm / max(1.0, $this->part->barWidthMm) >= PartFacts::TALL && $this->printer->bedMoves) {
+        if (null !== $this->part && $this->part->slenderness() >= PartFacts::TALL && $this->printer->bedMoves) {
             $notes[] = \sprintf('The bed of %s slings: a tall part is shaken. Print slower, or lay it down.', $this->printer->name);
         }
 

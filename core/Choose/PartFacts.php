@@ -17,6 +17,9 @@ final readonly class PartFacts
     /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
     private const LONG_MM = 60.0;
 
+    /** @var list<string> why practice would call it delicate; empty: it is not */
+    public array $delicate;
+
     public function __construct(
         /** Of one part. */
         public float $contactAreaMm2,
@@ -33,6 +36,12 @@ final readonly class PartFacts
         public bool $articulated = false,
         public float $layerHeightMm = 0.2,
     ) {
+        $foot = $contactAreaMm2 / max(1, $islands);
+        $this->delicate = array_values(array_filter([
+            $foot < self::SMALL_FOOT_MM2 ? \sprintf('its foot of %.0f mm² is small', $foot) : null,
+            $thinEnds > 0 && $spanMm >= self::LONG_MM ? \sprintf('it is %.0f mm long with %s', $spanMm, 1 === $thinEnds ? 'a thin end' : $thinEnds.' thin ends') : null,
+            $this->slenderness() >= self::TALL ? \sprintf('it stands %.1f times as tall as its foot is wide', $this->slenderness()) : null,
+        ]));
     }
 
     /** One part of what a file holds: each island of a G-code file is a part, a model is one however many feet it has. */
@@ -84,16 +93,6 @@ final readonly class PartFacts
     public function slenderness(): float
     {
         return $this->barWidthMm > 0 ? $this->heightMm / $this->barWidthMm : 0.0;
-    }
-
-    /** @return list<string> why practice would call it delicate; empty: it is not */
-    public function delicate(): array
-    {
-        return array_values(array_filter([
-            $this->contactAreaMm2 / max(1, $this->islands) < self::SMALL_FOOT_MM2 ? \sprintf('its foot of %.0f mm² is small', $this->contactAreaMm2 / max(1, $this->islands)) : null,
-            $this->thinEnds > 0 && $this->spanMm >= self::LONG_MM ? \sprintf('it is %.0f mm long with %s', $this->spanMm, 1 === $this->thinEnds ? 'a thin end' : $this->thinEnds.' thin ends') : null,
-            $this->slenderness() >= self::TALL ? \sprintf('it stands %.1f times as tall as its foot is wide', $this->slenderness()) : null,
-        ]));
     }
 
     /** What this foothold adds to the contact of one part. */

@@ -10,7 +10,8 @@ use Sitzplatz\Heat\Internal\ConductionGrid;
 final readonly class CoolDown
 {
     private const LONGEST_S = 12 * 3600.0;
-    private const GROWTH = 1.04;
+    /** Steps lengthen with time; the times come out within 2 % of steps sixteen times finer. */
+    private const GROWTH = 1.08;
 
     /**
      * Until the surface is at the release temperature.

@@ -117,7 +117,7 @@ function Steps({ run }: { run: Schemas['Run'] }) {
         current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
     }, [at]);
     return (
-        <ol className="mb-6 flex overflow-x-auto border-b-2 border-line" aria-label="Steps of this run">
+        <ol className="mb-6 flex overflow-x-auto overflow-y-hidden border-b-2 border-line" aria-label="Steps of this run">
             {run.steps.map((step, i) => (
                 <li
                     key={step}

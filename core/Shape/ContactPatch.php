@@ -94,21 +94,6 @@ final readonly class ContactPatch
         return max(0.0, $area);
     }
 
-    /**
-     * What a disc of this radius at each of these places adds outside of the part, mm².
-     *
-     * @param list<Corner> $corners
-     */
-    public static function earAreaMm2(array $corners, float $radiusMm): float
-    {
-        $area = 0.0;
-        foreach ($corners as $corner) {
-            $area += (2 * \M_PI - deg2rad($corner->interiorDegrees)) / 2 * $radiusMm ** 2;
-        }
-
-        return $area;
-    }
-
     /** @return list<Corner> of the islands; holes do not lift */
     public function sharpCorners(): array
     {

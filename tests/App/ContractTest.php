@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\App;
 
 use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
+use App\Platform\Contract\Excerpt;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
@@ -48,6 +49,39 @@ final class ContractTest extends KernelTestCase
                 }
             }
         }
+    }
+
+    public function testAnExcerptHasAllThatItRefersTo(): void
+    {
+        $document = self::contract()->document();
+        $whole = \strlen((string) json_encode($document));
+        foreach (get_object_vars($document->paths) as $methods) {
+            foreach (get_object_vars($methods) as $operation) {
+                $pointer = self::contract()->operation($operation->operationId).'/requestBody/content/application~1json/schema';
+                $excerpt = Excerpt::of($document, $pointer);
+                $text = (string) json_encode($excerpt, \JSON_UNESCAPED_SLASHES);
+                self::assertLessThan($whole / 2, \strlen($text), $operation->operationId);
+                preg_match_all('~"\\$ref":"#/components/schemas/(\w+)"~', $text, $named);
+                foreach (array_unique($named[1]) as $name) {
+                    self::assertEquals($document->components->schemas->{$name}, $excerpt->components->schemas->{$name} ?? null, "$operation->operationId needs $name.");
+                }
+            }
+        }
+        self::assertEquals(new \stdClass(), Excerpt::of($document, '/no/where')->no ?? new \stdClass());
+    }
+
+    public function testAFaultInsideWhatMayBeEmptyNamesItsField(): void
+    {
+        $choose = ['materialId' => 'pla', 'printerId' => '01a21069-0d5e-7462-8f3a-38958df615d9', 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null];
+        $part = ['contactAreaMm2' => 100, 'outlineMm' => 40, 'spanMm' => 14, 'barWidthMm' => 10, 'heightMm' => 10];
+        $fields = static fn (array $body): array => array_column(self::contract()->errors(json_decode((string) json_encode($body), false), self::contract()->operation('choose').'/requestBody/content/application~1json/schema'), 'field');
+        self::assertSame([], $fields($choose));
+        self::assertSame([], $fields(['part' => null] + $choose));
+        self::assertSame([], $fields(['part' => $part] + $choose));
+        self::assertSame(['part.spanMm'], $fields(['part' => ['spanMm' => 'long'] + $part] + $choose));
+        self::assertSame(['part.heightMm'], $fields(['part' => array_diff_key($part, ['heightMm' => 1])] + $choose));
+        self::assertSame(['wishes.finish'], $fields(['wishes' => ['finish' => 'fur']] + $choose));
+        self::assertSame(['part'], $fields(['part' => 'small'] + $choose), 'Neither a part nor nothing.');
     }
 
     /** @return iterable<string, array{mixed, string, string}> value, field, words */

@@ -66,6 +66,33 @@ final class ChooseScreensTest extends BrowserTestCase
         self::assertSame(['P1 front, textured PEI', 'P2 front, textured PEI'], $plates);
     }
 
+    public function testOnAPhoneTheNotesOpenBetweenTheRows(): void
+    {
+        $this->signIn('viewer');
+        $this->phone();
+        $this->open('/choose');
+        $this->see('candidates, the likeliest first');
+        self::assertStringNotContainsString('To take it off', $this->text(), 'Nobody asked yet.');
+        $this->click('//li[.//span[text()="P1 front, bare"]]//button[.="Why, and how to take it off"]');
+        $this->see('Why P1 front, bare');
+        $this->see('To take it off');
+        $this->assertFits('an opened candidate');
+        $this->assertAccessible('an opened candidate on a phone');
+    }
+
+    public function testAResinIsChosenBySeconds(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->fill('Material', 'resin');
+        $this->fill('Printer', 'Darkroom');
+        $this->see('P15 front, bare');
+        $this->see('28 s');
+        $this->see('uncured resin harms skin and eyes');
+        self::assertStringNotContainsString('Bed display', $this->text());
+        self::assertStringNotContainsString('Tick some to compare', $this->text());
+    }
+
     public function testABrokenFileIsToldAndNothingIsLost(): void
     {
         $this->signIn('technician');

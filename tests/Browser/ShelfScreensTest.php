@@ -50,6 +50,42 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->until(fn (): bool => !str_contains($this->text(), 'P77'), 'A retired plate is still offered.');
     }
 
+    public function testAPlateIsCopiedFoundAndPutAway(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->press('Copy P13');
+        $this->see('A plate like P13');
+        self::assertSame('P17', $this->field('Number')->getAttribute('value'), 'The next free number.');
+        self::assertSame('2.2', $this->field('mm')->getAttribute('value'), 'Its layers came along.');
+        $this->fill('Price', '80');
+        $this->press('Save');
+        $this->see('P17');
+
+        $this->fill('Find', 'composite');
+        $this->until(fn (): bool => '' === $this->row('P6') && '' !== $this->row('P17'), 'The list was not narrowed.');
+        $this->press('Change P17');
+        $this->click('//button[@role="checkbox"][following-sibling::label[.="Retired"]]');
+        $this->press('Save');
+        $this->until(fn (): bool => '' === $this->row('P17'), 'What is retired is still in the list.');
+        $this->click('//button[@role="checkbox"][following-sibling::label[.="Show what is retired"]]');
+        $this->see('P17');
+        $this->see('retired');
+    }
+
+    public function testAFaultOpensThePartOfTheFormItIsIn(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->click('//*[@role="tab"][.="Printers"]');
+        $this->press('Change North bay');
+        $this->press('Heater and bed');
+        $this->fill('Heater, W', '-5');
+        $this->press('Heater and bed');
+        $this->press('Save');
+        $this->see('Enter more than 0.');
+    }
+
     public function testPrintersAgentsAndLots(): void
     {
         $this->signIn('technician');

@@ -17,6 +17,6 @@ final readonly class HarmfulAgentGate implements Gate
             return null;
         }
 
-        return \sprintf('%s does harm on %s.%s', $proposal->agent->name, $proposal->surface->name, null === $proposal->treatment->note ? '' : ' '.$proposal->treatment->note);
+        return \sprintf('%s does harm on %s.%s', ucfirst($proposal->agent->name), $proposal->surface->name, null === $proposal->treatment->note ? '' : ' '.$proposal->treatment->note);
     }
 }

@@ -7,7 +7,6 @@ namespace Sitzplatz\Tests\Core\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Shape\BadShape;
-use Sitzplatz\Shape\ContactPatch;
 use Sitzplatz\Shape\ShapeFormat;
 
 final class MeshTest extends TestCase
@@ -115,8 +114,6 @@ final class MeshTest extends TestCase
         // A cross of 10 mm arms with eight outer corners: at each of the four inner corners the strips overlap by w².
         $cross = [[5, 5], [15, 5], [15, -5], [25, -5], [25, 5], [35, 5], [35, 15], [25, 15], [25, 25], [15, 25], [15, 15], [5, 15]];
         self::assertEqualsWithDelta(120 * 3 + 2 * \M_PI * 9 - 4 * 9, self::read(self::binary(self::prism($cross, 0, 5)))->patch->brimAreaMm2(3), 1e-2);
-        // An ear of 6 mm at a square corner covers three quarters of its disc outside of the part.
-        self::assertEqualsWithDelta(0.75 * \M_PI * 36 * 4, ContactPatch::earAreaMm2($square->sharpCorners(), 6), 1e-6);
     }
 
     /** @return iterable<string, array{string, string}> */

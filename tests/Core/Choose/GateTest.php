@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\PrinterFacts;
+use Sitzplatz\Choose\ProbeKind;
+use Sitzplatz\Choose\SideFacts;
+
+/** Each gate at its edge: what just passes and what just does not (rules of trade notes, section 5: common practice). */
+final class GateTest extends TestCase
+{
+    use BuildsJobs;
+
+    public function testZTravel(): void
+    {
+        // 2.2 + 0.1 + 2.2 mm of composite instead of a usual plate of 0.7: 3.8 mm more.
+        $side = self::side('thick_composite', layers: self::layers([['polymer_composite', 2.2], ['copper', 0.1], ['polymer_composite', 2.2]], true));
+        $room = static fn (float $mm): PrinterFacts => self::printer(['zTravelBelowMm' => $mm, 'usualPlateMm' => 0.7]);
+        self::assertSame('', self::why('pla', $side, $room(3.8)));
+        self::assertStringContainsString('4.5 mm thick, 3.8 mm more than the usual plate', self::why('pla', $side, $room(3.7)));
+        self::assertSame('', self::why('pla', $side, self::printer(['zTravelBelowMm' => 1.0])), 'What is not known rules nothing out.');
+    }
+
+    public function testAProbeSeesSoFar(): void
+    {
+        // 3 mm of pane above the bed's metal, and the nozzle 1 mm ahead: four in all.
+        $side = self::side('glass', layers: self::layers([['borosilicate_glass', 3.0]], true));
+        self::assertNull(self::refusedBare($side, 4.0));
+        self::assertStringContainsString('3.0 mm without metal under its surface', (string) self::refusedBare($side, 3.9));
+        self::assertStringContainsString('On thin polymer skin', self::why('pla', self::side('polymer_skin'), self::inductive(12)));
+        self::assertSame('', self::why('pla', self::side('polymer_skin'), self::printer(['probe' => ProbeKind::ByHand])));
+    }
+
+    public function testAPlateLiesEitherWayRoundAndAJobHasToFitIt(): void
+    {
+        self::assertSame('', self::why('pla', self::side('pei_textured', widthMm: 210.0, depthMm: 250.0)));
+        self::assertStringContainsString('the bed of North bay takes 250 × 210 mm', self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)));
+        $wide = self::rank(self::job('pla', ['widthMm' => 205.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
+        self::assertNotSame([], $wide->candidates);
+        $wider = self::rank(self::job('pla', ['widthMm' => 212.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
+        self::assertStringContainsString('The job needs 212 × 245 mm', self::refusal($wider, 'pei_textured'));
+    }
+
+    public function testTheNozzleOfTheFirstLayer(): void
+    {
+        self::assertNotNull(self::find(self::rank(self::job('pa', ['nozzleC' => 270.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate', 'pva_stick'));
+        self::assertStringContainsString('needs a nozzle of 271 °C', self::refusal(self::rank(self::job('pa', ['nozzleC' => 271.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate'));
+        self::assertStringContainsString('North bay reaches 194 °C', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 194.0])));
+        self::assertSame('', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 195.0])));
+    }
+
+    public function testALimitThatLeavesPartOfTheWindowLowersAndOneThatLeavesNothingRefuses(): void
+    {
+        // ABS on textured PEI holds from 95 on.
+        $low = self::catalogue()->pairing('abs', 'pei_textured')->window->low ?? 0.0;
+        self::assertSame('', self::why('abs', self::side('pei_textured', ownLimitC: $low)));
+        self::assertStringContainsString('P1 front stands', self::why('abs', self::side('pei_textured', ownLimitC: $low - 1)));
+    }
+
+    public function testASoakTestOnlyEverLiftsALimit(): void
+    {
+        self::assertEqualsWithDelta(80, self::printer(['magnetLimitC' => 80.0])->magnetStandsC(), 0);
+        self::assertEqualsWithDelta(100, self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 100.0])->magnetStandsC(), 0);
+        self::assertEqualsWithDelta(80, self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 70.0])->magnetStandsC(), 0, 'A cooler soak proves nothing against the rating.');
+        self::assertNull(self::printer(['magnetLimitC' => null, 'magnetSoakC' => 70.0])->magnetStandsC());
+    }
+
+    public function testWhatMagnetsStandMattersOnlyToPlatesTheyHold(): void
+    {
+        $weak = self::printer(['magnetLimitC' => 80.0]);
+        self::assertStringContainsString('magnets', self::why('abs', self::side('pei_smooth', magnetic: true), $weak));
+        self::assertSame('', self::why('abs', self::side('pei_smooth', magnetic: false), $weak));
+    }
+
+    public function testAnAgentThatCannotBeTakenOffAgainIsRefused(): void
+    {
+        $low = self::rank(self::job('petg'), [self::side('low_temp_matte')], ['spray_film', 'abs_acetone']);
+        self::assertStringContainsString('attacks', self::refusal($low, 'low_temp_matte', 'spray_film'));
+        self::assertStringContainsString('attacks', self::refusal($low, 'low_temp_matte', 'abs_acetone'));
+    }
+
+    public function testEveryOtherThingTheSameABoxIsAsked(): void
+    {
+        self::assertStringContainsString('North bay is open', self::why('pc', self::side('pei_smooth'), self::printer(['enclosed' => false])));
+        self::assertStringNotContainsString('open', self::why('abs', self::side('pei_smooth'), self::printer(['enclosed' => false])), 'ABS wants one, PC needs one.');
+    }
+
+    private static function refusedBare(SideFacts $side, float $range): ?string
+    {
+        $ranking = self::rank(self::job('pla', ['printer' => self::inductive($range)]), [$side], ['pva_stick']);
+
+        return null === self::find($ranking, 'glass', 'pva_stick') ? self::refusal($ranking, 'glass', 'pva_stick') : null;
+    }
+
+    /** Why this side is out when bare; "" if it is not. */
+    private static function why(string $material, SideFacts $side, ?PrinterFacts $printer = null): string
+    {
+        $ranking = self::rank(self::job($material, null === $printer ? [] : ['printer' => $printer]), [$side]);
+
+        return [] === $ranking->candidates ? self::refusal($ranking, $side->surfaceId) : '';
+    }
+}

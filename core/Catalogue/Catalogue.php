@@ -163,10 +163,10 @@ final readonly class Catalogue
         return $this->pairings[$materialId][$surfaceId] ?? null;
     }
 
-    /** @return list<School> the questions that bear on a pair */
-    public function schoolsOn(string $materialId, string $surfaceId, ?string $agentId): array
+    /** @return list<School> the questions that bear on a pair with any of these agents */
+    public function schoolsOn(string $materialId, string $surfaceId, string ...$agentIds): array
     {
-        return array_values(array_filter($this->schools, static fn (School $school): bool => $school->touches($materialId, $surfaceId, $agentId)));
+        return array_values(array_filter($this->schools, static fn (School $school): bool => $school->touches($materialId, $surfaceId, ...$agentIds)));
     }
 
     /**

@@ -34,6 +34,17 @@ final readonly class Pairing
         return $this->treatments[$agentId ?? ''] ?? null;
     }
 
+    /** The way of use that practice would take: the surest to hold and let go, bare where it is as sure, never one that bonds for good. */
+    public function best(): Treatment
+    {
+        $worth = fn (Treatment $way): float => $this->bonds && !$way->barrier ? 0.0 : $way->hold->prior()->mean() * $way->release->prior()->mean();
+        $ways = array_values($this->treatments);
+        // A stable sort: bare stands first in the list.
+        usort($ways, static fn (Treatment $a, Treatment $b): int => round(1e9 * $worth($b)) <=> round(1e9 * $worth($a)));
+
+        return $ways[0];
+    }
+
     /** The same pair as the shop holds it true. */
     public function with(ShopFact $fact): self
     {

@@ -25,14 +25,14 @@ final readonly class School
     ) {
     }
 
-    /** Whether it bears on this pair; a question that touches everything is left to the page of questions. */
-    public function touches(string $materialId, string $surfaceId, ?string $agentId): bool
+    /** Whether it bears on this pair with any of these agents; a question that touches everything is left to the page of questions. */
+    public function touches(string $materialId, string $surfaceId, string ...$agentIds): bool
     {
         $named = [] !== $this->materialIds || [] !== $this->surfaceIds || [] !== $this->agentIds;
 
         return $named
             && ([] === $this->materialIds || \in_array($materialId, $this->materialIds, true))
             && ([] === $this->surfaceIds || \in_array($surfaceId, $this->surfaceIds, true))
-            && ([] === $this->agentIds || \in_array($agentId ?? '', $this->agentIds, true));
+            && ([] === $this->agentIds || [] !== array_intersect($agentIds, $this->agentIds));
     }
 }

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use Doctrine\DBAL\Connection;
-use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Choose\OwnRuns;
@@ -25,15 +22,16 @@ final readonly class CatalogueData
     {
         $catalogue = $this->shop->get();
         $profiles = $this->profiles();
+        $own = $this->ownRuns->all();
         $pairs = [];
         foreach ($catalogue->materials as $material) {
-            $counted = self::counted($this->ownRuns->runs($material->id));
+            $counted = self::counted($own[$material->id] ?? []);
             foreach ($catalogue->surfaces as $surface) {
                 $pairing = $catalogue->pairing($material->id, $surface->id);
                 if (null === $pairing) {
                     continue;
                 }
-                $best = self::best($pairing);
+                $best = $pairing->best();
                 $runs = $counted[$surface->id] ?? [];
                 $pairs[] = [
                     'materialId' => $material->id,
@@ -84,7 +82,7 @@ final readonly class CatalogueData
             'cautions' => $pairing->cautions,
             'basis' => $pairing->basis->words(),
             'treatments' => $treatments,
-            'schools' => self::schools($catalogue->schoolsOn($materialId, $surfaceId, null)),
+            'schools' => self::schools($catalogue->schoolsOn($materialId, $surfaceId, ...array_map(strval(...), array_keys($pairing->treatments)))),
             'facts' => array_map(static fn (StoredFact $f): array => $f->toArray(), $this->shop->recordOf($materialId, $surfaceId)),
         ];
     }
@@ -127,22 +125,6 @@ final readonly class CatalogueData
             'ourHold' => null === $treatment->shop ? null : $ours?->hold->value,
             'ourRelease' => null === $treatment->shop ? null : $ours?->release->value,
         ];
-    }
-
-    /** The way of use that practice would take: the surest, bare where it is as sure. */
-    private static function best(Pairing $pairing): Treatment
-    {
-        $best = null;
-        $most = -1.0;
-        foreach ($pairing->treatments as $treatment) {
-            $usable = !$pairing->bonds || $treatment->barrier || null === $treatment->agentId;
-            $value = $usable ? $treatment->hold->prior()->mean() * $treatment->release->prior()->mean() : 0.0;
-            if ($value > $most + 1e-9) {
-                [$best, $most] = [$treatment, $value];
-            }
-        }
-
-        return $best ?? $pairing->treatment(null) ?? new Treatment(null, AgentRole::None, Grade::Never, Grade::Never, false, null);
     }
 
     /**

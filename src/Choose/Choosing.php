@@ -276,7 +276,7 @@ final readonly class Choosing
                 'inputs' => array_map(static fn (Input $i): array => ['name' => $i->name, 'value' => $i->value, 'basis' => $i->basis], $r->inputs),
                 'source' => $r->source,
             ], $sums->reckonings()),
-            'schools' => CatalogueData::schools($catalogue->schoolsOn($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id)),
+            'schools' => CatalogueData::schools($catalogue->schoolsOn($proposal->job->material->id, $proposal->surface->id, ...(null === $proposal->agent ? [] : [$proposal->agent->id]))),
         ];
     }
 

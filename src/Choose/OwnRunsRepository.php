@@ -37,8 +37,24 @@ final readonly class OwnRunsRepository
     /** @return list<OwnRuns> */
     public function runs(string $materialId): array
     {
+        return $this->counted('WHERE c.material_id = ?', [$materialId])[$materialId] ?? [];
+    }
+
+    /** @return array<string, list<OwnRuns>> by material */
+    public function all(): array
+    {
+        return $this->counted('', []);
+    }
+
+    /**
+     * @param list<string> $parameters
+     *
+     * @return array<string, list<OwnRuns>> by material
+     */
+    private function counted(string $where, array $parameters): array
+    {
         $rows = $this->database->iterateAssociative(
-            "SELECT s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
+            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
                     COUNT(*) AS times, MAX(JSON_VALUE(c.durations, '$.printMinutes')) AS longest
              FROM comparison c
              JOIN setup s ON s.comparison_id = c.id
@@ -46,13 +62,13 @@ final readonly class OwnRunsRepository
              JOIN plate_side ps ON ps.id = s.side_id AND ps.fitting_id = f.id
              LEFT JOIN agent_stock a ON a.id = s.agent_id
              JOIN run r ON r.setup_id = s.id AND r.status = 'done'
-             WHERE c.material_id = ?
-             GROUP BY s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, damaged",
-            [$materialId],
+             $where
+             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, damaged",
+            $parameters,
         );
         $groups = [];
         foreach ($rows as $row) {
-            $key = bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'];
+            $key = $row['material_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'];
             $groups[$key]['row'] ??= $row;
             $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, (float) $row['longest']);
             $groups[$key]['counts'][] = new RunCount(
@@ -63,16 +79,22 @@ final readonly class OwnRunsRepository
             );
         }
 
-        return array_values(array_map(static fn (array $group): OwnRuns => OwnRuns::counted(
-            Uuid::fromBinary((string) $group['row']['side_id'])->toRfc4122(),
-            (string) $group['row']['surface_id'],
-            null === $group['row']['kind_id'] ? null : (string) $group['row']['kind_id'],
-            Uuid::fromBinary((string) $group['row']['lot_id'])->toRfc4122(),
-            null === $group['row']['bed_first_c'] ? null : (float) $group['row']['bed_first_c'],
-            $group['counts'],
-            $group['longest'] > 0 ? $group['longest'] : null,
-            1,
-        ), $groups));
+        $runs = [];
+        foreach ($groups as $group) {
+            $row = $group['row'];
+            $runs[(string) $row['material_id']][] = OwnRuns::counted(
+                Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
+                (string) $row['surface_id'],
+                null === $row['kind_id'] ? null : (string) $row['kind_id'],
+                Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
+                null === $row['bed_first_c'] ? null : (float) $row['bed_first_c'],
+                $group['counts'],
+                $group['longest'] > 0 ? $group['longest'] : null,
+                1,
+            );
+        }
+
+        return $runs;
     }
 
     /** Hot pulls, lifts and held runs of a material on a kind of surface with a kind of agent, by comparison and bed temperature. */

@@ -70,6 +70,20 @@ final class ShopFactTest extends TestCase
         self::assertNull(self::catalogue()->with([self::fact('pp', 'painters_tape')])->pairing('pp', 'painters_tape'), 'Without a window it is left out.');
     }
 
+    public function testTheBestWayAndTheQuestionsOfAPair(): void
+    {
+        // Common practice (trade notes, sections 3 and 16).
+        $best = static fn (string $material, string $surface): ?string => self::catalogue()->pairing($material, $surface)?->best()->agentId;
+        self::assertNull($best('pla', 'pei_textured'), 'Bare, where an agent is no surer.');
+        self::assertSame('pva_stick', $best('petg', 'pei_smooth'), 'The barrier.');
+        self::assertSame('pp_primer', $best('pp', 'pp_sheet'));
+        self::assertNull($best('pp', 'glass'), 'Nothing helps: bare stands for it.');
+        $questions = static fn (string ...$agents): array => array_map(static fn ($school): string => $school->id, self::catalogue()->schoolsOn('petg', 'pei_textured', ...$agents));
+        self::assertContains('glue_on_texture', $questions('pva_stick'));
+        self::assertNotContains('glue_on_texture', $questions());
+        self::assertContains('glue_on_texture', $questions('spray_film', 'pva_stick'));
+    }
+
     public function testRunsConfirmOrRefuteAGrade(): void
     {
         // Clopper–Pearson, 90 %: R binom.test(1, 10, conf.level = 0.9) gives 0.0051 to 0.394, below the span of strong from 0.8;

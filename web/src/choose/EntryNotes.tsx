@@ -42,7 +42,7 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                             ['Nozzle at most', surface.nozzle_limit_c ? temperature.text(surface.nozzle_limit_c) : null],
                             ['Underside', surface.finish],
                             ['Alcohol at most', surface.alcohol_max_percent ? `${surface.alcohol_max_percent} %` : null],
-                            ['Attacked by', surface.harmed_by.length > 0 ? names(surface.harmed_by) : null],
+                            ['Attacked by', surface.harmed_by ? names(surface.harmed_by) : null],
                             ['Lasts about', `${surface.life_prints} prints`],
                         ]}
                     />

@@ -99,7 +99,7 @@ final readonly class WarpSum
             new Input('Free curl of the span', $n($this->curl->liftMm, 3).' mm', 'Wang, Xi & Jin 2007; a drive to compare by, not a lift to expect'),
             new Input('Stretch that pulls up at an end', $n($this->demand->stretchMm, 1).' mm', 'Hetényi 1946, foot that gives way 0.2 mm (ours)'),
             new Input('Pull over it', $n($this->margin->demandN, 1).' N', $this->scaled()),
-            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, mean ± 2 s; stress at the edge 6·F·h ÷ (b·L²), or F ÷ A where that is more'),
+            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, and where a further one falls with 95 %; stress at the edge 6·F·h ÷ (b·L²), or F ÷ A where that is more'),
             new Input('Contact at the end, with '.$this->candidate->proposal->foothold()->words(), $n($this->margin->endAreaMm2, 0).' mm²', 'the part'),
         ];
         if (null !== $this->calibration?->timesTheModel) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Warp;
 
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Statistics\StudentT;
 
 /** How hard a pair holds per area, MPa: a middle and a span that it may lie in. */
 final readonly class Strength
@@ -30,8 +31,9 @@ final readonly class Strength
     }
 
     /**
-     * Own hot pulls as stresses, drawn together. The span is where a further pull may fall: mean ± 2 standard
-     * deviations, and never less than a tenth of the mean below. Lower bounds count as they are, which is on the safe side.
+     * Own hot pulls as stresses, drawn together. The span is where a further pull falls with 95 %, the prediction
+     * interval x̄ ± t·s·√(1 + 1/n), and never less than a tenth of the mean below; with two pulls it is as wide as two
+     * pulls deserve. Lower bounds count as they are, which is on the safe side.
      *
      * @param list<array{pulls: int, meanMpa: float, sdMpa: float}> $groups pulls on like pieces
      *
@@ -49,8 +51,8 @@ final readonly class Strength
         }
         // Squares within the groups, and between them.
         $squares = array_sum(array_map(static fn (array $g): float => max(0, $g['pulls'] - 1) * $g['sdMpa'] ** 2 + $g['pulls'] * ($g['meanMpa'] - $mean) ** 2, $groups));
-        $sd = sqrt($squares / ($pulls - 1));
+        $reach = (new StudentT($pulls - 1))->quantile(0.975) * sqrt($squares / ($pulls - 1) * (1 + 1 / $pulls));
 
-        return new self(max(0.1 * $mean, $mean - 2 * $sd), $mean, $mean + 2 * $sd, $pulls);
+        return new self(max(0.1 * $mean, $mean - $reach), $mean, $mean + $reach, $pulls);
     }
 }

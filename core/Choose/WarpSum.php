@@ -20,7 +20,9 @@ final readonly class WarpSum
     private const PIECE_LAYER_MM = 0.25;
 
     private function __construct(
-        public float $surroundingsC,
+        public float $airC,
+        /** What the part cools to, mean over its height, °C. */
+        public float $coolsToC,
         public float $drivingK,
         public FreeCurl $curl,
         public PeelDemand $demand,
@@ -41,8 +43,9 @@ final readonly class WarpSum
         if (null === $part || null === $glass || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
             return null;
         }
-        $surroundings = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
-        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $glass - $surroundings);
+        $air = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $coolsTo = Surroundings::inPart($air, $candidate->target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
+        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $glass - $coolsTo);
         $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
         $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
         $foothold = $candidate->proposal->foothold();
@@ -55,8 +58,9 @@ final readonly class WarpSum
         $calibration = null === $own ? null : self::calibration($job->material, $own, $strength);
 
         return new self(
-            $surroundings,
-            $glass - $surroundings,
+            $air,
+            $coolsTo,
+            $glass - $coolsTo,
             $curl,
             $demand,
             $strength,
@@ -91,7 +95,8 @@ final readonly class WarpSum
         $n = static fn (float $value, int $digits = 2): string => number_format($value, $digits, '.', ' ');
         $inputs = [
             new Input('Glass transition Tg', $n($material->glassTransitionMiddleC() ?? 0, 0).' °C', $material->basis->words()),
-            new Input('Temperature the part cools to, Te', $n($this->surroundingsC, 0).' °C', null !== $job->printer->chamberC ? 'chamber of the printer' : ($job->printer->enclosed ? 'closed box: 0.35 of the way from room to bed (memory)' : 'the room')),
+            new Input('Air around the part', $n($this->airC, 0).' °C', null !== $job->printer->chamberC ? 'chamber of the printer' : ($job->printer->enclosed ? 'closed box: 0.35 of the way from room to bed (memory)' : 'the room')),
+            new Input('Temperature the part cools to, Te', $n($this->coolsToC, 0).' °C', null === $this->candidate->target->at ? 'the air' : 'warmed from the bed as a fin: air + (bed − air)·tanh(mH) ÷ (mH), Incropera & DeWitt ch. 3 (memory)'),
             new Input('Expansion α', $n($material->expansionPerK * 1e6, 0).'e-6 /K', Basis::Memory->words()),
             new Input('Modulus E', $n($material->modulusMpa / 1000).' GPa', Basis::Memory->words()),
             new Input('Longest span L × width b × height', \sprintf('%s × %s × %s mm', $n($this->part->spanMm, 1), $n($this->part->barWidthMm, 1), $n($this->part->heightMm, 1)), 'the part'),
@@ -148,9 +153,10 @@ final readonly class WarpSum
             if ($width <= 0 || $piece->pullHeightMm <= 0) {
                 continue;
             }
-            $surroundings = Surroundings::celsius($each->roomC, $each->bedC, $each->enclosed, null);
+            $air = Surroundings::celsius($each->roomC, $each->bedC, $each->enclosed, null);
+            $coolsTo = Surroundings::inPart($air, $each->bedC, $span, $width, $piece->pullHeightMm);
             // The height of the pull is about that of the piece.
-            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $surroundings);
+            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $coolsTo);
             $demand = new PeelDemand($curl, $width, $piece->pullHeightMm, $material->modulusMpa);
             $groups[] = [
                 'readings' => $each->liftReadings,

@@ -63,7 +63,7 @@ final readonly class HoldMargin
         return match (true) {
             $this->low >= 1 => 'stays down, also at the rough end of the sum',
             $this->middle >= 1 => 'should stay down; the rough end of the sum says it may lift',
-            $this->high >= 1 => 'likely to lift; only the kind end of the sum says it stays down',
+            $this->high >= 1 => 'is likely to lift; only the kind end of the sum says it stays down',
             default => 'will lift',
         };
     }

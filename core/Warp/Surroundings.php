@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Warp;
 
-/** The temperature that a part cools to while it is printed. */
+/** The temperature that a part cools to while it is printed: the air around it, and how far the bed keeps it warmer. */
 final readonly class Surroundings
 {
     /** A closed box without a heater of its own settles at so much of the way from room to bed (from memory). */
     private const CLOSED_BOX = 0.35;
 
+    /** Of a printed plastic, W/mK (memory). */
+    private const CONDUCTIVITY_WMK = 0.2;
+    /** Natural convection and radiation around a part a few ten degrees warmer than the air, W/m²K (memory). */
+    private const COEFFICIENT_WM2K = 12.0;
+
+    /** The air around the part. */
     public static function celsius(float $roomC, ?float $bedC, bool $enclosed, ?float $chamberC): float
     {
         return match (true) {
@@ -17,5 +23,23 @@ final readonly class Surroundings
             $enclosed && null !== $bedC => $roomC + self::CLOSED_BOX * max(0.0, $bedC - $roomC),
             default => $roomC,
         };
+    }
+
+    /**
+     * The mean over the height of a part that stands on a warm bed. It is a straight fin with an insulated tip:
+     * θ̄ ÷ θ(bed) = tanh(mH) ÷ (mH), m² = h·P ÷ (k·A) (Incropera & DeWitt, chapter 3, from memory). A low part stays as
+     * warm as the bed, a tall one cools to the air.
+     *
+     * @param float|null $bedC at the surface; null: unheated
+     */
+    public static function inPart(float $airC, ?float $bedC, float $spanMm, float $widthMm, float $heightMm): float
+    {
+        if (null === $bedC) {
+            return $airC;
+        }
+        $perimeterPerAreaM = 2e3 * ($spanMm + $widthMm) / ($spanMm * $widthMm);
+        $x = sqrt(self::COEFFICIENT_WM2K * $perimeterPerAreaM / self::CONDUCTIVITY_WMK) * $heightMm / 1e3;
+
+        return $airC + ($bedC - $airC) * ($x < 1e-6 ? 1.0 : tanh($x) / $x);
     }
 }

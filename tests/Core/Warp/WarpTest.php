@@ -38,6 +38,17 @@ final class WarpTest extends TestCase
         self::assertLessThan(60, Surroundings::celsius(20, 105, true, null));
     }
 
+    public function testALowPartStaysAsWarmAsTheBedAndATallOneCoolsToTheAir(): void
+    {
+        // A fin with an insulated tip (Incropera & DeWitt, chapter 3, from memory), by hand: 100 × 8 mm: P/A = 2·108/800 per mm
+        // = 270 /m, m = √(12·270/0.2) = 127.28 /m, at 15 mm mH 1.909, tanh 0.9570, so 0.5013 of the way from the air.
+        self::assertEqualsWithDelta(20 + 0.5013 * 40, Surroundings::inPart(20, 60, 100, 8, 15), 0.01);
+        self::assertEqualsWithDelta(60, Surroundings::inPart(20, 60, 100, 100, 0.4), 0.1);
+        self::assertEqualsWithDelta(20 + 40 / 127.279 / 0.5, Surroundings::inPart(20, 60, 100, 8, 500), 0.01);
+        self::assertEqualsWithDelta(60, Surroundings::inPart(20, 60, 100, 8, 0), 1e-9);
+        self::assertEqualsWithDelta(20, Surroundings::inPart(20, null, 100, 8, 15), 0);
+    }
+
     public function testTheTwoLayerStripAgreesWithTimoshenko(): void
     {
         // Timoshenko 1925 (from memory): two equal layers curl with κ = 1.5·Δε ÷ h. Wang's n = 2: 1/R = 6·Δε·1 ÷ (8·Δh),

@@ -70,6 +70,7 @@ final readonly class CatalogueRows
             null === $drying ? null : new Drying((float) $drying['dry_hours'], (float) $drying['dry_c'], $drying['good_days']),
             $m['notes'] ?? [],
             Basis::from($m['basis']),
+            isset($m['crystallises_c']) ? (float) $m['crystallises_c'] : null,
         );
     }
 

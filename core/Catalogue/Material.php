@@ -28,12 +28,17 @@ final readonly class Material
         public ?Drying $drying,
         public array $notes,
         public Basis $basis,
+        /** Where it turns solid on cooling, if it crystallises, °C (from memory). */
+        public ?float $crystallisesC = null,
     ) {
     }
 
-    /** Middle of the range, °C; null for a resin. */
-    public function glassTransitionMiddleC(): ?float
+    /**
+     * From where on it shrinks against itself, °C: the middle of the glass transition, or where it crystallises, as most
+     * of the shrinkage comes with that. Null for a resin.
+     */
+    public function stiffensC(): ?float
     {
-        return null === $this->glassTransitionC ? null : ($this->glassTransitionC[0] + $this->glassTransitionC[1]) / 2;
+        return $this->crystallisesC ?? (null === $this->glassTransitionC ? null : ($this->glassTransitionC[0] + $this->glassTransitionC[1]) / 2);
     }
 }

@@ -18,6 +18,8 @@ final readonly class WarpSum
 {
     /** Layers of the test piece, whose height is not noted layer by layer, mm (common practice for the warp bar). */
     private const PIECE_LAYER_MM = 0.25;
+    /** A glass transition is not known any better than this, K (half the usual range of data sheets). */
+    private const LEAST_DRIVING_K = 5.0;
 
     private function __construct(
         public float $airC,
@@ -39,13 +41,13 @@ final readonly class WarpSum
     {
         $job = $candidate->proposal->job;
         $part = $job->part;
-        $glass = $job->material->glassTransitionMiddleC();
-        if (null === $part || null === $glass || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
+        if (null === $part || null === $job->material->stiffensC() || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
             return null;
         }
         $air = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
         $coolsTo = Surroundings::inPart($air, $candidate->target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
-        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $glass - $coolsTo);
+        $driving = self::drivingK($job->material, $coolsTo);
+        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving);
         $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
         $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
         $foothold = $candidate->proposal->foothold();
@@ -60,7 +62,7 @@ final readonly class WarpSum
         return new self(
             $air,
             $coolsTo,
-            $glass - $coolsTo,
+            $driving,
             $curl,
             $demand,
             $strength,
@@ -94,9 +96,10 @@ final readonly class WarpSum
         $material = $job->material;
         $n = static fn (float $value, int $digits = 2): string => number_format($value, $digits, '.', ' ');
         $inputs = [
-            new Input('Glass transition Tg', $n($material->glassTransitionMiddleC() ?? 0, 0).' °C', $material->basis->words()),
+            new Input(null === $material->crystallisesC ? 'Glass transition Tg' : 'Tg: where it crystallises, as it shrinks from there', $n($material->stiffensC() ?? 0, 0).' °C', $material->basis->words()),
             new Input('Air around the part', $n($this->airC, 0).' °C', null !== $job->printer->chamberC ? 'chamber of the printer' : ($job->printer->enclosed ? 'closed box: 0.35 of the way from room to bed (memory)' : 'the room')),
             new Input('Temperature the part cools to, Te', $n($this->coolsToC, 0).' °C', null === $this->candidate->target->at ? 'the air' : 'warmed from the bed as a fin: air + (bed − air)·tanh(mH) ÷ (mH), Incropera & DeWitt ch. 3 (memory)'),
+            new Input('Driving difference Tg − Te', $n($this->drivingK, 0).' K', \sprintf('at least %.0f K: Tg is not known any better', self::LEAST_DRIVING_K)),
             new Input('Expansion α', $n($material->expansionPerK * 1e6, 0).'e-6 /K', Basis::Memory->words()),
             new Input('Modulus E', $n($material->modulusMpa / 1000).' GPa', Basis::Memory->words()),
             new Input('Longest span L × width b × height', \sprintf('%s × %s × %s mm', $n($this->part->spanMm, 1), $n($this->part->barWidthMm, 1), $n($this->part->heightMm, 1)), 'the part'),
@@ -138,6 +141,11 @@ final readonly class WarpSum
         return $ratio >= 100 ? 'over 100 ×' : number_format($ratio, $ratio < 10 ? 1 : 0, '.', '').' ×';
     }
 
+    private static function drivingK(Material $material, float $coolsToC): float
+    {
+        return max(self::LEAST_DRIVING_K, ($material->stiffensC() ?? 0.0) - $coolsToC);
+    }
+
     private static function curl(Material $material, float $spanMm, float $heightMm, float $layerMm, float $drivingK): FreeCurl
     {
         return new FreeCurl($spanMm, max(2, (int) round($heightMm / $layerMm)), $layerMm, $material->expansionPerK, $drivingK);
@@ -156,7 +164,7 @@ final readonly class WarpSum
             $air = Surroundings::celsius($each->roomC, $each->bedC, $each->enclosed, null);
             $coolsTo = Surroundings::inPart($air, $each->bedC, $span, $width, $piece->pullHeightMm);
             // The height of the pull is about that of the piece.
-            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, ($material->glassTransitionMiddleC() ?? 0) - $coolsTo);
+            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, self::drivingK($material, $coolsTo));
             $demand = new PeelDemand($curl, $width, $piece->pullHeightMm, $material->modulusMpa);
             $groups[] = [
                 'readings' => $each->liftReadings,

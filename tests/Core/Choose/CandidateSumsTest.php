@@ -154,6 +154,11 @@ final class CandidateSumsTest extends TestCase
         $bar = self::warp(self::job('abs', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]), self::side('pei_textured'));
         self::assertLessThan(1, $bar->margin->low);
         self::assertLessThan($tile->margin->middle / 2, $bar->margin->middle);
+        // Nylon warps even in a heated chamber: it crystallises far above its glass transition, and a warm bed does not help that.
+        $nylon = self::warp(self::job('pa', ['part' => self::thinBar(), 'printer' => self::printer(['chamberC' => 60.0])]), self::side('epoxy_glass'));
+        self::assertGreaterThan(80, $nylon->drivingK);
+        self::assertLessThan($bar->margin->middle, $nylon->margin->middle);
+        self::assertStringContainsString('where it crystallises', $nylon->reckoning()->inputs[0]->name);
     }
 
     public function testABrimRaisesTheMarginAndTheSumSaysItIsRough(): void

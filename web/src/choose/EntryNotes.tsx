@@ -21,6 +21,7 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                     <Facts
                         facts={[
                             ['Glass transition', span(material.glass_transition_c)],
+                            ['Crystallises', material.crystallises_c ? `at about ${temperature.text(material.crystallises_c)}` : null],
                             ['Usual bed', span(material.bed_c)],
                             ['Usual nozzle', span(material.nozzle_c)],
                             ['Expansion', material.expansion_um_mk ? `${material.expansion_um_mk}e-6 /K` : null],

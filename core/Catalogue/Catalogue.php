@@ -34,11 +34,12 @@ final readonly class Catalogue
     }
 
     /**
-     * @param array<string, list<array<string, mixed>>> $data rows by file name
+     * @param array<string, list<array<string, mixed>>> $data   rows by file name
+     * @param string|null                               $digest {@see digestOf} these data, where it is known already
      *
      * @throws BadCatalogue if entries stand twice, point to something that is not there, or do not fit each other
      */
-    public static function fromArray(array $data): self
+    public static function fromArray(array $data, ?string $digest = null): self
     {
         $rows = CatalogueRows::of($data);
         foreach ($rows->surfaces as $surface) {
@@ -75,8 +76,14 @@ final readonly class Catalogue
             $rows->layers,
             $rows->schools,
             $pairings,
-            substr(hash('sha256', serialize($data)), 0, 16),
+            $digest ?? self::digestOf($data),
         );
+    }
+
+    /** @param array<mixed> $data */
+    public static function digestOf(array $data): string
+    {
+        return substr(hash('sha256', serialize($data)), 0, 16);
     }
 
     /**

@@ -237,7 +237,8 @@ final readonly class Choosing
     private function detail(Candidate $candidate, Ranking $ranking, Catalogue $catalogue): array
     {
         $proposal = $candidate->proposal;
-        $own = $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
+        // Only the sum on warp asks for it, and that wants a part.
+        $own = null === $proposal->job->part ? null : $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
         $sums = CandidateSums::of($candidate, $ranking->heat, $own);
 
         return [
@@ -280,6 +281,18 @@ final readonly class Choosing
         ];
     }
 
+    /**
+     * Most candidates share the belief of their grade: each is reckoned once.
+     *
+     * @return array{float, float}
+     */
+    private static function interval(Expectation $expectation): array
+    {
+        static $known = [];
+
+        return $known[$expectation->belief->a.'/'.$expectation->belief->b] ??= $expectation->interval()->toArray();
+    }
+
     /** @return array<string, mixed> */
     private static function expectation(Expectation $expectation): array
     {
@@ -287,7 +300,7 @@ final readonly class Choosing
             'grade' => $expectation->grade->value,
             'prior' => $expectation->grade->prior()->mean(),
             'mean' => $expectation->belief->mean(),
-            'interval90' => $expectation->interval()->toArray(),
+            'interval90' => self::interval($expectation),
             'ownSuccesses' => $expectation->own()->successes,
             'ownRuns' => $expectation->own()->runs,
             'evidence' => array_map(static fn (Evidence $e): array => ['likeness' => $e->likeness->value, 'successes' => $e->successes, 'runs' => $e->runs, 'weight' => $e->likeness->weight()], $expectation->evidence),

@@ -27,14 +27,19 @@ final readonly class CatalogueLoader
 
     public function load(): Catalogue
     {
-        /** @var array<string, list<array<string, mixed>>> $data */
-        $data = $this->data();
+        ['data' => $data, 'digest' => $digest] = $this->cached();
 
-        return Catalogue::fromArray($data);
+        return Catalogue::fromArray($data, $digest);
     }
 
     /** @return array<string, mixed> by file name */
     public function data(): array
+    {
+        return $this->cached()['data'];
+    }
+
+    /** @return array{data: array<string, list<array<string, mixed>>>, digest: string} */
+    private function cached(): array
     {
         $folder = $this->projectDir.'/catalogue';
         $cache = new ConfigCache($this->cacheDir.'/catalogue.php', $this->debug);
@@ -44,13 +49,13 @@ final readonly class CatalogueLoader
                 $data[$name] = Yaml::parseFile("$folder/$name.yaml");
                 self::check($name, $data[$name], "$folder/schema/$name.schema.json");
             }
-            $cache->write('<?php return '.var_export($data, true).';', [new DirectoryResource($folder)]);
+            $cache->write('<?php return '.var_export(['data' => $data, 'digest' => Catalogue::digestOf($data)], true).';', [new DirectoryResource($folder)]);
         }
 
-        /** @var array<string, mixed> $data */
-        $data = require $cache->getPath();
+        /** @var array{data: array<string, list<array<string, mixed>>>, digest: string} $read */
+        $read = require $cache->getPath();
 
-        return $data;
+        return $read;
     }
 
     private static function check(string $name, mixed $data, string $schemaFile): void

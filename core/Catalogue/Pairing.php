@@ -34,7 +34,7 @@ final readonly class Pairing
         return $this->treatments[$agentId ?? ''] ?? null;
     }
 
-    /** The way of use that practice would take: the surest to hold and let go, bare where it is as sure, never one that bonds for good. */
+    /** The way of use that practice would take: the surest to hold and let go, bare where it is as sure; what bonds for good comes last. */
     public function best(): Treatment
     {
         $worth = fn (Treatment $way): float => $this->bonds && !$way->barrier ? 0.0 : $way->hold->prior()->mean() * $way->release->prior()->mean();

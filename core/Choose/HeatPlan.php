@@ -13,8 +13,6 @@ final readonly class HeatPlan
         public HeatUp $heatUp,
         /** In still air on the printer, until the part lets go; null: it never gets there. */
         public ?float $stillAirSeconds,
-        /** The surface temperature rests on a measurement on this plate and printer. */
-        public bool $measured,
         /** The heater's power is not known and was assumed. */
         public bool $heaterAssumed,
         public float $heaterW,

@@ -63,7 +63,7 @@ final class HeatPlans
         $heatUp = HeatUp::of($stack, $displayC, $roomC, $watts);
         $cool = CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC);
 
-        return new HeatPlan($heatUp, $cool, null !== $proposal->side->measured, null === $printer->heaterW, $watts);
+        return new HeatPlan($heatUp, $cool, null === $printer->heaterW, $watts);
     }
 
     private static function releaseC(Proposal $proposal): float

@@ -10,7 +10,7 @@ use Sitzplatz\Heat\Internal\ConductionGrid;
 final readonly class CoolDown
 {
     private const LONGEST_S = 12 * 3600.0;
-    /** Steps lengthen with time; the times come out within 2 % of steps sixteen times finer. */
+    /** Steps lengthen with time; the times come out within 3 % of those by short steps. */
     private const GROWTH = 1.08;
 
     /**

@@ -32,6 +32,17 @@ final class ChooseTest extends ApiTestCase
         self::assertSame(array_column($choice['candidates'], 'key'), array_column($third['candidates'], 'key'), 'Looking moves nothing.');
     }
 
+    public function testOwnPullsOfTheDemoSetTheStrength(): void
+    {
+        $detail = $this->choose(['part' => self::BAR, 'lookAt' => $this->side('P1 front').'/bare'])['detail'];
+        $warp = array_column(array_column($detail['reckonings'], null, 'id')['warp']['inputs'], null, 'name');
+        // R: mean 30.8, sd 2.8007 of the six hot pulls; at the edge of the pull block 6·8 ÷ (6·20²) = 0.02 MPa a newton; a
+        // further pull within t(0.975, 5) = 2.5706 · sd · √(7/6).
+        self::assertStringStartsWith('0.62 MPa (0.46 to 0.77)', $warp['Strength']['value']);
+        self::assertStringContainsString('6 own hot pulls', $warp['Strength']['basis']);
+        self::assertStringContainsString('that of your 6 hot pulls', $detail['warp']['sentence']);
+    }
+
     public function testTheSetPointRestsOnTheMeasuredSurface(): void
     {
         $choice = $this->choose([]);

@@ -9,12 +9,17 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\LayerMaterial;
 use Sitzplatz\Heat\ConstantCoefficient;
+use Sitzplatz\Heat\CoolDown;
+use Sitzplatz\Heat\Cooling;
+use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Internal\ConductionGrid;
 use Sitzplatz\Heat\Layer;
 
 /** The solver against analytic solutions. */
 final class ConductionTest extends TestCase
 {
+    use BuildsStacks;
+
     /**
      * Plane wall, one-term approximation, valid for Fo > 0.2 (at 0.3 the second term is still worth 0.5 K of 100): θ = C₁ exp(−ζ₁² Fo) at the insulated middle and
      * θ cos ζ₁ at the face. Incropera & DeWitt, table 5.1 (from memory): ζ₁ and C₁ for three Biot numbers.
@@ -45,6 +50,40 @@ final class ConductionTest extends TestCase
             self::assertEqualsWithDelta($middle, $grid->cellC[0], 0.12, "Fo $fourier, middle");
             self::assertEqualsWithDelta($middle * cos($zeta), $grid->surfaceC(), 0.12, "Fo $fourier, face");
         }
+    }
+
+    /** @return iterable<string, array{list<array{string, float, 2?: float}>}> */
+    public static function plates(): iterable
+    {
+        yield 'thin steel' => [[['aluminium', 3], ['spring_steel', 0.5, 3e-4], ['pei', 0.08]]];
+        yield 'thick composite' => [[['aluminium', 3], ['polymer_composite', 2.2, 3e-4], ['copper', 0.1], ['polymer_composite', 2.2]]];
+        yield 'glass' => [[['aluminium', 3], ['borosilicate_glass', 4, 3e-4]]];
+    }
+
+    /** @param list<array{string, float, 2?: float}> $layers */
+    #[DataProvider('plates')]
+    public function testLongStepsChangeTimesByLittle(array $layers): void
+    {
+        // The same solver, which the plane wall above pins, by steps of a tenth of a second.
+        $stack = self::stack($layers);
+        [$top, $below] = [$stack->top(20), $stack->underside(20)];
+        $most = 300 / (0.25 * 0.21);
+        $grid = new ConductionGrid($stack->layers, 1, 20);
+        $settles = $stack->surfaceAt(100, 20);
+        for ($up = 0.0, $ready = false; !$ready || $grid->surfaceC() < $settles - 2; $up += 0.1) {
+            if ($grid->heaterToHoldWM2(100, $below) > $most) {
+                $grid->heat(0.1, $most, $below, $top);
+            } else {
+                $ready = true;
+                $grid->hold(0.1, 100, $top);
+            }
+        }
+        self::assertEqualsWithDelta($up, HeatUp::of($stack, 100, 20, 300)->totalSeconds(), 0.03 * $up);
+        $grid->settle(95, $stack->lossWM2(95, 20));
+        for ($down = 0.0; $grid->surfaceC() > 40; $down += 0.1) {
+            $grid->heat(0.1, 0, $below, $top);
+        }
+        self::assertEqualsWithDelta($down, CoolDown::seconds($stack, Cooling::StillAir, 95, 40, 20), 0.03 * $down);
     }
 
     public function testASteadyFlowFallsInProportionToResistance(): void

@@ -6,6 +6,7 @@ import type { Schemas } from '../api/client';
 import { catalogueQuery, pairQuery, pairsQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { useWide } from '../ui/useWide';
 import { GRADE_WORDS } from '../ui/words';
 import { EntryNotes } from './EntryNotes';
 import { FactForm } from './FactForm';
@@ -24,10 +25,11 @@ export function Catalogue() {
     const [adding, setAdding] = useState(false);
     const margin = useRef<HTMLDivElement>(null);
     const [moved, setMoved] = useState(false);
+    const wide = useWide();
     const pair = useQuery(pairQuery(picked.materialId, picked.surfaceId));
     useEffect(() => {
-        if (moved && window.innerWidth < 1024) margin.current?.scrollIntoView();
-    }, [moved, picked]);
+        if (moved && !wide) margin.current?.scrollIntoView();
+    }, [moved, picked, wide]);
     const name = (entries: Named[], id: string) => entries.find((each) => each.id === id)?.name ?? id;
     const title = `${name(catalogue.materials, picked.materialId)} on ${name(catalogue.surfaces, picked.surfaceId)}`;
     const pick = (next: Picked) => {

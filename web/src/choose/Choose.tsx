@@ -16,7 +16,7 @@ import { CandidateNotes } from './Detail';
 import { JobForm } from './JobForm';
 import { PartDrop } from './PartDrop';
 import { keepPicked } from './picked';
-import type { Job } from './request';
+import { isResin, type Job } from './request';
 
 type Reading = { name: string; shape: Schemas['PartReading'] };
 
@@ -61,7 +61,7 @@ export function Choose() {
     // In a narrow window the notes stand between the rows: only where they were asked for.
     const opened = wide || looked !== null ? detail : null;
     const chosen = candidates.filter((each) => ticked.includes(each.key));
-    const resin = catalogue.materials.find((m) => m.id === job.materialId)?.kind === 'resin';
+    const resin = isResin(catalogue, job.materialId);
     const compare = async () => {
         keepPicked({
             printerId: job.printerId,

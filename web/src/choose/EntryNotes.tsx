@@ -10,7 +10,11 @@ type Fact = [name: string, value: string | null | undefined];
 /** What the catalogue has on the material, the surface, its cleaners and the agents of a pair, each with what it rests on. */
 export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { catalogue: Catalogue; materialId: string; surfaceId: string; agentIds: string[] }) {
     const temperature = useQuantity('temperature');
-    const span = (points: number[] | undefined) => (points ? `${temperature.bare(points[0] ?? 0)} to ${temperature.text(points[1] ?? 0)}` : null);
+    const span = (points: number[] | undefined) => {
+        const [from, to] = points ?? [];
+        if (from === undefined || to === undefined) return null;
+        return from === to ? temperature.text(to) : `${temperature.bare(from)} to ${temperature.text(to)}`;
+    };
     const material = catalogue.materials.find((each) => each.id === materialId);
     const surface = catalogue.surfaces.find((each) => each.id === surfaceId);
     const names = (ids: string[]) => ids.map((id) => catalogue.cleaners.find((each) => each.id === id)?.name ?? id).join(', ');

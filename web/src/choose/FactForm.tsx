@@ -8,6 +8,7 @@ import { Dialog } from '../ui/Dialog';
 import { AreaField, CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { GRADE_WORDS, ROLE_WORDS } from '../ui/words';
+import { isResin } from './request';
 
 type Props = { title: string; materialId: string; surfaceId: string; pair: Schemas['PairingDetail'] | null; onDone: () => void };
 
@@ -17,7 +18,7 @@ const ROLES = Object.entries(ROLE_WORDS).map(([value, label]) => ({ value, label
 /** The shop's own word on a pair: it counts in place of the catalogue's, which stays visible. */
 export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const seconds = catalogue.materials.find((m) => m.id === materialId)?.kind === 'resin';
+    const seconds = isResin(catalogue, materialId);
     const [id] = useState(newId);
     const [window, setWindow] = useState<(number | null)[]>(pair ? [...pair.window] : [null, null, null]);
     const known = (agentKindId: string) => {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Problem, Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { NumberField, QuantityField, SelectField } from '../ui/Field';
-import { FOOTHOLD_WORDS, type Job } from './request';
+import { FOOTHOLD_WORDS, isResin, type Job } from './request';
 import { WishesDialog, wishesInWords } from './WishesDialog';
 
 type Props = { job: Job; onJob: (part: Partial<Job>) => void; fault: Problem | undefined; printers: Schemas['Printer'][]; lots: Schemas['Lot'][]; catalogue: Schemas['Catalogue'] };
@@ -17,13 +17,13 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
     const articulated = job.part?.articulated ?? false;
     const kinds = Object.entries(FOOTHOLD_WORDS).filter(([kind]) => kind === 'none' || !articulated);
     const wishes = job.wishes ?? {};
-    const resin = catalogue.materials.find((m) => m.id === job.materialId)?.kind === 'resin';
+    const resin = isResin(catalogue, job.materialId);
     return (
         <form className="mb-5 grid grid-cols-2 gap-4 sm:grid-cols-3 xl:grid-cols-6" aria-label="What is to be printed" onSubmit={(event) => event.preventDefault()}>
             <SelectField
                 label="Material"
                 value={job.materialId}
-                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, foothold: catalogue.materials.find((m) => m.id === materialId)?.kind === 'resin' ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
+                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, foothold: isResin(catalogue, materialId) ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
                 empty="Choose …"
                 options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
                 error={fault?.of('materialId')}

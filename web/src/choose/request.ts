@@ -3,6 +3,11 @@ import type { Schemas } from '../api/client';
 export type Job = Omit<Schemas['ChooseRequest'], 'lookAt' | 'benchSideId'>;
 export type Wishes = NonNullable<Schemas['ChooseRequest']['wishes']>;
 
+/** Whether a material is seated on seconds of exposure and not on a bed temperature. */
+export function isResin(catalogue: Schemas['Catalogue'], materialId: string): boolean {
+    return catalogue.materials.find((each) => each.id === materialId)?.kind === 'resin';
+}
+
 export const CRITERION_WORDS: Record<Schemas['Criterion'], string> = {
     chance: 'Chance of success',
     consumable: 'Less consumable',

@@ -203,9 +203,20 @@ set_setting() {
     printf '%s=%s\n' "$1" "$2" >> "$VAR/app.env"
 }
 
+# The account that owns the database server: the only one that its socket lets in, and only as itself.
+database_owner() { if is_root; then echo mysql; else id -un; fi; }
+
+# database_root COMMAND ARGUMENTS...: a MariaDB client as the owner of the server, by the socket.
+database_root() {
+    local client=$1
+    shift
+    as_user "$(database_owner)" "$client" --no-defaults --socket="$RUN/db/db.sock" --user="$(database_owner)" "$@"
+}
+
 # start_database: a MariaDB of our own under the data folder, on loopback; sets DATABASE_PID.
 start_database() {
-    local data=$VAR/mariadb password port as=mysql socket=$RUN/db.sock log=$VAR/log/mariadb.log waited=0
+    local data=$VAR/mariadb password port socket=$RUN/db/db.sock log=$VAR/log/mariadb.log waited=0 owner
+    owner=$(database_owner)
     password=$(setting DATABASE_PASSWORD "$(random_word)")
     port=$(setting DATABASE_PORT "$(free_port 33061)")
     if ! port_is_free "$port"; then
@@ -219,23 +230,35 @@ start_database() {
         rm -rf "$data" "$data.new"
         mkdir -p "$data.new"
         is_root && chown mysql: "$data.new"
-        mariadb-install-db --no-defaults "${user[@]}" --datadir="$data.new" --auth-root-authentication-method=normal --skip-test-db > "$log" 2>&1 || fail "The database could not be made; $log says why."
+        mariadb-install-db --no-defaults "${user[@]}" --datadir="$data.new" --auth-root-authentication-method=socket --auth-root-socket-user="$owner" --skip-test-db > "$log" 2>&1 || fail "The database could not be made; $log says why."
         mv "$data.new" "$data"
     fi
-    is_root && { chgrp mysql "$RUN" && chmod g+w "$RUN"; touch "$log" && chown mysql: "$log"; }
+    # MariaDB lets everybody into its socket, so its folder does not.
+    mkdir -p "$RUN/db"
+    is_root && { chown mysql: "$RUN/db"; touch "$log" && chown mysql: "$log"; }
+    chmod 750 "$RUN/db"
     rm -f "$socket"
-    mariadbd --no-defaults "${user[@]}" --datadir="$data" --socket="$socket" --pid-file="$RUN/db.pid" --port="$port" --bind-address=127.0.0.1 \
-        --log-error="$log" --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=256M \
+    # Read before anybody can connect: a folder made by an earlier version had a root without a password.
+    cat > "$RUN/owner.sql" <<SQL
+CREATE USER IF NOT EXISTS '$owner'@'localhost' IDENTIFIED VIA unix_socket;
+ALTER USER '$owner'@'localhost' IDENTIFIED VIA unix_socket;
+GRANT ALL PRIVILEGES ON *.* TO '$owner'@'localhost' WITH GRANT OPTION;
+$([ "$owner" = root ] || echo "DROP USER IF EXISTS 'root'@'localhost';")
+DROP USER IF EXISTS 'root'@'127.0.0.1', 'root'@'::1', 'root'@'%', ''@'localhost', ''@'%';
+SQL
+    chmod a+r "$RUN/owner.sql"
+    mariadbd --no-defaults "${user[@]}" --datadir="$data" --socket="$socket" --pid-file="$RUN/db/db.pid" --port="$port" --bind-address=127.0.0.1 \
+        --init-file="$RUN/owner.sql" --log-error="$log" --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=256M \
         --innodb-flush-log-at-trx-commit=${SITZPLATZ_DB_FLUSH:-1} --skip-log-bin --skip-name-resolve --max-connections=60 9>&- < /dev/null > /dev/null 2>&1 &
     DATABASE_PID=$!
     remember $DATABASE_PID
-    until mariadb --no-defaults --socket="$socket" -uroot -e 'SELECT 1' > /dev/null 2>&1; do
+    until database_root mariadb -e 'SELECT 1' > /dev/null 2>&1; do
         kill -0 "$DATABASE_PID" 2> /dev/null || { tail -n 5 "$log" >&2; fail "The database did not start; $log says why."; }
         waited=$((waited + 1))
         [ $waited -lt 300 ] || fail "The database did not answer within 60 seconds; $log says why."
         sleep 0.2
     done
-    mariadb --no-defaults --socket="$socket" -uroot <<SQL
+    database_root mariadb <<SQL
 CREATE DATABASE IF NOT EXISTS sitzplatz CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 CREATE USER IF NOT EXISTS 'sitzplatz'@'127.0.0.1';
 ALTER USER 'sitzplatz'@'127.0.0.1' IDENTIFIED BY '$password';

@@ -121,8 +121,16 @@ http {
     client_max_body_size 20m;
     client_body_temp_path $RUN/nginx/body; fastcgi_temp_path $RUN/nginx/fastcgi; proxy_temp_path $RUN/nginx/proxy; uwsgi_temp_path $RUN/nginx/uwsgi; scgi_temp_path $RUN/nginx/scgi;
     gzip on; gzip_min_length 600; gzip_types text/css application/javascript application/json image/svg+xml;
+    # A page of a foreign name would be let in by the browser as that name's own.
+    server {
+        listen 127.0.0.1:$PORT default_server;
+        server_name _;
+        default_type application/problem+json;
+        return 421 '{"type":"about:blank","title":"Not this address","status":421,"detail":"Open the app at http://127.0.0.1:$PORT/.","errors":[]}';
+    }
     server {
         listen 127.0.0.1:$PORT;
+        server_name 127.0.0.1 localhost;
         root $APP/public;
         location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /seat.svg { add_header Cache-Control "public, max-age=86400"; }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Care;
 
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /** What a plate side is due for, by the prints since it was last done (common practice: every 5 to 10 prints). */
 final readonly class CareDue
 {
@@ -17,15 +20,15 @@ final readonly class CareDue
     ) {
     }
 
-    /** @return list<string> */
+    /** @return list<Sentence> */
     public function sentences(): array
     {
         $due = [];
         if ($this->printsSinceWash >= self::PRINTS_PER_WASH) {
-            $due[] = \sprintf('Wash: %d prints since the last one.', $this->printsSinceWash);
+            $due[] = Sentence::of('care.wash', prints: Quantity::count($this->printsSinceWash));
         }
         if (null !== $this->printsSinceCoat && $this->printsSinceCoat >= self::PRINTS_PER_COAT) {
-            $due[] = \sprintf('Wash off and coat anew: %d prints on this coat.', $this->printsSinceCoat);
+            $due[] = Sentence::of('care.coat', prints: Quantity::count($this->printsSinceCoat));
         }
 
         return $due;

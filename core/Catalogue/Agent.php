@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** A kind of agent that is put between plate and part. */
 final readonly class Agent
 {
@@ -13,17 +15,17 @@ final readonly class Agent
      */
     public function __construct(
         public string $id,
-        public string $name,
-        public string $carrier,
+        public CatalogueText $name,
+        public CatalogueText $carrier,
         public array $solvents,
         public array $removedBy,
         /** How many prints a coat usually lasts. */
         public int $coatPrints,
-        public string $putOn,
-        public string $lasts,
-        public string $offWith,
+        public CatalogueText $putOn,
+        public CatalogueText $lasts,
+        public CatalogueText $offWith,
         /** What can hurt, or null. */
-        public ?string $hazard,
+        public ?CatalogueText $hazard,
         public Basis $basis,
     ) {
     }

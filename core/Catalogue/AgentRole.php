@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\Sentence;
+
 /** What an agent is for on one pair of surface and material. */
 enum AgentRole: string
 {
@@ -12,13 +14,8 @@ enum AgentRole: string
     case None = 'none';
     case Harmful = 'harmful';
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::Grip => 'adds grip here',
-            self::Release => 'is the parting layer here',
-            self::None => 'has no use here',
-            self::Harmful => 'does harm here',
-        };
+        return Sentence::of('role.'.$this->value);
     }
 }

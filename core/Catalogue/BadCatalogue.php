@@ -4,31 +4,36 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /** The knowledge base contradicts itself. */
-final class BadCatalogue extends \DomainException
+final class BadCatalogue extends Fault
 {
     public static function window(float $low, float $target, float $high): self
     {
-        return new self(\sprintf('A window runs from low over target to high, not %s, %s, %s.', $low, $target, $high));
+        return new self(Sentence::of('catalogue.window', low: Quantity::number($low), target: Quantity::number($target), high: Quantity::number($high)));
     }
 
+    /** @param string $kind material, surface, agent, cleaner, layer */
     public static function unknown(string $kind, string $id): self
     {
-        return new self(\sprintf('There is no %s "%s" in the catalogue.', $kind, $id));
+        return new self(Sentence::of('catalogue.unknown', kind: $kind, id: $id));
     }
 
     public static function twice(string $kind, string $id): self
     {
-        return new self(\sprintf('The %s "%s" stands in the catalogue twice.', $kind, $id));
+        return new self(Sentence::of('catalogue.twice', kind: $kind, id: $id));
     }
 
     public static function noWindow(): self
     {
-        return new self('The catalogue has nothing on this pair: give its window too, from low over target to high.');
+        return new self(Sentence::of('catalogue.no_window'));
     }
 
     public static function axis(string $materialId, string $surfaceId): self
     {
-        return new self(\sprintf('The pair "%s" on "%s" mixes filament and resin, or its window lies on the wrong axis.', $materialId, $surfaceId));
+        return new self(Sentence::of('catalogue.axis', material: $materialId, surface: $surfaceId));
     }
 }

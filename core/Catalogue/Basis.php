@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\Sentence;
+
 /** On what a fact of the catalogue rests. */
 enum Basis: string
 {
@@ -13,14 +15,8 @@ enum Basis: string
     case Memory = 'memory';
     case Shop = 'shop';
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::Practice => 'common practice',
-            self::MakerGuidance => 'general maker guidance',
-            self::Handbook => 'a handbook value',
-            self::Shop => 'the word of this shop',
-            self::Memory => 'remembered practice, not yet checked here',
-        };
+        return Sentence::of('basis.'.strtolower($this->name));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** The rows of the catalogue's files as values. */
 final readonly class CatalogueRows
 {
@@ -40,14 +42,14 @@ final readonly class CatalogueRows
             self::byId('material', $data['materials'], self::material(...)),
             $surfaces,
             self::byId('agent', $data['agents'], self::agent(...)),
-            self::byId('cleaner', $data['cleaners'], static fn (array $c): Cleaner => new Cleaner($c['id'], $c['name'], $c['how'], $c['hazard'] ?? null, Basis::from($c['basis']))),
+            self::byId('cleaner', $data['cleaners'], static fn (array $c): Cleaner => new Cleaner($c['id'], self::text('cleaner', $c, 'name'), self::text('cleaner', $c, 'how'), self::textOrNull('cleaner', $c, 'hazard'), Basis::from($c['basis']))),
             self::byId('layer', $data['layers'], static fn (array $l): LayerMaterial => new LayerMaterial(
-                $l['id'], $l['name'], (float) $l['conductivity_w_mk'], (float) $l['density_kg_m3'], (float) $l['heat_capacity_j_kgk'], (float) $l['emissivity'], $l['metal'] ?? false, $l['magnetic'] ?? false, Basis::from($l['basis']),
+                $l['id'], self::text('layer', $l, 'name'), (float) $l['conductivity_w_mk'], (float) $l['density_kg_m3'], (float) $l['heat_capacity_j_kgk'], (float) $l['emissivity'], $l['metal'] ?? false, $l['magnetic'] ?? false, Basis::from($l['basis']),
             )),
             array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
-                $s['id'], $s['question'], $s['schools'], $s['default'], $s['why'], $s['about']['materials'] ?? [], $s['about']['surfaces'] ?? [], $s['about']['agents'] ?? [],
+                $s['id'], self::text('school', $s, 'question'), self::texts('school', $s, 'schools'), self::text('school', $s, 'default'), self::text('school', $s, 'why'), $s['about']['materials'] ?? [], $s['about']['surfaces'] ?? [], $s['about']['agents'] ?? [],
             ))),
-            array_map(static fn (array $p): Pairing => self::pairing($p, isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : ''), $data['pairings']),
+            array_map(static fn (array $p): Pairing => self::pairing($p, isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : new CatalogueText('surface.none.release_way', '')), $data['pairings']),
         );
     }
 
@@ -58,7 +60,7 @@ final readonly class CatalogueRows
 
         return new Material(
             $m['id'],
-            $m['name'],
+            self::text('material', $m, 'name'),
             'resin' !== ($m['kind'] ?? 'filament'),
             self::range($m['glass_transition_c'] ?? null),
             self::range($m['bed_c'] ?? null),
@@ -68,7 +70,7 @@ final readonly class CatalogueRows
             Enclosure::from($m['enclosure'] ?? 'no'),
             $m['fumes'] ?? false,
             null === $drying ? null : new Drying((float) $drying['dry_hours'], (float) $drying['dry_c'], $drying['good_days']),
-            $m['notes'] ?? [],
+            self::texts('material', $m, 'notes'),
             Basis::from($m['basis']),
             isset($m['crystallises_c']) ? (float) $m['crystallises_c'] : null,
         );
@@ -79,17 +81,17 @@ final readonly class CatalogueRows
     {
         return new Surface(
             $s['id'],
-            $s['name'],
+            self::text('surface', $s, 'name'),
             'resin' !== ($s['kind'] ?? 'filament'),
-            $s['grip'],
+            self::text('surface', $s, 'grip'),
             (float) $s['limit_c'],
             $s['flexes'],
             $s['freezes'] ?? false,
-            $s['cleaning'],
+            self::text('surface', $s, 'cleaning'),
             $s['finish'],
-            $s['release_way'],
-            $s['done_hot'],
-            $s['cautions'] ?? [],
+            self::text('surface', $s, 'release_way'),
+            self::text('surface', $s, 'done_hot'),
+            self::texts('surface', $s, 'cautions'),
             $s['cleaners'],
             $s['harmed_by'] ?? [],
             isset($s['alcohol_max_percent']) ? (float) $s['alcohol_max_percent'] : null,
@@ -105,12 +107,25 @@ final readonly class CatalogueRows
     /** @param array<string, mixed> $a */
     private static function agent(array $a): Agent
     {
-        return new Agent($a['id'], $a['name'], $a['carrier'], $a['solvents'] ?? [], $a['removed_by'], $a['coat_prints'], $a['put_on'], $a['lasts'], $a['off_with'], $a['hazard'] ?? null, Basis::from($a['basis']));
+        return new Agent(
+            $a['id'],
+            self::text('agent', $a, 'name'),
+            self::text('agent', $a, 'carrier'),
+            $a['solvents'] ?? [],
+            $a['removed_by'],
+            $a['coat_prints'],
+            self::text('agent', $a, 'put_on'),
+            self::text('agent', $a, 'lasts'),
+            self::text('agent', $a, 'off_with'),
+            self::textOrNull('agent', $a, 'hazard'),
+            Basis::from($a['basis']),
+        );
     }
 
     /** @param array<string, mixed> $p */
-    private static function pairing(array $p, string $releaseWay): Pairing
+    private static function pairing(array $p, CatalogueText $releaseWay): Pairing
     {
+        $p['id'] = $p['material'].'/'.$p['surface'];
         $basis = Basis::from($p['basis']);
         $treatments = [];
         foreach ($p['treatments'] as $agentId => $t) {
@@ -121,7 +136,7 @@ final readonly class CatalogueRows
                 Grade::from($t['hold']),
                 Grade::from($t['release']),
                 $t['barrier'] ?? false,
-                $t['note'] ?? null,
+                self::textOrNull('treatment', ['id' => $p['id'].'/'.$agentId, ...$t], 'note'),
                 isset($t['small']) ? Grade::from($t['small']) : null,
                 isset($t['full']) ? Grade::from($t['full']) : null,
                 isset($t['cold']) ? Grade::from($t['cold']) : null,
@@ -136,13 +151,40 @@ final readonly class CatalogueRows
             $p['surface'],
             new Window($window[0], $window[1], $window[2], $seconds ? Axis::Seconds : Axis::Celsius),
             isset($p['release_c']) ? (float) $p['release_c'] : null,
-            $p['release_way'] ?? $releaseWay,
+            self::textOrNull('pairing', $p, 'release_way') ?? $releaseWay,
             $p['bonds'] ?? false,
-            $p['gap'] ?? null,
+            self::textOrNull('pairing', $p, 'gap'),
             $treatments,
-            $p['cautions'] ?? [],
+            self::texts('pairing', $p, 'cautions'),
             $basis,
         );
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function text(string $kind, array $row, string $field): CatalogueText
+    {
+        return new CatalogueText("$kind.{$row['id']}.$field", $row[$field]);
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function textOrNull(string $kind, array $row, string $field): ?CatalogueText
+    {
+        return isset($row[$field]) ? self::text($kind, $row, $field) : null;
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     *
+     * @return list<CatalogueText>
+     */
+    private static function texts(string $kind, array $row, string $field): array
+    {
+        $texts = [];
+        foreach ($row[$field] ?? [] as $i => $text) {
+            $texts[] = new CatalogueText("$kind.{$row['id']}.$field.$i", $text);
+        }
+
+        return $texts;
     }
 
     /**

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** What a layer of a plate or bed is made of. Values are across the layer. */
 final readonly class LayerMaterial
 {
     public function __construct(
         public string $id,
-        public string $name,
+        public CatalogueText $name,
         public float $conductivityWMK,
         public float $densityKgM3,
         public float $heatCapacityJKgK,

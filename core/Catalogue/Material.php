@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** A family of filament or resin. Temperatures in °C. */
 final readonly class Material
 {
@@ -11,11 +13,11 @@ final readonly class Material
      * @param array{float, float}|null $glassTransitionC null for a resin
      * @param array{float, float}|null $bedC             null for a resin
      * @param array{float, float}|null $nozzleC          null for a resin
-     * @param list<string>             $notes
+     * @param list<CatalogueText>      $notes
      */
     public function __construct(
         public string $id,
-        public string $name,
+        public CatalogueText $name,
         public bool $filament,
         public ?array $glassTransitionC,
         public ?array $bedC,

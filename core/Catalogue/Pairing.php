@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** What practice knows about one material on one surface. */
 final readonly class Pairing
 {
     /**
      * @param array<string, Treatment> $treatments by agent id, "" for bare
-     * @param list<string>             $cautions
+     * @param list<CatalogueText>      $cautions
      */
     public function __construct(
         public string $materialId,
@@ -18,11 +20,11 @@ final readonly class Pairing
         /** At and below this bed temperature the part usually comes off, °C. Null: cooling is not what frees it. */
         public ?float $releaseC,
         /** How the part is taken off. */
-        public string $releaseWay,
+        public CatalogueText $releaseWay,
         /** The pair bonds for good without a barrier. */
         public bool $bonds,
         /** The first-layer gap, where the pair asks for one of its own. */
-        public ?string $gap,
+        public ?CatalogueText $gap,
         public array $treatments,
         public array $cautions,
         public Basis $basis,
@@ -74,7 +76,7 @@ final readonly class Pairing
     }
 
     /** A pair that the catalogue has nothing on. */
-    public static function ofShop(ShopFact $fact, Window $window, string $releaseWay): self
+    public static function ofShop(ShopFact $fact, Window $window, CatalogueText $releaseWay): self
     {
         return (new self($fact->materialId, $fact->surfaceId, $window, $fact->releaseC, $releaseWay, false, null, [], [], Basis::Shop))->with($fact);
     }

@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** A question on which practitioners disagree, with our default. */
 final readonly class School
 {
     /**
-     * @param list<string> $schools
-     * @param list<string> $materialIds empty: all
-     * @param list<string> $surfaceIds  empty: all
-     * @param list<string> $agentIds    empty: all
+     * @param list<CatalogueText> $schools
+     * @param list<string>        $materialIds empty: all
+     * @param list<string>        $surfaceIds  empty: all
+     * @param list<string>        $agentIds    empty: all
      */
     public function __construct(
         public string $id,
-        public string $question,
+        public CatalogueText $question,
         public array $schools,
-        public string $default,
-        public string $why,
+        public CatalogueText $default,
+        public CatalogueText $why,
         public array $materialIds,
         public array $surfaceIds,
         public array $agentIds,

@@ -4,31 +4,33 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** A kind of build surface. */
 final readonly class Surface
 {
     /**
-     * @param list<string>               $cautions
+     * @param list<CatalogueText>        $cautions
      * @param list<string>               $cleaners cleaner ids, the usual one first
      * @param list<string>               $harmedBy cleaners and solvents that spoil it
      * @param list<array{string, float}> $plate    what a plate of this kind is usually made of: layer material and mm, from below
      */
     public function __construct(
         public string $id,
-        public string $name,
+        public CatalogueText $name,
         /** For filament; else for resin. */
         public bool $filament,
-        public string $grip,
+        public CatalogueText $grip,
         /** The most the surface stands, °C. */
         public float $limitC,
         public bool $flexes,
         /** Whether the plate may go into a freezer. */
         public bool $freezes,
-        public string $cleaning,
+        public CatalogueText $cleaning,
         public string $finish,
-        public string $releaseWay,
+        public CatalogueText $releaseWay,
         /** What it costs to pull a part off hot. */
-        public string $doneHot,
+        public CatalogueText $doneHot,
         public array $cautions,
         public array $cleaners,
         public array $harmedBy,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Words\CatalogueText;
+
 /** One way to use a pair: bare, or with one agent. */
 final readonly class Treatment
 {
@@ -16,7 +18,7 @@ final readonly class Treatment
         /** Whether it keeps the part from bonding where the pair bonds for good. */
         public bool $barrier,
         /** Why, in a sentence. */
-        public ?string $note,
+        public ?CatalogueText $note,
         /** Hold of small contacts, thin ends and tall parts, where practice tells it apart. */
         public ?Grade $holdSmall = null,
         /** Hold of a full plate, where practice tells it apart. */

@@ -10,13 +10,19 @@ use Sitzplatz\Catalogue\Enclosure;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Words\Day;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** A proposal that passed the gates, with where to run it and what to expect. */
 final readonly class Candidate
 {
     /**
-     * @param list<string> $gradeNotes what moved the grades of practice for this job
-     * @param list<string> $missed     wishes that it does not meet
+     * @param list<Sentence> $gradeNotes what moved the grades of practice for this job
+     * @param list<Sentence> $missed     wishes that it does not meet
      */
     private function __construct(
         public Proposal $proposal,
@@ -62,42 +68,34 @@ final readonly class Candidate
         );
     }
 
-    public function label(): string
-    {
-        return $this->proposal->side->label.', '.$this->proposal->agentName();
-    }
-
-    /** @return list<string> why it stands where it stands, the most telling first */
+    /** @return list<Phrase> why it stands where it stands, the most telling first */
     public function reasons(): array
     {
         $job = $this->proposal->job;
         $agent = $this->proposal->agent;
-        $reasons = [
-            'Hold: '.$this->hold->sentence('held'),
-            'Release: '.$this->release->sentence('came off cleanly'),
-        ];
+        $reasons = [$this->hold->sentence('hold'), $this->release->sentence('release')];
         if (null !== $agent) {
-            $reasons[] = \sprintf('%s %s.%s', ucfirst($agent->name), $this->treatment->role->words(), null === $this->treatment->note ? '' : ' '.$this->treatment->note);
+            $reasons[] = $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words()));
         } elseif (null !== $this->treatment->note) {
             $reasons[] = $this->treatment->note;
         }
         array_push($reasons, ...$this->target->reasons, ...$this->gradeNotes, ...$this->missed);
         if ($job->partCount > 1) {
-            $reasons[] = \sprintf('%d parts share the plate: every one is another chance to lose it, so the chance for all is lower than for one.', $job->partCount);
+            $reasons[] = Sentence::of('reason.many_parts', parts: Quantity::count($job->partCount));
         }
         if (Enclosure::No !== $job->material->enclosure && !$job->printer->enclosed) {
-            $reasons[] = \sprintf('%s wants an enclosure, and %s has none: expect warp, keep drafts away.', $job->material->name, $job->printer->name);
+            $reasons[] = Sentence::of('reason.wants_enclosure', material: $job->material->name, printer: $job->printer->name);
         }
         array_push($reasons, ...$this->beyondEvidence());
         $shop = $this->treatment->shop;
         $reasons[] = null === $shop
-            ? \sprintf('Window and grades rest on %s.', $this->treatment->basis->words())
-            : \sprintf('The grades are the word of this shop (%s, %s): %s', $shop->who, $shop->when, $shop->why);
+            ? Sentence::of('reason.rests_on', basis: $this->treatment->basis->words())
+            : Sentence::of('reason.shop_fact', who: $shop->who, day: new Day($shop->when), why: $shop->why);
 
         return $reasons;
     }
 
-    /** @return list<string> to see to before printing */
+    /** @return list<Sentence> to see to before printing */
     public function heeds(): array
     {
         $job = $this->proposal->job;
@@ -106,28 +104,33 @@ final readonly class Candidate
         $nozzle = $job->firstLayerNozzleC();
 
         return array_values(array_filter([
-            null === $this->pairing->gap ? null : 'First-layer gap: '.$this->pairing->gap,
+            null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
             ...$this->offset(),
-            '' === $side->slicerType ? null : \sprintf('Pick the plate type "%s" in the slicer before slicing.', $side->slicerType),
-            $job->printer->looksForMark && !$side->marked ? \sprintf('%s looks for a mark, and %s has none: it stops with a warning; check the plate and dismiss it.', $job->printer->name, $side->plateId === $side->label ? $side->label : strtok($side->label, ' ')) : null,
-            $job->printer->looksForMark && $side->marked && 'pattern' === $surface->finish ? \sprintf('%s may misread the pattern of this plate as a wrong mark.', $job->printer->name) : null,
-            null === $surface->alcoholMaxPercent ? null : \sprintf('Clean with alcohol of at most %.0f %%.', $surface->alcoholMaxPercent),
-            \in_array('alcohol', $surface->harmedBy, true) ? 'No alcohol on this surface: soap only.' : null,
-            null !== $surface->nozzleLimitC && null !== $nozzle && $nozzle > $surface->nozzleLimitC - 10 ? \sprintf('Keep the nozzle at %.0f °C or less in the first layer.', $surface->nozzleLimitC) : null,
-            $this->proposal->foothold()->helps() && !$job->foothold->helps() ? 'This surface needs a raft: slice with one.' : null,
-            null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? \sprintf('Held otherwise than by magnets: no faster than %.0f mm/s here.', $job->printer->plateHoldsToMmS) : null,
+            '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),
+            $job->printer->looksForMark && !$side->marked ? Sentence::of('heed.no_mark', printer: $job->printer->name, plate: $side->plateId === $side->label ? $side->label : (string) strtok($side->label, ' ')) : null,
+            $job->printer->looksForMark && $side->marked && 'pattern' === $surface->finish ? Sentence::of('heed.pattern_as_mark', printer: $job->printer->name) : null,
+            null === $surface->alcoholMaxPercent ? null : Sentence::of('heed.alcohol_at_most', most: Quantity::share($surface->alcoholMaxPercent / 100)),
+            \in_array('alcohol', $surface->harmedBy, true) ? Sentence::of('heed.soap_only') : null,
+            null !== $surface->nozzleLimitC && null !== $nozzle && $nozzle > $surface->nozzleLimitC - 10 ? Sentence::of('heed.nozzle', limit: Quantity::celsius($surface->nozzleLimitC)) : null,
+            $this->proposal->foothold()->helps() && !$job->foothold->helps() ? Sentence::of('heed.raft') : null,
+            null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? Sentence::of('heed.slow', speed: Quantity::millimetresPerSecond($job->printer->plateHoldsToMmS)) : null,
         ]));
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     public function cautions(): array
     {
-        return array_values(array_unique([
+        $cautions = [
             ...$this->pairing->cautions,
             ...$this->proposal->surface->cautions,
             ...(null === $this->proposal->agent?->hazard ? [] : [$this->proposal->agent->hazard]),
-            ...($this->proposal->job->material->fumes ? ['This material gives off fumes: ventilate or filter.'] : []),
-        ]));
+        ];
+        $unlike = [];
+        foreach ($cautions as $caution) {
+            $unlike[$caution->english] ??= $caution;
+        }
+
+        return [...array_values($unlike), ...($this->proposal->job->material->fumes ? [Sentence::of('caution.fumes')] : [])];
     }
 
     /** Consumables come after bare where both hold; an agent without use comes last. */
@@ -140,7 +143,7 @@ final readonly class Candidate
         };
     }
 
-    /** @return list<string> */
+    /** @return list<Sentence> */
     private function beyondEvidence(): array
     {
         $job = $this->proposal->job;
@@ -150,13 +153,13 @@ final readonly class Candidate
 
         return array_values(array_filter([
             null !== $job->minutes && null !== $this->longestMinutes && $job->minutes > $this->longestMinutes
-                ? \sprintf('Own runs went up to %.0f min; this job takes %.0f min. A short test does not clear a long job.', $this->longestMinutes, $job->minutes) : null,
+                ? Sentence::of('reason.longer', longest: Quantity::minutes($this->longestMinutes), job: Quantity::minutes($job->minutes)) : null,
             $job->partCount > $this->mostParts
-                ? \sprintf('Own runs had at most %d part%s on the plate; this job has %d.', $this->mostParts, 1 === $this->mostParts ? '' : 's', $job->partCount) : null,
+                ? Sentence::of('reason.fuller', most: Quantity::count($this->mostParts), parts: Quantity::count($job->partCount)) : null,
         ]));
     }
 
-    /** @return list<string> what the change of plate does to the first-layer offset */
+    /** @return list<Sentence> what the change of plate does to the first-layer offset */
     private function offset(): array
     {
         $job = $this->proposal->job;
@@ -166,18 +169,20 @@ final readonly class Candidate
             return [];
         }
         $thicker = null === $now->thicknessMm() || null === $side->thicknessMm() ? null : $side->thicknessMm() - $now->thicknessMm();
-        $change = null === $thicker ? '' : \sprintf(' It is %.2f mm %s than %s.', abs($thicker), $thicker >= 0 ? 'thicker' : 'thinner', $now->label);
+        $metal = null === $side->aboveMetalMm() || null === $now->aboveMetalMm() ? null : $side->aboveMetalMm() - $now->aboveMetalMm();
 
-        return match ($job->printer->probe) {
-            ProbeKind::Touch => ['The probe touches the surface and follows the new plate by itself; check the first lines all the same.'],
-            ProbeKind::ByHand => ['Set the gap again with the feeler you always use.'.$change],
-            ProbeKind::Inductive => [null === $side->aboveMetalMm() || null === $now->aboveMetalMm()
-                ? 'The probe senses metal, not the surface: set the offset again by hand.'
-                : \sprintf('The probe senses metal, not the surface: raise the first-layer offset by hand by %+.2f mm against %s.', $side->aboveMetalMm() - $now->aboveMetalMm(), $now->label)],
-        };
+        return [match ($job->printer->probe) {
+            ProbeKind::Touch => Sentence::of('heed.touch_probe'),
+            ProbeKind::ByHand => null === $thicker
+                ? Sentence::of('heed.feeler')
+                : Sentence::of($thicker >= 0 ? 'heed.feeler_thicker' : 'heed.feeler_thinner', by: Quantity::millimetres(abs($thicker)), plate: $now->label),
+            ProbeKind::Inductive => null === $metal
+                ? Sentence::of('heed.inductive')
+                : Sentence::of($metal >= 0 ? 'heed.inductive_raise' : 'heed.inductive_lower', by: Quantity::millimetres(abs($metal)), plate: $now->label),
+        }];
     }
 
-    /** @return array{Grade, Grade, list<string>} hold, release, and what moved them */
+    /** @return array{Grade, Grade, list<Sentence>} hold, release, and what moved them */
     private static function grades(Proposal $proposal, Pairing $pairing, Treatment $treatment, Target $target): array
     {
         $job = $proposal->job;
@@ -189,7 +194,7 @@ final readonly class Candidate
         }
         if ($job->full() && null !== $treatment->holdFull) {
             $hold = $hold->worse($treatment->holdFull);
-            $notes[] = 'A full plate: practice found it to hold less well than a single part here.';
+            $notes[] = Sentence::of('reason.full_plate');
         }
         $delicate = $job->part->delicate ?? [];
         if ([] !== $delicate && !$proposal->foothold()->helps()) {
@@ -200,7 +205,7 @@ final readonly class Candidate
             }
             if ($small->worse($hold) === $small && $small !== $hold) {
                 $hold = $small;
-                $notes[] = \sprintf('A delicate part (%s) holds less well without brim or ears.', implode('; ', $delicate));
+                $notes[] = Sentence::of('reason.delicate', why: Listing::of($delicate, Joined::Semicolon));
             }
         }
         if ($target->byHand && null !== $target->at && Axis::Celsius === $pairing->window->axis) {

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
+use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Heat\HeaterCheck;
+use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Words\Day;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What is reckoned for a candidate that is looked at: heat, warp, release and cost, each with how it came about. */
 final readonly class CandidateSums
@@ -40,8 +46,8 @@ final readonly class CandidateSums
     {
         return array_values(array_filter([
             $this->chance(),
-            $this->expectation('hold', 'Hold', $this->candidate->hold),
-            $this->expectation('release', 'Release', $this->candidate->release),
+            $this->expectation('hold', $this->candidate->hold),
+            $this->expectation('release', $this->candidate->release),
             $this->setPoint(),
             $this->times(),
             $this->heater(),
@@ -52,41 +58,54 @@ final readonly class CandidateSums
 
     private function chance(): Reckoning
     {
-        $n = $this->candidate->proposal->job->partCount;
-        $one = static fn (Expectation $e, string $name): Input => new Input(
-            \sprintf('%s of all %d', $name, $n),
-            Expectation::percent($e->belief->allOf($n)),
-            \sprintf('Beta(%s, %s)', Figure::short($e->belief->a, 2), Figure::short($e->belief->b, 2)),
+        $n = Quantity::count($this->candidate->proposal->job->partCount);
+        $one = static fn (Expectation $e, string $question): Input => new Input(
+            Sentence::of("sum.chance.$question", n: $n),
+            Quantity::share($e->belief->allOf((int) $n->value)),
+            self::beta($e->belief),
         );
 
         return new Reckoning(
             'chance',
-            1 === $n ? 'Holds and lets go' : \sprintf('All %d hold and let go', $n),
-            Expectation::percent($this->candidate->chance),
-            'P(all N) = Π (a + i) ÷ (a + b + i), i = 0 … N − 1, for hold and for release, multiplied',
-            [$one($this->candidate->hold, 'Hold'), $one($this->candidate->release, 'Release')],
-            'Beta–binomial; parts of a plate share its unknown rate, so this is more than rateᴺ and less than the rate of one.',
+            Sentence::of('sum.chance.title', n: $n),
+            Sentence::of('sum.figure', figure: Quantity::share($this->candidate->chance)),
+            Sentence::of('sum.chance.formula'),
+            [$one($this->candidate->hold, 'hold'), $one($this->candidate->release, 'release')],
+            Sentence::of('sum.chance.source'),
         );
     }
 
-    private function expectation(string $id, string $title, Expectation $expectation): Reckoning
+    /** @param string $id hold or release */
+    private function expectation(string $id, Expectation $expectation): Reckoning
     {
         $treatment = $this->candidate->treatment;
-        $prior = $expectation->grade->prior();
-        $inputs = [new Input(\sprintf('Practice: %s', $expectation->grade->value), \sprintf('Beta(%s, %s)', Figure::short($prior->a, 2), Figure::short($prior->b, 2)), null === $treatment->shop ? $treatment->basis->words() : 'the word of this shop')];
+        $inputs = [new Input(
+            Sentence::of('sum.expect.practice', grade: Sentence::of('grade.'.$expectation->grade->value)),
+            self::beta($expectation->grade->prior()),
+            null === $treatment->shop ? $treatment->basis->words() : Basis::Shop->words(),
+        )];
         foreach ($expectation->evidence as $each) {
-            $inputs[] = new Input(ucfirst($each->likeness->words()), \sprintf('%d of %d', $each->successes, $each->runs), \sprintf('own runs, counted at %s', Figure::short($each->likeness->weight(), 2)));
+            $inputs[] = new Input(
+                Sentence::of('sum.expect.likeness', likeness: $each->likeness->words()),
+                Sentence::of('sum.expect.of', successes: Quantity::count($each->successes), runs: Quantity::count($each->runs)),
+                Sentence::of('sum.expect.counted_at', weight: Quantity::number($each->likeness->weight())),
+            );
         }
         $interval = $expectation->interval();
 
         return new Reckoning(
             $id,
-            $title,
-            \sprintf('%s; 90 %% of the belief between %s and %s', Expectation::percent($expectation->belief->mean()), Expectation::percent($interval->low), Expectation::percent($interval->high)),
-            'Beta(a + Σ w·successes, b + Σ w·failures); mean = a ÷ (a + b)',
+            Sentence::of('sum.expect.'.$id),
+            Sentence::of('sum.expect.result', mean: Quantity::share($expectation->belief->mean()), low: Quantity::share($interval->low), high: Quantity::share($interval->high)),
+            Sentence::of('sum.expect.formula'),
             $inputs,
-            'Conjugate Beta–binomial; discounted runs by a power prior (Ibrahim & Chen 2000, from memory). The weight of ten runs for a grade is ours.',
+            Sentence::of('sum.expect.source'),
         );
+    }
+
+    private static function beta(Beta $belief): Sentence
+    {
+        return Sentence::of('sum.beta', a: Quantity::number($belief->a), b: Quantity::number($belief->b));
     }
 
     private function setPoint(): ?Reckoning
@@ -97,30 +116,41 @@ final readonly class CandidateSums
             return null;
         }
         $roomC = $this->candidate->proposal->job->roomC;
+        $title = Sentence::of('sum.set_point.title');
         if (null === $stack) {
-            return new Reckoning('set_point', 'Set-point', Figure::short($target->displayC, 2).' °C', 'display = target', [], 'The layers of the printer\'s bed or of the plate are not on the shelf: nothing is added for what lies between sensor and surface. Measure the surface, or enter the layers.');
+            return new Reckoning('set_point', $title, Sentence::of('sum.figure', figure: Quantity::celsius($target->displayC)), Sentence::of('sum.set_point.formula_unknown'), [], Sentence::of('sum.set_point.source_unknown'));
         }
         $inputs = array_map(static fn (Layer $layer): Input => new Input(
-            ucfirst($layer->of->name).\sprintf(', %s mm', Figure::short($layer->thicknessMm, 2)),
-            \sprintf('%.2e m²K/W%s', $layer->resistanceM2KW(), $layer->contactBelowM2KW > 0 ? \sprintf(' and %.0e for the contact below', $layer->contactBelowM2KW) : ''),
+            Sentence::of('sum.set_point.layer', layer: $layer->of->name, thickness: Quantity::millimetres($layer->thicknessMm)),
+            $layer->contactBelowM2KW > 0
+                ? Sentence::of('sum.set_point.with_contact', layer: Quantity::thermalResistance($layer->resistanceM2KW()), contact: Quantity::thermalResistance($layer->contactBelowM2KW))
+                : Quantity::thermalResistance($layer->resistanceM2KW()),
             $layer->of->basis->words(),
         ), $stack->layers);
         $measured = $this->candidate->proposal->side->measured;
-        $inputs[] = new Input('Heat given off at the top', \sprintf('%.0f W/m²', $stack->lossWM2($target->at, $roomC)), 'natural convection and radiation, Incropera & DeWitt ch. 9 (memory)');
+        $inputs[] = new Input(Sentence::of('sum.set_point.loss'), Quantity::wattsPerSquareMetre($stack->lossWM2($target->at, $roomC)), Sentence::of('sum.set_point.loss_basis'));
         if (null !== $measured) {
-            $inputs[] = new Input('Measured', \sprintf('%s °C at the surface with %s °C on the display, %s', Figure::short($measured->surfaceC, 2), Figure::short($measured->displayC, 2), $measured->on), 'measured here; it beats the sum');
+            $inputs[] = new Input(
+                Sentence::of('sum.set_point.measured'),
+                Sentence::of('sum.set_point.measured_at', surface: Quantity::celsius($measured->surfaceC), display: Quantity::celsius($measured->displayC), day: new Day($measured->on)),
+                Sentence::of('sum.set_point.measured_basis'),
+            );
         }
         if (abs($stack->displayReadsHighK) > 0.05) {
-            $inputs[] = new Input('The display reads too high by', \sprintf('%.1f °C', $stack->displayReadsHighK), null === $measured ? 'noted for the printer' : 'by the measurement');
+            $inputs[] = new Input(
+                Sentence::of('sum.set_point.reads_high'),
+                Quantity::kelvin($stack->displayReadsHighK),
+                Sentence::of(null === $measured ? 'sum.set_point.noted' : 'sum.set_point.by_measurement'),
+            );
         }
 
         return new Reckoning(
             'set_point',
-            'Set-point',
-            \sprintf('%s °C on the display for %s °C at the surface (%s)', Figure::short($target->displayC, 2), Figure::short(round($target->at, 1), 2), null === $measured ? 'modelled' : 'measured'),
-            'display = surface + q·Σ(t ÷ k + contact)'.(null === $measured ? '' : \sprintf(', the sum × %.2f to fit the measurement', $stack->resistanceFactor)),
+            $title,
+            Sentence::of(null === $measured ? 'sum.set_point.modelled' : 'sum.set_point.as_measured', display: Quantity::celsius($target->displayC), surface: Quantity::celsius($target->at)),
+            null === $measured ? Sentence::of('sum.set_point.formula') : Sentence::of('sum.set_point.formula_fitted', factor: Quantity::number($stack->resistanceFactor)),
             $inputs,
-            'Series stack in the steady state, middle of the plate; edges are cooler.',
+            Sentence::of('sum.set_point.source'),
         );
     }
 
@@ -130,25 +160,28 @@ final readonly class CandidateSums
         if (null === $heat) {
             return null;
         }
-        $minutes = static fn (?float $seconds): string => null === $seconds ? 'never' : \sprintf('%.1f min', $seconds / 60);
+        $time = static fn (?float $seconds): Phrase => null === $seconds ? Sentence::of('sum.times.never') : Quantity::seconds($seconds);
+        $sum = Sentence::of('sum.basis.sum');
         $inputs = [
-            new Input('Heater', \sprintf('%.0f W', $heat->heaterW), $heat->heaterAssumed ? 'not on the shelf: 0.4 W/cm² assumed' : 'the printer'),
-            new Input('Until the display is ready', $minutes($heat->heatUp->displayReadySeconds), 'the sum'),
-            new Input('Soak, until the surface is within 2 °C', $minutes($heat->heatUp->soakSeconds), 'the sum'),
-            new Input('Power while printing', \sprintf('%.0f W', $heat->heatUp->holdingW), 'the sum'),
+            new Input(Sentence::of('sum.times.heater'), Quantity::watts($heat->heaterW), $heat->heaterAssumed
+                ? Sentence::of('sum.times.heater_assumed', density: Quantity::wattsPerSquareCentimetre(HeatUp::USUAL_W_CM2))
+                : Sentence::of('sum.basis.printer')),
+            new Input(Sentence::of('sum.times.ready'), $time($heat->heatUp->displayReadySeconds), $sum),
+            new Input(Sentence::of('sum.times.soak', near: Quantity::kelvin(HeatUp::NEAR_K)), $time($heat->heatUp->soakSeconds), $sum),
+            new Input(Sentence::of('sum.times.holding'), Quantity::watts($heat->heatUp->holdingW), $sum),
         ];
         foreach ($this->release->waits as $wait) {
-            $inputs[] = new Input('Cool-down '.$wait['words'], null === $wait['minutes'] ? 'never gets there' : \sprintf('%.1f min', $wait['minutes']), 'the sum');
+            $inputs[] = new Input(Sentence::of('sum.times.cool_down', way: $wait['words']), $time(null === $wait['minutes'] ? null : 60 * $wait['minutes']), $sum);
         }
         $turnaround = $heat->turnaroundMinutes();
 
         return new Reckoning(
             'times',
-            'Warm-up, soak and cool-down',
-            null === $turnaround ? 'cannot be had' : \sprintf('%.0f min besides the print', $turnaround),
-            'one-dimensional transient conduction, backward Euler, heater limited in power',
+            Sentence::of('sum.times.title'),
+            null === $turnaround ? Sentence::of('sum.times.cannot') : Sentence::of('sum.times.result', time: Quantity::minutes($turnaround)),
+            Sentence::of('sum.times.formula'),
             $inputs,
-            'The part on the plate and the edges are left out of the sum.',
+            Sentence::of('sum.times.source'),
         );
     }
 
@@ -156,45 +189,57 @@ final readonly class CandidateSums
     {
         $check = $this->heater;
         $printer = $this->candidate->proposal->job->printer;
-        if (null === $check) {
+        if (null === $check || null === $printer->heaterW) {
             return null;
         }
+        $ofPrinter = Sentence::of('sum.basis.printer');
         $inputs = [
-            new Input('Heater', \sprintf('%.0f W over %.0f × %.0f mm', $printer->heaterW, $printer->bedWidthMm, $printer->bedDepthMm), 'the printer'),
-            new Input('Set-point', Figure::short($this->candidate->target->displayC ?? 0.0).' °C', 'the sum above'),
+            new Input(Sentence::of('sum.times.heater'), Sentence::of('sum.heater.over', power: Quantity::watts($printer->heaterW), width: Quantity::millimetres($printer->bedWidthMm, 1), depth: Quantity::millimetres($printer->bedDepthMm, 1)), $ofPrinter),
+            new Input(Sentence::of('sum.set_point.title'), Quantity::celsius($this->candidate->target->displayC ?? 0.0), Sentence::of('sum.heater.above')),
         ];
-        if (null !== $check->currentA) {
-            $inputs[] = new Input('Current', \sprintf('%.1f A at %s V%s', $check->currentA, Figure::short($printer->heaterV ?? 0.0), null === $printer->limitA ? '' : \sprintf('; the output carries %s A', Figure::short($printer->limitA))), 'the printer');
+        if (null !== $check->currentA && null !== $printer->heaterV) {
+            $current = ['current' => Quantity::amperes($check->currentA), 'voltage' => Quantity::volts($printer->heaterV)];
+            $inputs[] = new Input(Sentence::of('sum.heater.current'), null === $printer->limitA
+                ? Sentence::of('sum.heater.current_at', ...$current)
+                : Sentence::of('sum.heater.current_limited', ...$current, limit: Quantity::amperes($printer->limitA)), $ofPrinter);
         }
 
         return new Reckoning(
             'heater',
-            'Heater',
-            \sprintf('%.2f W/cm²; practice asks for %.2f: %s', $check->wattsPerCm2, $check->neededWattsPerCm2, $check->enough ? 'enough' : 'slow, or too weak'),
-            'power ÷ area, against 0.2 W/cm² at 60 °C and 0.6 W/cm² at 120 °C in a straight line; current = power ÷ voltage',
+            Sentence::of('sum.heater.title'),
+            Sentence::of($check->enough ? 'sum.heater.enough' : 'sum.heater.weak', has: Quantity::wattsPerSquareCentimetre($check->wattsPerCm2), wanted: Quantity::wattsPerSquareCentimetre($check->neededWattsPerCm2)),
+            Sentence::of('sum.heater.formula'),
             $inputs,
-            rtrim('Common practice. '.$check->mainsCaution()),
+            null === $check->mainsCaution() ? Sentence::of('sum.heater.source') : Sentence::of('sum.heater.source_mains', caution: $check->mainsCaution()),
         );
     }
 
     private function cost(): ?Reckoning
     {
         $side = $this->candidate->proposal->side;
+        $agent = $this->candidate->proposal->agent;
         if (null === $this->candidate->costPerPrint) {
             return null;
         }
-        $agent = $this->candidate->costPerPrint - ($side->costPerPrint ?? 0.0);
 
         return new Reckoning(
             'cost',
-            'Plate and agent per print',
-            \sprintf('%.2f', $this->candidate->costPerPrint),
-            'price of the plate ÷ prints that its kind lasts + price of the agent ÷ coats ÷ prints a coat lasts',
+            Sentence::of('sum.cost.title'),
+            Sentence::of('sum.figure', figure: Quantity::money($this->candidate->costPerPrint)),
+            Sentence::of('sum.cost.formula'),
             [
-                new Input('Plate', \sprintf('%.3f', $side->costPerPrint ?? 0.0), \sprintf('price on the shelf, %d prints (%s)', $this->candidate->proposal->surface->lifePrints, $this->candidate->proposal->surface->basis->words())),
-                new Input('Agent', \sprintf('%.3f', $agent), null === $this->candidate->proposal->agent ? 'bare' : \sprintf('price on the shelf, a coat lasts %d prints', $this->candidate->proposal->agent->coatPrints)),
+                new Input(
+                    Sentence::of('sum.cost.plate'),
+                    Quantity::money($side->costPerPrint ?? 0.0, 0.001),
+                    Sentence::of('sum.cost.plate_basis', prints: Quantity::count($this->candidate->proposal->surface->lifePrints), basis: $this->candidate->proposal->surface->basis->words()),
+                ),
+                new Input(
+                    Sentence::of('sum.cost.agent'),
+                    Quantity::money($this->candidate->costPerPrint - ($side->costPerPrint ?? 0.0), 0.001),
+                    null === $agent ? Sentence::of('candidate.bare') : Sentence::of('sum.cost.agent_basis', prints: Quantity::count($agent->coatPrints)),
+                ),
             ],
-            'In the money of the price labels; energy stands apart.',
+            Sentence::of('sum.cost.source'),
         );
     }
 }

@@ -7,6 +7,10 @@ namespace Sitzplatz\Choose;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Interval;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What to expect of one question: what practice says, what own runs say, and both together. */
 final readonly class Expectation
@@ -41,27 +45,25 @@ final readonly class Expectation
         return new Interval($this->belief->quantile(0.05), $this->belief->quantile(0.95));
     }
 
-    public function sentence(string $verb): string
+    /** @param string $question hold or release */
+    public function sentence(string $question): Sentence
     {
-        $parts = [\sprintf('Practice says %s', self::percent($this->grade->prior()->mean()))];
+        $practice = Quantity::share($this->grade->prior()->mean());
+        if ([] === $this->evidence) {
+            return Sentence::of("expect.$question.practice_only", practice: $practice);
+        }
+        $own = [];
         foreach ($this->evidence as $each) {
-            $parts[] = \sprintf(
-                '%d of %s%d runs %s %s%s',
-                $each->successes,
-                Likeness::SameSideAndLot === $each->likeness ? 'your ' : '',
-                $each->runs,
-                $each->likeness->words(),
-                $verb,
-                $each->likeness->weight() < 1 ? \sprintf(' (counted at %s)', $each->likeness->weight()) : '',
+            $weight = $each->likeness->weight();
+            $own[] = Sentence::of(
+                $weight < 1 ? "expect.$question.counted_at" : "expect.$question.own",
+                successes: Quantity::count($each->successes),
+                runs: Quantity::count($each->runs),
+                likeness: $each->likeness->words(),
+                weight: Quantity::number($weight),
             );
         }
 
-        return [] === $this->evidence ? $parts[0].'; no own runs yet.' : implode(', ', $parts).': together '.self::percent($this->belief->mean()).'.';
-    }
-
-    public static function percent(float $share): string
-    {
-        // A no-break space keeps figure and sign on one line.
-        return \sprintf("%d\u{00A0}%%", (int) round(100 * $share));
+        return Sentence::of("expect.$question.together", practice: $practice, own: Listing::of($own, Joined::Comma), together: Quantity::share($this->belief->mean()));
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** A brim of a width, ears of a radius, a raft, or nothing. */
 final readonly class Foothold
@@ -24,13 +25,11 @@ final readonly class Foothold
         return FootholdKind::None !== $this->kind;
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
         return match ($this->kind) {
-            FootholdKind::None => 'no brim',
-            FootholdKind::Brim => \sprintf('brim of %s mm', Figure::short($this->mm)),
-            FootholdKind::Ears => \sprintf('ears of %s mm radius', Figure::short($this->mm)),
-            FootholdKind::Raft => 'raft',
+            FootholdKind::None, FootholdKind::Raft => Sentence::of('foothold.'.$this->kind->value),
+            FootholdKind::Brim, FootholdKind::Ears => Sentence::of('foothold.'.$this->kind->value, mm: Quantity::millimetres($this->mm, 0.1)),
         };
     }
 }

@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose;
 
 use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** Brim, ears or raft for a part, with the reason and what it gains; common practice, and never a brim on what moves. */
 final readonly class FootholdAdvice
@@ -16,7 +20,7 @@ final readonly class FootholdAdvice
 
     private function __construct(
         public Foothold $foothold,
-        public string $sentence,
+        public Sentence $sentence,
         /** Contact of one part that it adds, mm². */
         public float $gainedMm2,
     ) {
@@ -28,11 +32,17 @@ final readonly class FootholdAdvice
         $gained = $part->gainedMm2($foothold);
         $why = $part->delicate;
         $sentence = match (true) {
-            $part->articulated && $surface?->raftRequired => 'This surface wants a raft, and an articulated part cannot have one.',
-            $part->articulated => 'No brim, ears or raft: they would lock an articulated part.',
-            null !== $surface && $surface->raftRequired => \sprintf('A raft: %s does not hold without.', $surface->name),
-            !$foothold->helps() => 'It needs no brim: its foot is broad enough.',
-            default => \sprintf('%s: %s. That adds %.0f mm² to the %.0f mm² of each part.', ucfirst($foothold->words()), [] === $why ? 'sharp corners near each other lift first' : implode(', ', $why), $gained, $part->contactAreaMm2),
+            $part->articulated && $surface?->raftRequired => Sentence::of('advice.articulated_raft'),
+            $part->articulated => Sentence::of('advice.articulated'),
+            null !== $surface && $surface->raftRequired => Sentence::of('advice.raft', surface: $surface->name),
+            !$foothold->helps() => Sentence::of('advice.none'),
+            default => Sentence::of(
+                'advice.gains',
+                foothold: $foothold->words(),
+                why: [] === $why ? Sentence::of('advice.corners') : Listing::of($why, Joined::Comma),
+                gained: Quantity::squareMillimetres($gained),
+                contact: Quantity::squareMillimetres($part->contactAreaMm2),
+            ),
         };
 
         return new self($foothold, $sentence, $gained);

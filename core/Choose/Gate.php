@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
+use Sitzplatz\Words\Sentence;
+
 /** One thing that can rule a proposal out. */
 interface Gate
 {
-    /** The reason in a sentence, or null if the proposal may pass. */
-    public function refuses(Proposal $proposal): ?string;
+    /** The reason, or null if the proposal may pass. */
+    public function refuses(Proposal $proposal): ?Sentence;
 }

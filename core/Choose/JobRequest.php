@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose;
 
 use Sitzplatz\Catalogue\Material;
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What is to be printed, where, in which room, and what somebody wishes. */
 final readonly class JobRequest
@@ -48,26 +49,26 @@ final readonly class JobRequest
         return $this->nozzleC ?? (null === $this->material->nozzleC ? null : ($this->material->nozzleC[0] + $this->material->nozzleC[1]) / 2);
     }
 
-    /** @return list<string> what is to be known before any plate is looked at */
+    /** @return list<Sentence> what is to be known before any plate is looked at */
     public function notes(): array
     {
         $notes = [];
         $drying = $this->material->drying;
         if (null !== $drying && null !== $this->driedDaysAgo && $this->driedDaysAgo > $drying->goodDays) {
-            $notes[] = \sprintf(
-                'This lot was dried %d days ago; %s stays fit for about %d. Dry it first, %.0f h at %.0f °C: wet filament lays a poor first layer that looks like bad adhesion.',
-                $this->driedDaysAgo,
-                $this->material->name,
-                $drying->goodDays,
-                $drying->hours,
-                $drying->celsius,
+            $notes[] = Sentence::of(
+                'job.wet',
+                days: Quantity::count($this->driedDaysAgo),
+                material: $this->material->name,
+                good: Quantity::count($drying->goodDays),
+                dry: Quantity::seconds(3600 * $drying->hours),
+                at: Quantity::celsius($drying->celsius),
             );
         }
         if ($this->roomC < Target::COLD_ROOM_C && $this->material->filament) {
-            $notes[] = \sprintf('A cold room, %s °C: close windows, keep drafts and fans away; the bed gets 5 °C more where the window allows it.', Figure::short($this->roomC));
+            $notes[] = Sentence::of('job.cold_room', room: Quantity::celsius($this->roomC), more: Quantity::kelvin(Target::COLD_ROOM_ADDS_K));
         }
         if (null !== $this->part && $this->part->slenderness() >= PartFacts::TALL && $this->printer->bedMoves) {
-            $notes[] = \sprintf('The bed of %s slings: a tall part is shaken. Print slower, or lay it down.', $this->printer->name);
+            $notes[] = Sentence::of('job.slings', printer: $this->printer->name);
         }
 
         return $notes;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose;
 
+use Sitzplatz\Words\Sentence;
+
 /**
  * How near an own run is to a proposal; agent, material and bed temperature are the same in all. A run that is merely
  * like it counts for less (the power prior wants the discount stated; the figures are ours).
@@ -25,14 +27,9 @@ enum Likeness: string
         };
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::SameSideAndLot => 'on this side with this lot',
-            self::SameSide => 'on this side with another lot',
-            self::SameKindAndLot => 'on another plate of this kind with this lot',
-            self::SameKind => 'on another plate of this kind with another lot',
-        };
+        return Sentence::of('likeness.'.$this->value);
     }
 
     public static function of(bool $sameSide, bool $sameLot): self

@@ -6,6 +6,8 @@ namespace Sitzplatz\Choose;
 
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What of a part matters for its seat. Lengths in mm, areas in mm². */
 final readonly class PartFacts
@@ -17,7 +19,7 @@ final readonly class PartFacts
     /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
     private const LONG_MM = 60.0;
 
-    /** @var list<string> why practice would call it delicate; empty: it is not */
+    /** @var list<Sentence> why practice would call it delicate; empty: it is not */
     public array $delicate;
 
     public function __construct(
@@ -38,9 +40,9 @@ final readonly class PartFacts
     ) {
         $foot = $contactAreaMm2 / max(1, $islands);
         $this->delicate = array_values(array_filter([
-            $foot < self::SMALL_FOOT_MM2 ? \sprintf('its foot of %.0f mm² is small', $foot) : null,
-            $thinEnds > 0 && $spanMm >= self::LONG_MM ? \sprintf('it is %.0f mm long with %s', $spanMm, 1 === $thinEnds ? 'a thin end' : $thinEnds.' thin ends') : null,
-            $this->slenderness() >= self::TALL ? \sprintf('it stands %.1f times as tall as its foot is wide', $this->slenderness()) : null,
+            $foot < self::SMALL_FOOT_MM2 ? Sentence::of('part.small_foot', foot: Quantity::squareMillimetres($foot)) : null,
+            $thinEnds > 0 && $spanMm >= self::LONG_MM ? Sentence::of('part.thin_ends', span: Quantity::millimetres($spanMm, 1), ends: Quantity::count($thinEnds)) : null,
+            $this->slenderness() >= self::TALL ? Sentence::of('part.tall', times: Quantity::number($this->slenderness(), 0.1)) : null,
         ]));
     }
 

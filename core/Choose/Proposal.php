@@ -9,6 +9,8 @@ use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Heat\Stack;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Sentence;
 
 /** A side with an agent (or bare) for a job, before the gates. */
 final readonly class Proposal
@@ -40,9 +42,30 @@ final readonly class Proposal
         return new self($this->job, $this->side, $this->surface, $agent, $this->pairing, $this->pairing?->treatment($agent?->id), $this->target, $this->stack);
     }
 
-    public function agentName(): string
+    public function agentName(): Phrase
     {
-        return $this->agent->name ?? 'bare';
+        return $this->agent->name ?? Sentence::of('candidate.bare');
+    }
+
+    public function label(): Sentence
+    {
+        return Sentence::of('candidate.label', side: $this->side->label, agent: $this->agentName());
+    }
+
+    /** The material on the surface, bare or with the agent. */
+    public function pairWords(): Sentence
+    {
+        return null === $this->agent
+            ? Sentence::of('pair.bare', material: $this->job->material->name, surface: $this->surface->name)
+            : Sentence::of('pair.with', material: $this->job->material->name, surface: $this->surface->name, agent: $this->agent->name);
+    }
+
+    /** The sentence with what the catalogue notes on this way of use behind it. */
+    public function withNote(Sentence $sentence): Sentence
+    {
+        $note = $this->treatment?->note;
+
+        return null === $note ? $sentence : Sentence::of('noted', sentence: $sentence, note: $note);
     }
 
     /** What is laid around or under the part: a surface that wants a raft gets it. */
@@ -64,13 +87,13 @@ final readonly class Proposal
     /** @return list<Stop> */
     private static function stopsOf(JobRequest $job, SideFacts $side, Surface $surface): array
     {
-        $stops = [new Stop('surface', \sprintf('%s stands', $side->label), min($surface->limitC, $side->ownLimitC ?? \INF), true)];
+        $stops = [new Stop('surface', Sentence::of('stop.surface', side: $side->label), min($surface->limitC, $side->ownLimitC ?? \INF), true)];
         $magnet = $side->magnetic ? $job->printer->magnetStandsC() : null;
         if (null !== $magnet) {
-            $stops[] = new Stop('magnet', \sprintf('the magnets of %s stand', $job->printer->name), $magnet);
+            $stops[] = new Stop('magnet', Sentence::of('stop.magnet', printer: $job->printer->name), $magnet);
         }
         if (null !== $job->printer->maxBedC) {
-            $stops[] = new Stop('printer', $job->printer->name.' reaches', $job->printer->maxBedC);
+            $stops[] = new Stop('printer', Sentence::of('stop.printer', printer: $job->printer->name), $job->printer->maxBedC);
         }
         usort($stops, static fn (Stop $a, Stop $b): int => $a->atC <=> $b->atC);
 

@@ -22,6 +22,12 @@ use Sitzplatz\Choose\Gate\SolventGate;
 use Sitzplatz\Choose\Gate\SurfaceKindGate;
 use Sitzplatz\Choose\Gate\TargetGate;
 use Sitzplatz\Choose\Gate\ZTravelGate;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\OwnText;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Sentence;
 
 /**
  * The shop's own plate sides × agents for a job: those that pass every gate in the wished order, usually by the chance of
@@ -57,14 +63,14 @@ final readonly class Ranking
             $bare = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId));
             $reason = self::refusal($ofSide, $bare);
             if (null !== $reason || null === $bare->pairing || null === $bare->target) {
-                $rejections[] = new Rejection($bare, $reason ?? '', true);
+                $rejections[] = new Rejection($bare, $reason, true);
                 continue;
             }
             foreach ([null, ...$agents] as $agent) {
                 $proposal = $bare->withAgent(null === $agent ? null : $catalogue->agent($agent->kindId));
                 $reason = self::refusal($ofAgent, $proposal);
                 if (null !== $reason || null === $proposal->treatment) {
-                    $rejections[] = new Rejection($proposal, $reason ?? '', false, null === $proposal->treatment);
+                    $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
                 }
                 $candidates[] = Candidate::of($proposal, $bare->pairing, $proposal->treatment, $bare->target, $experience, $agent?->costPerPrint);
@@ -79,33 +85,48 @@ final readonly class Ranking
      * The rejections with those of one side that share their reason drawn together; what is ruled out by knowledge
      * stands before what merely does not fit the printer, and what nobody knows comes last, one line for an agent.
      *
-     * @return list<array{label: string, reason: string}>
+     * @return list<array{label: Phrase, reason: ?Sentence}>
      */
     public function rejectionsDrawnTogether(): array
     {
         $groups = $unknown = [];
         foreach ($this->rejections as $rejection) {
             if ($rejection->unknownAgent) {
-                $unknown[$rejection->proposal->agentName()][] = $rejection;
+                $unknown[$rejection->proposal->agent->id ?? ''][] = $rejection;
             } else {
-                $groups[$rejection->proposal->side->id."\0".$rejection->reason][] = $rejection;
+                $groups[$rejection->proposal->side->id."\0".serialize($rejection->reason)][] = $rejection;
             }
         }
         $drawn = [];
         foreach ($groups as $group) {
             $whole = $group[0]->wholeSide || \count($group) > 1;
-            $drawn[] = ['label' => $whole ? $group[0]->proposal->side->label : $group[0]->label(), 'reason' => $group[0]->reason, 'whole' => $group[0]->wholeSide];
+            $drawn[] = ['label' => $whole ? new OwnText($group[0]->proposal->side->label) : $group[0]->label(), 'reason' => $group[0]->reason, 'whole' => $group[0]->wholeSide];
         }
         usort($drawn, static fn (array $a, array $b): int => $a['whole'] <=> $b['whole']);
         $lines = array_map(static fn (array $each): array => ['label' => $each['label'], 'reason' => $each['reason']], $drawn);
-        foreach ($unknown as $agent => $group) {
+        foreach ($unknown as $group) {
             $lines[] = [
-                'label' => ucfirst((string) $agent),
-                'reason' => \sprintf('Practice has nothing on it for %s on %s.', $group[0]->proposal->job->material->name, implode(', ', array_unique(array_map(static fn (Rejection $r): string => $r->proposal->surface->name, $group)))),
+                'label' => Sentence::of('candidate.name', name: $group[0]->proposal->agentName()),
+                'reason' => Sentence::of('gate.unknown_on_these', material: $group[0]->proposal->job->material->name, surfaces: Listing::of(self::surfaces($group), Joined::Comma)),
             ];
         }
 
         return $lines;
+    }
+
+    /**
+     * @param list<Rejection> $group
+     *
+     * @return array<string, CatalogueText> by id
+     */
+    private static function surfaces(array $group): array
+    {
+        $names = [];
+        foreach ($group as $rejection) {
+            $names[$rejection->proposal->surface->id] = $rejection->proposal->surface->name;
+        }
+
+        return $names;
     }
 
     /**
@@ -128,7 +149,7 @@ final readonly class Ranking
                 };
             }
 
-            return [...$key, -$c->chance, $c->target->at ?? 0, $c->label()];
+            return [...$key, -$c->chance, $c->target->at ?? 0, $c->proposal->side->label, $c->treatment->agentId ?? ''];
         }, $candidates);
         uksort($candidates, static fn (int $a, int $b): int => $keys[$a] <=> $keys[$b]);
 
@@ -142,7 +163,7 @@ final readonly class Ranking
     }
 
     /** @param list<Gate> $gates */
-    private static function refusal(array $gates, Proposal $proposal): ?string
+    private static function refusal(array $gates, Proposal $proposal): ?Sentence
     {
         foreach ($gates as $gate) {
             $reason = $gate->refuses($proposal);

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose;
 
 use Sitzplatz\Heat\Cooling;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** How a part is taken off: wait until when, how, what not to do, and what it costs when done hot. */
 final readonly class ReleasePlan
 {
     /**
-     * @param list<array{way: string, words: string, minutes: float|null}> $waits
-     * @param list<string>                                                 $steps
-     * @param list<string>                                                 $never
+     * @param list<array{way: string, words: Sentence, minutes: float|null}> $waits
+     * @param list<Phrase>                                                   $steps
+     * @param list<Phrase>                                                   $never
      */
     private function __construct(
         /** Wait until the surface is at it, °C; null: cooling is not what frees the part. */
@@ -20,8 +24,8 @@ final readonly class ReleasePlan
         public array $waits,
         public array $steps,
         public array $never,
-        /** What pulling hot costs; "" where there is no heat. */
-        public string $doneHot,
+        /** What pulling hot costs; null where there is no heat. */
+        public ?CatalogueText $doneHot,
     ) {
     }
 
@@ -39,17 +43,17 @@ final readonly class ReleasePlan
             }
         }
         $steps = array_values(array_filter([
-            $heated && null !== $pairing->releaseC ? \sprintf('Switch the bed off and wait until the surface is at %.0f °C or less. Cracking on the way is the part letting go.', $pairing->releaseC) : null,
+            $heated && null !== $pairing->releaseC ? Sentence::of('off.wait', below: Quantity::celsius($pairing->releaseC)) : null,
             $pairing->releaseWay,
-            $surface->flexes ? 'Hold the plate by its tabs, both hands, and flex it away from the face.' : 'Tap a large part at its foot with something soft before any tool.',
-            $surface->freezes && $heated ? 'Stubborn: cold plate with its part into a freezer for about 10 minutes, then flex.' : null,
+            Sentence::of($surface->flexes ? 'off.flex' : 'off.tap'),
+            $surface->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
         ]));
 
         return new self($heated ? $pairing->releaseC : null, $waits, $steps, array_values(array_filter([
-            $heated ? 'Never pull while it is hot.' : null,
-            $surface->flexes ? 'No spatula: flexing is safer for hand and plate.' : 'Never pry towards the hand, and never cut into the surface.',
-            $surface->freezes || !$heated ? null : 'Not into a freezer: this surface cracks or comes loose by thermal shock.',
-            $heated ? 'A hot plate is held with paper or a glove.' : null,
-        ])), $heated ? $surface->doneHot : '');
+            $heated ? Sentence::of('off.never_hot') : null,
+            Sentence::of($surface->flexes ? 'off.no_spatula' : 'off.no_prying'),
+            $surface->freezes || !$heated ? null : Sentence::of('off.no_freezer'),
+            $heated ? Sentence::of('off.glove') : null,
+        ])), $heated ? $surface->doneHot : null);
     }
 }

@@ -12,6 +12,8 @@ use Sitzplatz\Choose\Gate\ProbeGate;
 use Sitzplatz\Choose\Gate\SolventGate;
 use Sitzplatz\Choose\Gate\SurfaceKindGate;
 use Sitzplatz\Choose\Gate\ZTravelGate;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * Whether a setup may be tested at all. A test may go where practice has nothing to say or expects failure, but not
@@ -22,9 +24,9 @@ final class SetupCheck
     /**
      * @param float|null $bedC null: unheated
      *
-     * @return string|null the reason against it, or null
+     * @return Sentence|null the reason against it, or null
      */
-    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedC): ?string
+    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedC): ?Sentence
     {
         $proposal = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId))
             ->withAgent(null === $agentId ? null : $catalogue->agent($agentId));
@@ -38,10 +40,10 @@ final class SetupCheck
             return null;
         }
         if (null === $job->printer->maxBedC) {
-            return \sprintf('%s has no bed heater: leave the bed temperature empty.', $job->printer->name);
+            return Sentence::of('setup.no_heater', printer: $job->printer->name);
         }
         $stop = $proposal->stops()[0];
 
-        return $bedC > $stop->atC ? \sprintf('%.0f °C is too hot here: %s %.0f °C.', $bedC, $stop->label, $stop->atC) : null;
+        return $bedC > $stop->atC ? Sentence::of('target.too_hot', set: Quantity::celsius($bedC), stop: $stop->label, at: Quantity::celsius($stop->atC)) : null;
     }
 }

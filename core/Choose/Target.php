@@ -8,7 +8,8 @@ use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Window;
 use Sitzplatz\Heat\Stack;
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * Where on its window a setup is run: the surface temperature aimed at and what the display has to show for it, or the
@@ -23,7 +24,7 @@ final readonly class Target
     /** So near a limit or an end of the window nobody can set it anyway, K. */
     private const NEAR_K = 0.5;
 
-    /** @param list<string> $reasons */
+    /** @param list<Sentence> $reasons */
     private function __construct(
         /** °C at the surface, or s; null: the bed is unheated and has the room's temperature. */
         public ?float $at,
@@ -31,7 +32,7 @@ final readonly class Target
         public ?float $displayC,
         public array $reasons,
         /** Why it cannot be had at all. */
-        public ?string $refusal,
+        public ?Sentence $refusal,
         /** Somebody set the display by hand. */
         public bool $byHand = false,
     ) {
@@ -47,7 +48,7 @@ final readonly class Target
             return new self($window->target, null, [], null);
         }
         if (null === $job->printer->maxBedC) {
-            return new self(null, null, [\sprintf('%s has no bed heater: the bed has the room\'s %s °C.', $job->printer->name, Figure::short($job->roomC))], null);
+            return new self(null, null, [Sentence::of('target.no_heater', printer: $job->printer->name, room: Quantity::celsius($job->roomC))], null);
         }
         if (null !== $job->bedC) {
             return self::byHand($job, $job->bedC, $window, $stops, $stack);
@@ -66,12 +67,12 @@ final readonly class Target
             }
         }
         if ($at < $window->low - self::NEAR_K && null !== $bites) {
-            return new self($at, null, [], \sprintf('It needs at least %s °C at the surface, usually %s °C; %s %s °C.', Figure::short($window->low), Figure::short($window->target), $bites->label, Figure::short($bites->atC)));
+            return new self($at, null, [], Sentence::of('target.out_of_reach', low: Quantity::celsius($window->low), usual: Quantity::celsius($window->target), stop: $bites->label, at: Quantity::celsius($bites->atC)));
         }
         if (null !== $bites && $at < $window->target - self::NEAR_K) {
-            $reasons[] = \sprintf('%s °C instead of the usual %s °C: %s %s °C.', Figure::short(round($at)), Figure::short($window->target), $bites->label, Figure::short($bites->atC));
+            $reasons[] = Sentence::of('target.lowered', set: Quantity::celsius($at, 1), usual: Quantity::celsius($window->target), stop: $bites->label, at: Quantity::celsius($bites->atC));
         } elseif ($at > $window->target + self::NEAR_K) {
-            $reasons[] = \sprintf('Cold room (%s °C): %s °C on top of the usual %s °C.', Figure::short($job->roomC), Figure::short(round($at - $window->target, 1)), Figure::short($window->target));
+            $reasons[] = Sentence::of('target.cold_room', room: Quantity::celsius($job->roomC), more: Quantity::kelvin($at - $window->target), usual: Quantity::celsius($window->target));
         }
         // What is set is a whole degree, and never past a limit.
         $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
@@ -86,12 +87,12 @@ final readonly class Target
         $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
         foreach ($stops as $stop) {
             if (($stop->onSurface ? $at : $displayC) > $stop->atC + 1e-9) {
-                return new self($at, $displayC, [], \sprintf('%s °C is too hot here: %s %s °C.', Figure::short($displayC), $stop->label, Figure::short($stop->atC)), true);
+                return new self($at, $displayC, [], Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label, at: Quantity::celsius($stop->atC)), true);
             }
         }
         $reasons = match (true) {
-            $at < $window->low => [\sprintf('%s °C on the display is below the window, %s to %s °C: it may not hold.', Figure::short($displayC), Figure::short($window->low), Figure::short($window->high))],
-            $at > $window->high => [\sprintf('%s °C on the display is above the window, %s to %s °C: it may not let go.', Figure::short($displayC), Figure::short($window->low), Figure::short($window->high))],
+            $at < $window->low => [Sentence::of('target.below_window', set: Quantity::celsius($displayC), low: Quantity::celsius($window->low), high: Quantity::celsius($window->high))],
+            $at > $window->high => [Sentence::of('target.above_window', set: Quantity::celsius($displayC), low: Quantity::celsius($window->low), high: Quantity::celsius($window->high))],
             default => [],
         };
 

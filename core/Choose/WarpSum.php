@@ -12,6 +12,9 @@ use Sitzplatz\Warp\LiftCalibration;
 use Sitzplatz\Warp\PeelDemand;
 use Sitzplatz\Warp\Strength;
 use Sitzplatz\Warp\Surroundings;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** Warp against hold for a part on a candidate. */
 final readonly class WarpSum
@@ -79,66 +82,87 @@ final readonly class WarpSum
         return null === $this->calibration?->timesTheModel ? null : $this->calibration->timesTheModel * $this->curl->liftMm;
     }
 
-    public function sentence(): string
+    public function sentence(): Sentence
     {
-        $span = \sprintf('%s (between %s and %s)', self::times($this->margin->middle), self::times($this->margin->low), self::times($this->margin->high));
-        $rests = 0 === $this->strength->ownPulls ? 'The strength is only the grade of practice' : \sprintf('The strength is that of your %d hot pulls', $this->strength->ownPulls);
+        $own = $this->strength->ownPulls;
+        $calibration = $this->calibration;
+        $said = [
+            'middle' => self::times($this->margin->middle),
+            'low' => self::times($this->margin->low),
+            'high' => self::times($this->margin->high),
+            'outcome' => $this->margin->words(),
+            'rests' => 0 === $own ? Sentence::of('warp.rests_on_grade') : Sentence::of('warp.rests_on_pulls', pulls: Quantity::count($own)),
+        ];
 
-        $held = null === $this->calibration?->marginWhereItLifts && null !== $this->calibration?->heldAtMargin
-            ? \sprintf(' %d own runs held where the sum alone would have had them lift, so it is taken down to what they show.', $this->calibration->heldRuns) : '';
-
-        return \sprintf('Holding force at the end of the longest span is %s the pull of warping: it %s. %s; this sum is rough.%s', $span, $this->margin->words(), $rests, $held);
+        return null === $calibration?->marginWhereItLifts && null !== $calibration?->heldAtMargin
+            ? Sentence::of('warp.taken_down', ...$said, runs: Quantity::count($calibration->heldRuns))
+            : Sentence::of('warp.said', ...$said);
     }
 
     public function reckoning(): Reckoning
     {
         $job = $this->candidate->proposal->job;
         $material = $job->material;
-        $n = static fn (float $value, int $digits = 2): string => number_format($value, $digits, '.', ' ');
+        $ofPart = Sentence::of('sum.warp.of_part');
+        $own = $this->strength->ownPulls;
         $inputs = [
-            new Input(null === $material->crystallisesC ? 'Glass transition Tg' : 'Tg: where it crystallises, as it shrinks from there', $n($material->stiffensC() ?? 0, 0).' °C', $material->basis->words()),
-            new Input('Air around the part', $n($this->airC, 0).' °C', null !== $job->printer->chamberC ? 'chamber of the printer' : ($job->printer->enclosed ? 'closed box: 0.35 of the way from room to bed (memory)' : 'the room')),
-            new Input('Temperature the part cools to, Te', $n($this->coolsToC, 0).' °C', null === $this->candidate->target->at ? 'the air' : 'warmed from the bed as a fin: air + (bed − air)·tanh(mH) ÷ (mH), Incropera & DeWitt ch. 3 (memory)'),
-            new Input('Driving difference Tg − Te', $n($this->drivingK, 0).' K', \sprintf('at least %.0f K: Tg is not known any better', self::LEAST_DRIVING_K)),
-            new Input('Expansion α', $n($material->expansionPerK * 1e6, 0).'e-6 /K', Basis::Memory->words()),
-            new Input('Modulus E', $n($material->modulusMpa / 1000).' GPa', Basis::Memory->words()),
-            new Input('Longest span L × width b × height', \sprintf('%s × %s × %s mm', $n($this->part->spanMm, 1), $n($this->part->barWidthMm, 1), $n($this->part->heightMm, 1)), 'the part'),
-            new Input('Layer height Δh', $n($this->part->layerHeightMm).' mm', 'the part'),
-            new Input('Free curl of the span', $n($this->curl->liftMm, 3).' mm', 'Wang, Xi & Jin 2007; a drive to compare by, not a lift to expect'),
-            new Input('Stretch that pulls up at an end', $n($this->demand->stretchMm, 1).' mm', 'Hetényi 1946, foot that gives way 0.2 mm (ours)'),
-            new Input('Pull over it', $n($this->margin->demandN, 1).' N', $this->scaled()),
-            new Input('Strength', \sprintf('%s MPa (%s to %s)', $n($this->strength->middleMpa), $n($this->strength->lowMpa), $n($this->strength->highMpa)), 0 === $this->strength->ownPulls ? \sprintf('grade "%s" of practice, memory', $this->candidate->hold->grade->value) : $this->strength->ownPulls.' own hot pulls, and where a further one falls with 95 %; stress at the edge 6·F·h ÷ (b·L²), or F ÷ A where that is more'),
-            new Input('Contact at the end, with '.$this->candidate->proposal->foothold()->words(), $n($this->margin->endAreaMm2, 0).' mm²', 'the part'),
+            new Input(Sentence::of(null === $material->crystallisesC ? 'sum.warp.tg' : 'sum.warp.crystallises'), Quantity::celsius($material->stiffensC() ?? 0, 1), $material->basis->words()),
+            new Input(Sentence::of('sum.warp.air'), Quantity::celsius($this->airC, 1), match (true) {
+                null !== $job->printer->chamberC => Sentence::of('sum.warp.air_chamber'),
+                $job->printer->enclosed => Sentence::of('sum.warp.air_box', share: Quantity::number(Surroundings::CLOSED_BOX)),
+                default => Sentence::of('sum.warp.air_room'),
+            }),
+            new Input(Sentence::of('sum.warp.cools_to'), Quantity::celsius($this->coolsToC, 1), Sentence::of(null === $this->candidate->target->at ? 'sum.warp.cools_to_air' : 'sum.warp.cools_to_fin')),
+            new Input(Sentence::of('sum.warp.driving'), Quantity::kelvin($this->drivingK, 1), Sentence::of('sum.warp.driving_least', least: Quantity::kelvin(self::LEAST_DRIVING_K, 1))),
+            new Input(Sentence::of('sum.warp.expansion'), Quantity::expansion($material->expansionPerK), Basis::Memory->words()),
+            new Input(Sentence::of('sum.warp.modulus'), Quantity::megapascals($material->modulusMpa, 10), Basis::Memory->words()),
+            new Input(Sentence::of('sum.warp.bar'), Sentence::of('sum.warp.bar_size', span: Quantity::millimetres($this->part->spanMm, 0.1), width: Quantity::millimetres($this->part->barWidthMm, 0.1), height: Quantity::millimetres($this->part->heightMm, 0.1)), $ofPart),
+            new Input(Sentence::of('sum.warp.layer'), Quantity::millimetres($this->part->layerHeightMm), $ofPart),
+            new Input(Sentence::of('sum.warp.curl'), Quantity::millimetres($this->curl->liftMm, 0.001), Sentence::of('sum.warp.curl_basis')),
+            new Input(Sentence::of('sum.warp.stretch'), Quantity::millimetres($this->demand->stretchMm, 0.1), Sentence::of('sum.warp.stretch_basis', soft: Quantity::millimetres(PeelDemand::SOFT_FOOT_MM))),
+            new Input(Sentence::of('sum.warp.pull'), Quantity::newtons($this->margin->demandN), $this->scaled()),
+            new Input(
+                Sentence::of('sum.warp.strength'),
+                Sentence::of('sum.warp.strength_span', middle: Quantity::megapascals($this->strength->middleMpa), low: Quantity::megapascals($this->strength->lowMpa), high: Quantity::megapascals($this->strength->highMpa)),
+                0 === $own
+                    ? Sentence::of('sum.warp.strength_grade', grade: Sentence::of('grade.'.$this->candidate->hold->grade->value))
+                    : Sentence::of('sum.warp.strength_pulls', pulls: Quantity::count($own)),
+            ),
+            new Input(Sentence::of('sum.warp.contact', foothold: $this->candidate->proposal->foothold()->words()), Quantity::squareMillimetres($this->margin->endAreaMm2), $ofPart),
         ];
         if (null !== $this->calibration?->timesTheModel) {
-            $inputs[] = new Input('Own lift readings', \sprintf('%d, %d of them lifted; %s × the free curl', $this->calibration->readings, $this->calibration->lifted, $n($this->calibration->timesTheModel, 1)), 'own runs');
+            $inputs[] = new Input(
+                Sentence::of('sum.warp.lifts'),
+                Sentence::of('sum.warp.lifts_of', readings: Quantity::count($this->calibration->readings), lifted: Quantity::count($this->calibration->lifted), times: Quantity::times($this->calibration->timesTheModel)),
+                Sentence::of('sum.basis.own_runs'),
+            );
         }
 
         return new Reckoning(
             'warp',
-            'Warp against hold',
-            \sprintf('%s, between %s and %s', self::times($this->margin->middle), self::times($this->margin->low), self::times($this->margin->high)),
-            'margin = strength × contact at the end ÷ pull; pull = 2·M·β·e^(−π/4)·sin(π/4), M = E·I·κ, κ = 6·α·(Tg − Te)·(n − 1) ÷ (n³·Δh), β = (k·b ÷ 4·E·I)^¼',
+            Sentence::of('sum.warp.title'),
+            Sentence::of('sum.warp.result', middle: self::times($this->margin->middle), low: self::times($this->margin->low), high: self::times($this->margin->high)),
+            Sentence::of('sum.warp.formula'),
             $inputs,
-            'Wang, Xi & Jin 2007; Hetényi 1946 (both from memory). Rough by a factor of 2 either way on top of the span of the strength; once own lifts set the scale, of 1.5.',
+            Sentence::of('sum.warp.source'),
         );
     }
 
     /** Where the scale of the pull is from. */
-    private function scaled(): string
+    private function scaled(): Sentence
     {
         $calibration = $this->calibration;
 
         return match (true) {
-            null !== $calibration?->marginWhereItLifts => \sprintf('the sum × %.2f, as %d own lifts began there', $calibration->marginWhereItLifts, $calibration->lifted),
-            null !== $calibration?->heldAtMargin => \sprintf('the sum × %.2f, as %d own runs held there', $calibration->heldAtMargin, $calibration->heldRuns),
-            default => 'the sum',
+            null !== $calibration?->marginWhereItLifts => Sentence::of('sum.warp.scaled_lifts', factor: Quantity::number($calibration->marginWhereItLifts), lifts: Quantity::count($calibration->lifted)),
+            null !== $calibration?->heldAtMargin => Sentence::of('sum.warp.scaled_held', factor: Quantity::number($calibration->heldAtMargin), runs: Quantity::count($calibration->heldRuns)),
+            default => Sentence::of('sum.basis.sum'),
         };
     }
 
-    private static function times(float $ratio): string
+    private static function times(float $ratio): Phrase
     {
-        return $ratio >= 100 ? 'over 100 ×' : number_format($ratio, $ratio < 10 ? 1 : 0, '.', '').' ×';
+        return $ratio >= 100 ? Sentence::of('warp.over', times: Quantity::times(100, 1)) : Quantity::times($ratio, $ratio < 10 ? 0.1 : 1);
     }
 
     private static function drivingK(Material $material, float $coolsToC): float

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose;
 
 use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Words\Sentence;
 
 /** What somebody would like beyond a part that holds and lets go. */
 final readonly class Wishes
@@ -32,12 +33,12 @@ final readonly class Wishes
         return $this->bareFirst ? [Criterion::Consumable, ...array_values(array_filter($order, static fn (Criterion $c): bool => Criterion::Consumable !== $c))] : $order;
     }
 
-    /** @return list<string> which wishes this surface does not meet */
+    /** @return list<Sentence> which wishes this surface does not meet */
     public function missedBy(Surface $surface): array
     {
         return array_values(array_filter([
-            null !== $this->finish && $this->finish->value !== $surface->finish ? \sprintf('It leaves a %s underside; you asked for %s.', $surface->finish, $this->finish->value) : null,
-            $this->exactHeight && $surface->textured() ? 'Its texture costs accuracy in height.' : null,
+            null !== $this->finish && $this->finish->value !== $surface->finish ? Sentence::of('wish.finish', has: Sentence::of('finish.'.$surface->finish), wanted: Sentence::of('finish.'.$this->finish->value)) : null,
+            $this->exactHeight && $surface->textured() ? Sentence::of('wish.exact_height') : null,
         ]));
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Fix;
 
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What the plate's own history says before anybody looks. */
 final readonly class PlateState
@@ -32,20 +34,20 @@ final readonly class PlateState
         };
     }
 
-    /** @return list<string> */
+    /** @return list<Sentence> */
     public function sentences(): array
     {
         $sentences = [];
         if (null !== $this->printsSinceWash) {
             $sentences[] = 0 === $this->printsSinceWash
-                ? 'Washed since its last print.'
-                : \sprintf('%d prints since its last wash; every %d at the latest is usual.', $this->printsSinceWash, CareDue::PRINTS_PER_WASH);
+                ? Sentence::of('fix.washed')
+                : Sentence::of('fix.since_wash', prints: Quantity::count($this->printsSinceWash), usual: Quantity::count(CareDue::PRINTS_PER_WASH));
         }
         if (null !== $this->printsSinceFitting) {
-            $sentences[] = \sprintf('%d prints on this surface so far.', $this->printsSinceFitting);
+            $sentences[] = Sentence::of('fix.since_fitting', prints: Quantity::count($this->printsSinceFitting));
         }
         if ($this->changedSinceHeld) {
-            $sentences[] = 'The printer was changed since this plate last held: gap and level come first.';
+            $sentences[] = Sentence::of('fix.changed');
         }
 
         return $sentences;

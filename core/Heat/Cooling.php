@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Heat;
 
+use Sitzplatz\Words\Sentence;
+
 /** A way to let a plate cool. */
 enum Cooling: string
 {
@@ -17,14 +19,9 @@ enum Cooling: string
     /** Air over the plate from a desk fan, m/s (our own choice). */
     public const FAN_MS = 2.0;
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::StillAir => 'on the printer, still air',
-            self::Fan => 'on the printer, with a fan',
-            self::OffPrinter => 'taken off the printer',
-            self::Freezer => 'in a freezer',
-        };
+        return Sentence::of('cooling.'.$this->value);
     }
 
     /** Whether the plate alone cools, or the bed with it. */

@@ -36,7 +36,7 @@ final readonly class HeatUp
     /** @param float $heaterW power of the whole heater */
     public static function of(Stack $stack, float $displayC, float $roomC, float $heaterW): self
     {
-        $heaterW > 0 || throw BadHeat::notPositive('heaterW', 'The power of the heater');
+        $heaterW > 0 || throw BadHeat::notPositive('heaterW');
         $areaM2 = $stack->widthMm * $stack->depthMm / 1e6;
         $most = $heaterW / $areaM2;
         $sensorC = $displayC - $stack->displayReadsHighK;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Heat;
 
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /**
  * Whether a heater and what switches it are up to a temperature. Practice asks for 0.2 W/cm² for 60 °C and 0.6 W/cm² for
  * 120 °C; between them and beyond the sum goes on in a straight line. Current = power ÷ voltage.
@@ -29,10 +32,10 @@ final readonly class HeaterCheck
     public static function of(float $heaterW, float $widthMm, float $depthMm, float $bedC, ?float $volts, ?float $limitA): self
     {
         foreach (['heaterW' => $heaterW, 'widthMm' => $widthMm, 'depthMm' => $depthMm] as $field => $value) {
-            $value > 0 || throw BadHeat::notPositive($field, 'It');
+            $value > 0 || throw BadHeat::notPositive($field);
         }
         if (null !== $volts && $volts <= 0) {
-            throw BadHeat::notPositive('heaterV', 'The voltage');
+            throw BadHeat::notPositive('heaterV');
         }
         $density = $heaterW / ($widthMm * $depthMm / 100);
         $needed = max(0.0, 0.2 + ($bedC - 60) * 0.4 / 60);
@@ -48,23 +51,23 @@ final readonly class HeaterCheck
         );
     }
 
-    /** @return list<string> */
+    /** @return list<Sentence> */
     public function cautions(): array
     {
         return array_values(array_filter([$this->overload(), $this->mainsCaution()]));
     }
 
     /** Null while what switches the heater is up to it, as far as is known. */
-    public function overload(): ?string
+    public function overload(): ?Sentence
     {
-        return false === $this->currentAllowed
-            ? \sprintf('The heater draws %.1f A, more than its output may carry: use a relay or a separate supply that is rated for it.', $this->currentA) : null;
+        return false === $this->currentAllowed && null !== $this->currentA
+            ? Sentence::of('heater.overload', current: Quantity::amperes($this->currentA)) : null;
     }
 
     /** For whoever works on the heater, not for whoever prints. */
-    public function mainsCaution(): ?string
+    public function mainsCaution(): ?Sentence
     {
         return $this->mains
-            ? 'Mains voltage kills: unplug before touching, protective earth on bed and frame, a thermal fuse, and work on it only by a qualified person under local codes.' : null;
+            ? Sentence::of('caution.mains') : null;
     }
 }

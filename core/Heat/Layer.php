@@ -20,10 +20,10 @@ final readonly class Layer
         public float $contactBelowM2KW = 0.0,
     ) {
         if (!is_finite($thicknessMm) || $thicknessMm <= 0) {
-            throw BadHeat::notPositive('thicknessMm', \sprintf('The thickness of %s', $of->name));
+            throw BadHeat::thickness($of->name);
         }
         if (!is_finite($contactBelowM2KW) || $contactBelowM2KW < 0) {
-            throw BadHeat::notPositive('contactBelowM2KW', 'A contact resistance');
+            throw BadHeat::notPositive('contactBelowM2KW');
         }
     }
 

@@ -31,7 +31,7 @@ final readonly class Stack
         }
         foreach (['widthMm' => $widthMm, 'depthMm' => $depthMm, 'resistanceFactor' => $resistanceFactor] as $field => $value) {
             if (!is_finite($value) || $value <= 0) {
-                throw BadHeat::notPositive($field, 'It');
+                throw BadHeat::notPositive($field);
             }
         }
     }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Words\Sentence;
+
 /** The answer to one question ("does it hold?"), why, and how many more pulls would settle it. */
 final readonly class Finding
 {
-    /** @param list<string> $reasons sentences, the deciding one first */
+    /** @param list<Sentence> $reasons the deciding one first */
     public function __construct(
         public Answer $answer,
         public array $reasons,

@@ -8,6 +8,7 @@ use Sitzplatz\Statistics\GamesHowell;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\WelchOneWay;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Words\Sentence;
 
 /**
  * One measure across the setups: Welch's one-way test and the Games–Howell pairs, or why they cannot be had. The family
@@ -16,14 +17,14 @@ use Sitzplatz\Test\Measure;
 final readonly class MeasureComparison
 {
     /**
-     * @param list<MeasureSummary>                                                     $setups
-     * @param list<array{a: string, b: string, result: ?GamesHowell, reason: ?string}> $pairs
+     * @param list<MeasureSummary>                                                       $setups
+     * @param list<array{a: string, b: string, result: ?GamesHowell, reason: ?Sentence}> $pairs
      */
     private function __construct(
         public Measure $measure,
         public array $setups,
         public ?WelchOneWay $overall,
-        public ?string $overallReason,
+        public ?Sentence $overallReason,
         public array $pairs,
     ) {
     }
@@ -54,42 +55,47 @@ final readonly class MeasureComparison
     /**
      * @param list<MeasureSummary> $summaries
      *
-     * @return array{?WelchOneWay, ?string}
+     * @return array{?WelchOneWay, ?Sentence}
      */
     private static function overall(array $summaries): array
     {
         if (\count($summaries) < 2) {
-            return [null, 'One setup alone has nothing to be compared with.'];
+            return [null, Sentence::of('figure.one_setup')];
         }
         $samples = [];
         foreach ($summaries as $summary) {
             $sample = $summary->sample();
             if (null === $sample) {
-                return [null, \sprintf('%s: %s', $summary->setup, $summary->reason ?? 'No spread.')];
+                return [null, $summary->whyNoSample()];
             }
             $samples[] = $sample;
         }
         try {
             return [WelchOneWay::of($samples), null];
         } catch (InvalidArgument $e) {
-            return [null, $e->getMessage()];
+            return [null, self::reason($e)];
         }
     }
 
-    /** @return array{a: string, b: string, result: ?GamesHowell, reason: ?string} */
-    private static function pair(MeasureSummary $a, MeasureSummary $b, int $groups, ?string $overallReason): array
+    /** @return array{a: string, b: string, result: ?GamesHowell, reason: ?Sentence} */
+    private static function pair(MeasureSummary $a, MeasureSummary $b, int $groups, ?Sentence $overallReason): array
     {
         $sampleA = $a->sample();
         $sampleB = $b->sample();
         if (null === $sampleA || null === $sampleB) {
             $worse = null === $sampleA ? $a : $b;
 
-            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => \sprintf('%s: %s', $worse->setup, $worse->reason ?? 'No spread.')];
+            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => $worse->whyNoSample()];
         }
         try {
             return ['a' => $a->setup, 'b' => $b->setup, 'result' => GamesHowell::pair($sampleA, $sampleB, $groups), 'reason' => null];
         } catch (InvalidArgument $e) {
-            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => $overallReason ?? $e->getMessage()];
+            return ['a' => $a->setup, 'b' => $b->setup, 'result' => null, 'reason' => $overallReason ?? self::reason($e)];
         }
+    }
+
+    private static function reason(InvalidArgument $undefined): Sentence
+    {
+        return Sentence::of('figure.'.$undefined->getMessage());
     }
 }

@@ -7,6 +7,8 @@ namespace Sitzplatz\Judge;
 use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * One measure of one setup. Lower bounds are never averaged as if they were exact: with any of them the mean, spread
@@ -16,13 +18,14 @@ final readonly class MeasureSummary
 {
     private function __construct(
         public string $setup,
+        public Measure $measure,
         /** Readings in all, lower bounds among them. */
         public int $n,
         public int $nAtLeast,
         public ?float $mean,
         public ?float $sd,
         public ?Interval $interval,
-        public ?string $reason,
+        public ?Sentence $reason,
         /** @var list<float> */
         public array $exact,
         /** @var list<float> */
@@ -43,20 +46,21 @@ final readonly class MeasureSummary
         }
         $n = \count($exact) + \count($atLeast);
         if ([] !== $atLeast) {
-            return new self($record->name, $n, \count($atLeast), null, null, null, \sprintf(
-                '%d of %d readings %s: an average would come out too low.',
-                \count($atLeast),
-                $n,
-                1 === \count($atLeast) ? 'is a lower bound' : 'are lower bounds',
-            ), $exact, $atLeast);
+            return new self($record->name, $measure, $n, \count($atLeast), null, null, null, Sentence::of('figure.lower_bounds', bounds: Quantity::count(\count($atLeast)), readings: Quantity::count($n)), $exact, $atLeast);
         }
         $sample = new Sample($exact);
 
-        return new self($record->name, $n, 0, $sample->mean, $sample->sd, $sample->interval(), match ($n) {
-            0 => 'No readings.',
-            1 => 'One reading has no spread.',
+        return new self($record->name, $measure, $n, 0, $sample->mean, $sample->sd, $sample->interval(), match ($n) {
+            0 => Sentence::of('figure.no_readings'),
+            1 => Sentence::of('figure.one_reading'),
             default => null,
         }, $exact, $atLeast);
+    }
+
+    /** Why there is no sample of this setup. */
+    public function whyNoSample(): Sentence
+    {
+        return Sentence::of('figure.of_setup', setup: $this->setup, reason: $this->reason ?? Sentence::of('figure.no_spread'));
     }
 
     /** The readings as a sample, or null where lower bounds or too few readings stand against it. */

@@ -7,6 +7,10 @@ namespace Sitzplatz\Judge;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * Readings as a CSV table: header `setup,run,measure,value,unit,status`; see docs/formats.md. All or nothing: a table
@@ -19,7 +23,7 @@ final readonly class ReadingsCsv
 
     /**
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows   reading is null for a void row
-     * @param list<array{line: int, message: string}>                                                           $faults
+     * @param list<array{line: int, message: Sentence}>                                                         $faults
      */
     private function __construct(public array $rows, public array $faults)
     {
@@ -42,19 +46,19 @@ final readonly class ReadingsCsv
                 continue;
             }
             if (!mb_check_encoding($line, 'UTF-8')) {
-                $faults[] = ['line' => $number, 'message' => 'This line is not UTF-8 text. Save the table as CSV in UTF-8.'];
+                $faults[] = ['line' => $number, 'message' => Sentence::of('table.not_utf8')];
                 continue;
             }
             $cells = array_map(trim(...), array_map(strval(...), str_getcsv($line, ',', '"', '')));
             if (null === $header) {
                 $header = array_map(strtolower(...), $cells);
                 if (self::HEADER !== $header) {
-                    return new self([], [['line' => $number, 'message' => \sprintf('The first line has to be: %s', implode(',', self::HEADER))]]);
+                    return new self([], [['line' => $number, 'message' => Sentence::of('table.header', header: implode(',', self::HEADER))]]);
                 }
                 continue;
             }
             if (\count($rows) >= self::MOST_ROWS) {
-                return new self([], [['line' => $number, 'message' => \sprintf('More than %d readings: split the table.', self::MOST_ROWS)]]);
+                return new self([], [['line' => $number, 'message' => Sentence::of('table.too_long', most: Quantity::count(self::MOST_ROWS))]]);
             }
             $fault = self::row($cells, $number, $rows);
             if (null !== $fault) {
@@ -62,9 +66,9 @@ final readonly class ReadingsCsv
             }
         }
         if (null === $header) {
-            $faults[] = ['line' => 1, 'message' => \sprintf('The file is empty. The first line has to be: %s', implode(',', self::HEADER))];
+            $faults[] = ['line' => 1, 'message' => Sentence::of('table.empty', header: implode(',', self::HEADER))];
         } elseif ([] === $rows && [] === $faults) {
-            $faults[] = ['line' => $number, 'message' => 'There are no readings below the header.'];
+            $faults[] = ['line' => $number, 'message' => Sentence::of('table.no_readings')];
         }
         foreach (self::repeated($rows) as $fault) {
             $faults[] = $fault;
@@ -86,7 +90,7 @@ final readonly class ReadingsCsv
         foreach ($this->rows as $i => $row) {
             $setups[$row['setup']] ??= [];
             if (null !== $row['reading']) {
-                $run = '' === $row['run'] ? "row $i" : 'run '.$row['run'];
+                $run = '' === $row['run'] ? "row/$i" : 'run/'.$row['run'];
                 $setups[$row['setup']][$run][] = $row['reading'];
             }
         }
@@ -102,34 +106,34 @@ final readonly class ReadingsCsv
      * @param list<string>                                                                                      $cells
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows
      */
-    private static function row(array $cells, int $number, array &$rows): ?string
+    private static function row(array $cells, int $number, array &$rows): ?Sentence
     {
         if (\count($cells) !== \count(self::HEADER)) {
-            return \sprintf('%d cells where there should be %d: %s', \count($cells), \count(self::HEADER), implode(',', self::HEADER));
+            return Sentence::of('table.cells', cells: Quantity::count(\count($cells)), wanted: Quantity::count(\count(self::HEADER)), header: implode(',', self::HEADER));
         }
         [$setup, $run, $name, $value, $unit, $status] = $cells;
         if ('' === $setup) {
-            return 'The setup is missing.';
+            return Sentence::of('table.no_setup');
         }
         $measure = Measure::tryFrom($name);
         if (null === $measure) {
-            return \sprintf('"%s" is not a measure. Use one of: %s', $name, implode(', ', array_column(Measure::cases(), 'value')));
+            return Sentence::of('table.measure', given: $name, measures: Listing::of(array_column(Measure::cases(), 'value'), Joined::Comma));
         }
         if (!\in_array($status, ['exact', 'at_least', 'void'], true)) {
-            return \sprintf('"%s" is not a status. Use exact, at_least or void.', $status);
+            return Sentence::of('table.status', given: $status);
         }
         if ('void' === $status && '' === $value) {
             $value = '0';
         }
         if (1 !== preg_match('/^[+-]?(\d+(\.\d*)?|\.\d+)([eE][+-]?\d+)?$/', $value)) {
-            return \sprintf('"%s" is not a number. Write it with a point, like 12.5.', $value);
+            return Sentence::of('table.number', given: $value);
         }
         $reading = null;
         if ('void' !== $status) {
             try {
                 $reading = Reading::entered($measure, (float) $value, $unit, 'at_least' === $status);
             } catch (BadReading $e) {
-                return $e->getMessage();
+                return $e->sentence;
             }
         }
         $rows[] = ['line' => $number, 'setup' => $setup, 'run' => $run, 'reading' => $reading, 'value' => (float) $value, 'unit' => $unit];
@@ -142,7 +146,7 @@ final readonly class ReadingsCsv
      *
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows
      *
-     * @return list<array{line: int, message: string}>
+     * @return list<array{line: int, message: Sentence}>
      */
     private static function repeated(array $rows): array
     {
@@ -154,7 +158,7 @@ final readonly class ReadingsCsv
             }
             $key = $row['setup']."\0".$row['run']."\0".$row['reading']->measure->value;
             if (isset($seen[$key])) {
-                $faults[] = ['line' => $row['line'], 'message' => \sprintf('Run %s of %s already has %s in line %d.', $row['run'], $row['setup'], $row['reading']->measure->value, $seen[$key])];
+                $faults[] = ['line' => $row['line'], 'message' => Sentence::of('table.repeated', run: $row['run'], setup: $row['setup'], measure: $row['reading']->measure->words(), line: Quantity::count($seen[$key]))];
             }
             $seen[$key] ??= $row['line'];
         }

@@ -6,6 +6,10 @@ namespace Sitzplatz\Judge;
 
 use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * The verdict on one setup. Held-or-not and the hot pull decide whether it holds; cold pull, effort and damage decide
@@ -45,37 +49,33 @@ final readonly class SetupJudgement
         return new self($record->name, $verdict, $hold, $release, $held, $more);
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
         return match (true) {
             Verdict::NotYetKnown !== $this->verdict => $this->verdict->words(),
-            null === $this->moreRuns => 'not yet known: more runs alone will not settle it',
-            1 === $this->moreRuns => 'not yet known: 1 more run',
-            default => \sprintf('not yet known: %d more runs', $this->moreRuns),
+            null === $this->moreRuns => Sentence::of('verdict.runs_will_not_settle'),
+            default => Sentence::of('verdict.more_runs', runs: Quantity::count($this->moreRuns)),
         };
     }
 
     private static function hold(SetupRecord $record, HeldRate $held, Limits $limits): Finding
     {
         $failures = $held->runs - $held->held;
-        $counted = \sprintf('%d of %d runs held to the end.', $held->held, $held->runs);
+        $counted = Sentence::of('hold.counted', held: Quantity::count($held->held), runs: Quantity::count($held->runs));
         if ($failures > $limits->failuresAllowed) {
             return new Finding(Answer::No, [
-                \sprintf('%d of %d runs did not hold; the plan allows %d.', $failures, $held->runs, $limits->failuresAllowed),
+                Sentence::of('hold.failed', failures: Quantity::count($failures), runs: Quantity::count($held->runs), allowed: Quantity::count($limits->failuresAllowed)),
             ]);
         }
         if (0 === $held->runs) {
-            return new Finding(Answer::NotYet, ['Nobody has said yet whether a part held.']);
+            return new Finding(Answer::NotYet, [Sentence::of('hold.nobody_said')]);
         }
         $summary = MeasureSummary::of($record, Measure::PullHot);
-        if ($summary->nAtLeast > 0) {
-            return new Finding(Answer::NotYet, [
-                $summary->reason.' Use a stronger test piece or a gauge with more range.',
-                $counted,
-            ], null);
+        if ($summary->nAtLeast > 0 && null !== $summary->reason) {
+            return new Finding(Answer::NotYet, [Sentence::of('hold.lower_bounds', reason: $summary->reason), $counted], null);
         }
         $pull = MeanAgainstLimit::of(new Sample($summary->exact), $limits->hotPullAtLeastN);
-        $sentence = self::boundSentence('hot pull', $pull, $limits->hotPullAtLeastN, $summary->n);
+        $sentence = self::bound(Measure::PullHot, $pull, $limits->hotPullAtLeastN, $summary->n);
         if (Answer::No === $pull->above) {
             return new Finding(Answer::No, [$sentence, $counted]);
         }
@@ -84,7 +84,7 @@ final readonly class SetupJudgement
         }
         if ($held->runs < $limits->runsPlanned) {
             return new Finding(Answer::NotYet, [
-                \sprintf('%d of %d planned runs are done.', $held->runs, $limits->runsPlanned),
+                Sentence::of('hold.planned', done: Quantity::count($held->runs), planned: Quantity::count($limits->runsPlanned)),
                 $sentence,
             ]);
         }
@@ -97,74 +97,67 @@ final readonly class SetupJudgement
         $hard = $record->count(Measure::Effort, $limits->effortAtMost->value);
         $damaged = $record->count(Measure::Damage, 0.5);
         if ($damaged > 0) {
-            return new Finding(Answer::No, [\sprintf('The plate was damaged in %d %s.', $damaged, 1 === $damaged ? 'run' : 'runs')]);
+            return new Finding(Answer::No, [Sentence::of('release.damaged', runs: Quantity::count($damaged))]);
         }
         if ($hard > $limits->failuresAllowed) {
-            return new Finding(Answer::No, [\sprintf(
-                '%d %s harder to take off than "%s"; the plan allows %d.',
-                $hard,
-                1 === $hard ? 'part was' : 'parts were',
-                $limits->effortAtMost->words(),
-                $limits->failuresAllowed,
+            return new Finding(Answer::No, [Sentence::of(
+                'release.too_hard',
+                parts: Quantity::count($hard),
+                effort: $limits->effortAtMost->words(),
+                allowed: Quantity::count($limits->failuresAllowed),
             )]);
         }
         $summary = MeasureSummary::of($record, Measure::PullCold);
         $above = \count(array_filter($summary->atLeast, static fn (float $n): bool => $n > $limits->coldPullAtMostN));
-        if ($summary->nAtLeast > 0) {
-            return new Finding(Answer::NotYet, [\sprintf(
-                '%s %d of them already above %s N.',
-                $summary->reason,
-                $above,
-                self::figure($limits->coldPullAtMostN),
+        if ($summary->nAtLeast > 0 && null !== $summary->reason) {
+            return new Finding(Answer::NotYet, [Sentence::of(
+                'release.lower_bounds',
+                reason: $summary->reason,
+                above: Quantity::count($above),
+                limit: Quantity::newtons($limits->coldPullAtMostN),
             )], null);
         }
         $pull = MeanAgainstLimit::of(new Sample($summary->exact), $limits->coldPullAtMostN);
         // "Above the limit" is the bad side here: the bound has to stay at or below it.
         $clear = null !== $pull->upperBound && $pull->upperBound <= $limits->coldPullAtMostN;
-        $sentence = self::boundSentence('cold pull', $pull, $limits->coldPullAtMostN, $summary->n);
+        $sentence = self::bound(Measure::PullCold, $pull, $limits->coldPullAtMostN, $summary->n);
         if (!$clear && Answer::Yes === $pull->above) {
             return new Finding(Answer::No, [$sentence]);
         }
-        $efforts = \count($record->readings(Measure::Effort));
-        $damages = \count($record->readings(Measure::Damage));
-        $missing = array_keys(array_filter(['release effort' => 0 === $efforts, 'damage' => 0 === $damages]));
         if (!$clear) {
             return new Finding(Answer::NotYet, [$sentence], $pull->moreReadings);
         }
+        $missing = array_filter([Measure::Effort, Measure::Damage], static fn (Measure $measure): bool => [] === $record->readings($measure));
         if ([] !== $missing) {
-            return new Finding(Answer::NotYet, [\sprintf('Nobody has noted the %s yet.', implode(' or the ', $missing)), $sentence]);
+            $words = array_map(static fn (Measure $measure): Sentence => $measure->words(), array_values($missing));
+
+            return new Finding(Answer::NotYet, [Sentence::of('release.not_noted', measures: Listing::of($words, Joined::Or)), $sentence]);
         }
         $short = $limits->coldRunsPlanned - $summary->n;
         if ($short > 0) {
             return new Finding(Answer::NotYet, [
-                \sprintf('%d of %d planned cold pulls are done.', $summary->n, $limits->coldRunsPlanned),
+                Sentence::of('release.planned', done: Quantity::count($summary->n), planned: Quantity::count($limits->coldRunsPlanned)),
                 $sentence,
             ], $short);
         }
 
-        return new Finding(Answer::Yes, [$sentence, \sprintf('No damage; at most %d harder than "%s".', $hard, $limits->effortAtMost->words())]);
+        return new Finding(Answer::Yes, [$sentence, Sentence::of('release.clean', harder: Quantity::count($hard), effort: $limits->effortAtMost->words())]);
     }
 
-    private static function boundSentence(string $pull, MeanAgainstLimit $mean, float $limitN, int $n): string
+    private static function bound(Measure $measure, MeanAgainstLimit $mean, float $limitN, int $n): Sentence
     {
         if (null === $mean->lowerBound || null === $mean->upperBound) {
-            return 0 === $n
-                ? \sprintf('There is no %s yet.', $pull)
-                : \sprintf('One %s has no spread: at least two are needed.', $pull);
+            return Sentence::of(0 === $n ? 'bound.none' : 'bound.one', measure: $measure->words());
         }
 
-        return \sprintf(
-            'Mean %s between %s and %s N (one-sided 95 %% bounds, n = %d) against %s N.',
-            $pull,
-            self::figure($mean->lowerBound),
-            self::figure($mean->upperBound),
-            $n,
-            self::figure($limitN),
+        return Sentence::of(
+            'bound.mean',
+            measure: $measure->words(),
+            low: Quantity::newtons($mean->lowerBound),
+            high: Quantity::newtons($mean->upperBound),
+            confidence: Quantity::share(MeanAgainstLimit::CONFIDENCE),
+            n: Quantity::count($n),
+            limit: Quantity::newtons($limitN),
         );
-    }
-
-    private static function figure(float $value): string
-    {
-        return number_format($value, 1, '.', '');
     }
 }

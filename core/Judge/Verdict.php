@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Words\Sentence;
+
 /** The four verdicts on a setup. */
 enum Verdict: string
 {
@@ -22,13 +24,8 @@ enum Verdict: string
         };
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::HoldsAndLetsGo => 'holds and lets go',
-            self::HoldsWillNotLetGo => 'holds but will not let go',
-            self::DoesNotHold => 'does not hold',
-            self::NotYetKnown => 'not yet known',
-        };
+        return Sentence::of('verdict.'.$this->value);
     }
 }

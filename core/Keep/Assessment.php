@@ -10,14 +10,16 @@ use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** Whether the evidence carries a profile: the acceptance plan, the limits, no damage, and the scope that is claimed. */
 final readonly class Assessment
 {
     /**
-     * @param list<string> $missing     sentences; none if the evidence carries the profile
-     * @param list<string> $countedRuns ids of the runs that count
-     * @param list<string> $voidRuns    ids, printed beside
+     * @param list<Sentence> $missing     none if the evidence carries the profile
+     * @param list<string>   $countedRuns ids of the runs that count
+     * @param list<string>   $voidRuns    ids, printed beside
      */
     private function __construct(
         public array $missing,
@@ -42,27 +44,18 @@ final readonly class Assessment
 
         $n = \count($counted);
         if ($n < $plan->runsNeeded) {
-            $missing[] = \sprintf(
-                '%d of %d runs are done: %d more.',
-                $n,
-                $plan->runsNeeded,
-                $plan->runsNeeded - $n,
-            );
+            $missing[] = Sentence::of('keep.runs_done', done: Quantity::count($n), needed: Quantity::count($plan->runsNeeded), more: Quantity::count($plan->runsNeeded - $n));
         }
         if ($failures > $plan->failuresAllowed) {
-            $missing[] = \sprintf('%d of %d runs failed; the plan allows %d.', $failures, $n, $plan->failuresAllowed);
+            $missing[] = Sentence::of('keep.failed', failures: Quantity::count($failures), runs: Quantity::count($n), allowed: Quantity::count($plan->failuresAllowed));
         }
         $damaged = $record->count(Measure::Damage, 0.5);
         if ($damaged > 0) {
-            $missing[] = \sprintf('The plate was damaged in %d %s.', $damaged, 1 === $damaged ? 'run' : 'runs');
+            $missing[] = Sentence::of('release.damaged', runs: Quantity::count($damaged));
         }
         $unsaid = \count(array_filter($counted, self::incomplete(...)));
         if ($unsaid > 0) {
-            $missing[] = \sprintf(
-                '%d %s not say whether the part held or, after cooling, how hard it was to take off and whether the plate was damaged.',
-                $unsaid,
-                1 === $unsaid ? 'run does' : 'runs do',
-            );
+            $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
         }
         foreach ([self::hotPull($record, $limits), self::coldPull($record, $limits)] as $sentence) {
             if (null !== $sentence) {
@@ -71,10 +64,10 @@ final readonly class Assessment
         }
         $proven = ProvenRange::of($counted);
         if ($claim->anyLot && ($proven->lots ?? 0) < ScopeClaim::ANY_NEEDS) {
-            $missing[] = \sprintf('"Any lot" needs runs with at least %d lots; there are %d.', ScopeClaim::ANY_NEEDS, $proven->lots ?? 0);
+            $missing[] = Sentence::of('keep.any_lot', needed: Quantity::count(ScopeClaim::ANY_NEEDS), lots: Quantity::count($proven->lots ?? 0));
         }
         if ($claim->anyPlate && ($proven->plates ?? 0) < ScopeClaim::ANY_NEEDS) {
-            $missing[] = \sprintf('"Any plate of this kind" needs runs on at least %d plates; there are %d.', ScopeClaim::ANY_NEEDS, $proven->plates ?? 0);
+            $missing[] = Sentence::of('keep.any_plate', needed: Quantity::count(ScopeClaim::ANY_NEEDS), plates: Quantity::count($proven->plates ?? 0));
         }
 
         return new self(
@@ -124,33 +117,37 @@ final readonly class Assessment
         return !isset($said[Measure::Effort->value], $said[Measure::Damage->value]);
     }
 
-    private static function hotPull(SetupRecord $record, AcceptanceLimits $limits): ?string
+    private static function hotPull(SetupRecord $record, AcceptanceLimits $limits): ?Sentence
     {
         $summary = MeasureSummary::of($record, Measure::PullHot);
         if ($summary->nAtLeast > 0) {
-            return 'Hot pull: '.$summary->reason;
+            return self::lowerBounds($summary);
         }
         $mean = MeanAgainstLimit::of(new Sample($summary->exact), $limits->hotPullAtLeastN);
 
-        return Answer::Yes === $mean->above ? null : \sprintf(
-            'The mean hot pull is not shown to clear %s N (%s).',
-            number_format($limits->hotPullAtLeastN, 1, '.', ''),
-            null === $mean->lowerBound ? 'two readings at least are needed' : \sprintf('95 %% bound %s N', number_format($mean->lowerBound, 1, '.', '')),
-        );
+        return Answer::Yes === $mean->above ? null : self::notShown('keep.hot_not_shown', $limits->hotPullAtLeastN, $mean->lowerBound);
     }
 
-    private static function coldPull(SetupRecord $record, AcceptanceLimits $limits): ?string
+    private static function coldPull(SetupRecord $record, AcceptanceLimits $limits): ?Sentence
     {
         $summary = MeasureSummary::of($record, Measure::PullCold);
         if ($summary->nAtLeast > 0) {
-            return 'Cold pull: '.$summary->reason;
+            return self::lowerBounds($summary);
         }
         $mean = MeanAgainstLimit::of(new Sample($summary->exact), $limits->coldPullAtMostN);
 
-        return null !== $mean->upperBound && $mean->upperBound <= $limits->coldPullAtMostN ? null : \sprintf(
-            'The mean cold pull is not shown to stay below %s N (%s).',
-            number_format($limits->coldPullAtMostN, 1, '.', ''),
-            null === $mean->upperBound ? 'two readings at least are needed' : \sprintf('95 %% bound %s N', number_format($mean->upperBound, 1, '.', '')),
-        );
+        return null !== $mean->upperBound && $mean->upperBound <= $limits->coldPullAtMostN ? null : self::notShown('keep.cold_not_shown', $limits->coldPullAtMostN, $mean->upperBound);
+    }
+
+    private static function lowerBounds(MeasureSummary $summary): Sentence
+    {
+        return Sentence::of('keep.lower_bounds', measure: $summary->measure->words(), reason: $summary->reason ?? Sentence::of('figure.no_spread'));
+    }
+
+    private static function notShown(string $key, float $limitN, ?float $boundN): Sentence
+    {
+        return Sentence::of($key, limit: Quantity::newtons($limitN), bound: null === $boundN
+            ? Sentence::of('bound.two_needed')
+            : Sentence::of('bound.at', confidence: Quantity::share(MeanAgainstLimit::CONFIDENCE), bound: Quantity::newtons($boundN)));
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What a validated profile may be trusted for. */
 final readonly class Scope
@@ -29,63 +30,45 @@ final readonly class Scope
     }
 
     /**
-     * Each point of the scope, whether the job is inside it, and why, in a sentence.
+     * Each point of the scope, whether the job is inside it, and why.
      *
      * @return list<ScopePoint>
      */
     public function check(Job $job): array
     {
+        $tooLong = null !== $job->minutes && $job->minutes > $this->longestJobMinutes;
+        $tooFull = $job->partCount > $this->mostParts;
+        $longest = Quantity::minutes($this->longestJobMinutes);
+        $most = Quantity::count($this->mostParts);
+
         return [
             null === $this->lotId
-                ? new ScopePoint('lot', true, 'Proven for any lot.')
-                : new ScopePoint('lot', $this->lotId === $job->lotId, match (true) {
-                    $this->lotId === $job->lotId => \sprintf('Proven with lot %s.', $this->lotName),
-                    null === $job->lotId => \sprintf('Proven with lot %s only, and no lot is chosen.', $this->lotName),
-                    default => \sprintf('Proven with lot %s only.', $this->lotName),
-                }),
-            new ScopePoint('printer', $this->printerId === $job->printerId, \sprintf(
-                $this->printerId === $job->printerId ? 'Proven on %s.' : 'Proven on %s only.',
-                $this->printerName,
+                ? new ScopePoint('lot', true, Sentence::of('scope.any_lot'))
+                : new ScopePoint('lot', $this->lotId === $job->lotId, Sentence::of(match (true) {
+                    $this->lotId === $job->lotId => 'scope.lot',
+                    null === $job->lotId => 'scope.lot_not_chosen',
+                    default => 'scope.lot_only',
+                }, lot: $this->lotName)),
+            new ScopePoint('printer', $this->printerId === $job->printerId, Sentence::of(
+                $this->printerId === $job->printerId ? 'scope.printer' : 'scope.printer_only',
+                printer: $this->printerName,
             )),
             new ScopePoint(
                 'room',
                 $job->roomC >= $this->roomLowC && $job->roomC <= $this->roomHighC,
-                \sprintf('Proven in a room of %s to %s °C; yours is %s °C.', Figure::short($this->roomLowC), Figure::short($this->roomHighC), Figure::short($job->roomC)),
+                Sentence::of('scope.room', low: Quantity::celsius($this->roomLowC), high: Quantity::celsius($this->roomHighC), room: Quantity::celsius($job->roomC)),
             ),
             new ScopePoint(
                 'enclosure',
                 !$this->enclosureNeeded || $job->enclosed,
-                $this->enclosureNeeded ? 'Proven in an enclosure.' : 'Proven without an enclosure.',
+                Sentence::of($this->enclosureNeeded ? 'scope.enclosure' : 'scope.no_enclosure'),
             ),
-            new ScopePoint(
-                'job',
-                null === $job->minutes || $job->minutes <= $this->longestJobMinutes,
-                \sprintf(
-                    null !== $job->minutes && $job->minutes > $this->longestJobMinutes
-                        ? 'The job takes %2$s; nothing beyond %1$s is proven.'
-                        : 'Proven for jobs up to %1$s.',
-                    self::duration($this->longestJobMinutes),
-                    self::duration($job->minutes ?? 0),
-                ),
-            ),
-            new ScopePoint(
-                'parts',
-                $job->partCount <= $this->mostParts,
-                \sprintf(
-                    $job->partCount > $this->mostParts
-                        ? '%2$d parts on the plate; nothing beyond %1$d is proven.'
-                        : (1 === $this->mostParts ? 'Proven for a single part on the plate.' : 'Proven for up to %1$d parts on the plate.'),
-                    $this->mostParts,
-                    $job->partCount,
-                ),
-            ),
+            new ScopePoint('job', !$tooLong, $tooLong
+                ? Sentence::of('scope.job_beyond', job: Quantity::minutes($job->minutes), longest: $longest)
+                : Sentence::of('scope.job', longest: $longest)),
+            new ScopePoint('parts', !$tooFull, $tooFull
+                ? Sentence::of('scope.parts_beyond', parts: Quantity::count($job->partCount), most: $most)
+                : Sentence::of('scope.parts', most: $most)),
         ];
-    }
-
-    private static function duration(float $minutes): string
-    {
-        $whole = (int) round($minutes);
-
-        return $whole < 90 ? \sprintf('%d min', $whole) : \sprintf('%d h %02d min', intdiv($whole, 60), $whole % 60);
     }
 }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
+use Sitzplatz\Words\Sentence;
+
 /** One point of a scope held against a job. */
 final readonly class ScopePoint
 {
-    public function __construct(public string $point, public bool $inScope, public string $sentence)
+    public function __construct(public string $point, public bool $inScope, public Sentence $sentence)
     {
     }
 }

@@ -4,66 +4,74 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
-/** A file from which no part can be read; the message says to a technician what is wrong with it. */
-final class BadShape extends \DomainException
+use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** A file from which no part can be read, with what is wrong with it. */
+final class BadShape extends Fault
 {
     public static function empty(): self
     {
-        return new self('The file is empty.');
+        return new self(Sentence::of('shape.empty'));
     }
 
     public static function unknownFormat(): self
     {
-        return new self('This is neither STL nor 3MF nor G-code: export the part in one of these.');
+        return new self(Sentence::of('shape.unknown_format'));
     }
 
     public static function noFacets(): self
     {
-        return new self('The file holds no facets: export the part again.');
+        return new self(Sentence::of('shape.no_facets'));
     }
 
-    public static function cutOff(string $what): self
+    /** The file ends before it is complete. */
+    public static function cutOff(?int $afterFacets = null): self
     {
-        return new self(\sprintf('The file is cut off: %s. Copy or export it again.', $what));
+        return new self(null === $afterFacets ? Sentence::of('shape.cut_off') : Sentence::of('shape.cut_off_after', facets: Quantity::count($afterFacets)));
     }
 
+    /** @param string $where mesh, gcode */
     public static function notANumber(string $where): self
     {
-        return new self(\sprintf('%s holds something that is not a number: export the part again.', $where));
+        return new self(Sentence::of('shape.not_a_number.'.$where));
     }
 
     public static function tooLarge(float $mm): self
     {
-        return new self(\sprintf('The part would be %.0f m long: check the units of the export.', $mm / 1000));
+        return new self(Sentence::of('shape.too_large', length: Quantity::millimetres($mm, 1000.0)));
     }
 
     public static function tooFine(): self
     {
-        return new self('The underside is meshed too finely to be read here: export it with a coarser tolerance, 0.02 mm will do.');
+        return new self(Sentence::of('shape.too_fine', tolerance: Quantity::millimetres(0.02)));
     }
 
     public static function flat(): self
     {
-        return new self('The part has no height: this is a drawing, not a body.');
+        return new self(Sentence::of('shape.flat'));
     }
 
     public static function notClosed(): self
     {
-        return new self('The mesh has no closed outline at the plate: repair it and export it again.');
+        return new self(Sentence::of('shape.not_closed'));
     }
 
-    public static function badXml(string $why): self
+    /** @param string $why doctype, unit, parts, nested, broken, or what else shape.xml knows */
+    public static function badXml(string $why, string $about = ''): self
     {
-        return new self(\sprintf('The model inside the 3MF file cannot be read: %s.', $why));
+        return new self(Sentence::of('shape.bad_xml', why: Sentence::of('shape.xml.'.$why, about: mb_substr($about, 0, 20))));
     }
 
+    /** @param string $why what shape.archive knows */
     public static function badArchive(string $why): self
     {
-        return new self(\sprintf('The 3MF file cannot be opened: %s.', $why));
+        return new self(Sentence::of('shape.bad_archive', why: Sentence::of('shape.archive.'.$why)));
     }
 
     public static function noExtrusion(): self
     {
-        return new self('The G-code lays down no plastic: is it the right file?');
+        return new self(Sentence::of('shape.no_extrusion'));
     }
 }

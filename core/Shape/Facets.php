@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Section;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * Takes the facets of a mesh one by one and keeps only what the plate sees: bounds, volume (sum of signed tetrahedra), and
@@ -102,7 +104,7 @@ final class Facets
     }
 
     /**
-     * @param list<string> $remarks
+     * @param list<Sentence> $remarks
      *
      * @throws BadShape if there is no body
      */
@@ -119,11 +121,11 @@ final class Facets
         $section = Section::of($this->kept, $this->lowestMm + min(self::SECTION_AT_MM, $height / 2));
         $this->kept = '';
         if ($section->repaired) {
-            $remarks[] = 'The mesh has gaps at the plate; they were closed in a straight line.';
+            $remarks[] = Sentence::of('shape.gaps');
         }
         $longest = max($height, $this->maxX - $this->minX, $this->maxY - $this->minY);
         if ($longest < 2) {
-            $remarks[] = \sprintf('The part is only %.2f mm long: was it exported in inches or metres?', $longest);
+            $remarks[] = Sentence::of('shape.tiny', length: Quantity::millimetres($longest));
         }
 
         return new PartShape(
@@ -143,7 +145,7 @@ final class Facets
     {
         // One coordinate that is not finite spoils the volume or the bounds.
         if (!is_finite($this->sixVolumes) || !is_finite($this->maxX - $this->minX + $this->maxY - $this->minY + $this->highestMm - $this->lowestMm)) {
-            throw BadShape::notANumber('The mesh');
+            throw BadShape::notANumber('mesh');
         }
         foreach ([$this->maxX - $this->minX, $this->maxY - $this->minY, $this->highestMm - $this->lowestMm] as $length) {
             if ($length > self::LONGEST_MM) {

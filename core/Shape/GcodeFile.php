@@ -6,6 +6,8 @@ namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Cells;
 use Sitzplatz\Shape\Internal\LayerTrace;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * G-code in the common RepRap dialect (from memory): G0 to G3 move, G20/G21 set inches or mm, G90/G91 and M82/M83 absolute
@@ -209,7 +211,7 @@ final class GcodeFile
         $pushed = null === $e ? 0.0 : $this->push($this->relativeE ? $e : $e - $this->e);
         if ($pushed > self::TRAVEL && (null !== $x || null !== $y)) {
             if (!is_finite($toX) || !is_finite($toY) || !is_finite($this->z) || max(abs($toX), abs($toY), abs($this->z)) > 1e5) {
-                throw BadShape::notANumber('A move');
+                throw BadShape::notANumber('move');
             }
             $this->topMm = max($this->topMm, $this->z);
             $this->layDown($number, $line, $toX, $toY, $pushed * $this->mm2OfFilament);
@@ -335,13 +337,13 @@ final class GcodeFile
         }
         $remarks = [];
         if (1 === \count($layers)) {
-            $remarks[] = 'The file has one layer only: a skirt cannot be told from the part and counts as part of it.';
+            $remarks[] = Sentence::of('shape.one_layer');
         }
         if ([] === $outlines) {
-            $remarks[] = 'No closed line was found in the first layer: corners and thin ends are not known.';
+            $remarks[] = Sentence::of('shape.no_closed_line');
         }
         if ($width < 0.15 || $width > 2.0) {
-            $remarks[] = \sprintf('By its plastic a first-layer line would be %.2f mm wide: reckoned with filament of 1.75 mm, is that right?', $width);
+            $remarks[] = Sentence::of('shape.line_width', width: Quantity::millimetres($width), filament: Quantity::millimetres(1.75));
         }
         [$minX, $minY, $maxX, $maxY] = self::extent([$shown], $apart);
 

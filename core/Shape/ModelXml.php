@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Mesh;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * The model of a 3MF file (3D Manufacturing Format, core specification, from memory): objects with a mesh or with
@@ -46,7 +48,7 @@ final class ModelXml
             $model->place($facets, $object, $transform);
         }
 
-        return $facets->shape(ShapeFormat::ThreeMf, 0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? \sprintf('%d objects stand on the plate; they are taken together.', \count($model->build)) : null])));
+        return $facets->shape(ShapeFormat::ThreeMf, 0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? Sentence::of('shape.objects', objects: Quantity::count(\count($model->build))) : null])));
     }
 
     private function parse(ByteSource $xml): void
@@ -58,11 +60,11 @@ final class ModelXml
         do {
             $chunk = $xml->read(1 << 16);
             if (false !== stripos($tail.$chunk, '<!DOCTYPE')) {
-                throw BadShape::badXml('it brings a document type, which a 3MF file never has');
+                throw BadShape::badXml('doctype');
             }
             $tail = substr($chunk, -10);
             if (0 === xml_parse($parser, $chunk, '' === $chunk)) {
-                throw BadShape::badXml(\sprintf('line %d: %s', xml_get_current_line_number($parser), xml_error_string(xml_get_error_code($parser)) ?? 'unknown fault'));
+                throw BadShape::badXml('broken', (string) xml_get_current_line_number($parser));
             }
         } while ('' !== $chunk);
         if ([] === $this->build) {
@@ -96,7 +98,7 @@ final class ModelXml
                 $this->build[] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
                 break;
             case 'model':
-                $this->mmPerUnit = self::MM_PER_UNIT[$a['unit'] ?? 'millimeter'] ?? throw BadShape::badXml('its unit of length is unknown');
+                $this->mmPerUnit = self::MM_PER_UNIT[$a['unit'] ?? 'millimeter'] ?? throw BadShape::badXml('unit');
         }
     }
 
@@ -105,7 +107,7 @@ final class ModelXml
     {
         foreach (array_keys($a) as $name) {
             if (str_ends_with($name, ':path')) {
-                throw BadShape::badXml('it is spread over several files; export it as one');
+                throw BadShape::badXml('parts');
             }
         }
     }
@@ -119,7 +121,7 @@ final class ModelXml
     private function number(array $a, string $name): float
     {
         if (!is_numeric($a[$name] ?? null)) {
-            throw BadShape::notANumber('A vertex');
+            throw BadShape::notANumber('vertex');
         }
 
         return (float) $a[$name] * $this->mmPerUnit;
@@ -133,7 +135,7 @@ final class ModelXml
         }
         $parts = preg_split('/\s+/', trim($text)) ?: [];
         if (12 !== \count($parts) || [] !== array_filter($parts, static fn (string $p): bool => !is_numeric($p))) {
-            throw BadShape::notANumber('A transformation');
+            throw BadShape::notANumber('transformation');
         }
 
         return array_map(floatval(...), $parts);
@@ -142,13 +144,13 @@ final class ModelXml
     private function facetsOf(string $object, int $depth): int
     {
         if ($depth > self::DEEPEST) {
-            throw BadShape::badXml('its objects are nested too deeply');
+            throw BadShape::badXml('nested');
         }
         if (isset($this->counted[$object])) {
             return $this->counted[$object];
         }
         if (!isset($this->meshes[$object]) && !isset($this->components[$object])) {
-            throw BadShape::badXml(\sprintf('it places an object "%s" that is not there', mb_substr($object, 0, 20)));
+            throw BadShape::badXml('object', $object);
         }
         $count = isset($this->meshes[$object]) ? $this->meshes[$object]->triangles() : 0;
         foreach ($this->components[$object] ?? [] as [$part]) {

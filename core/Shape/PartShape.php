@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
+use Sitzplatz\Words\Sentence;
+
 /** What was read from a file about a part and how it stands on the plate. */
 final readonly class PartShape
 {
-    /** @param list<string> $remarks */
+    /** @param list<Sentence> $remarks */
     public function __construct(
         public ShapeFormat $format,
         /** Null for G-code. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
+use Sitzplatz\Words\Sentence;
+
 enum ShapeFormat: string
 {
     case StlBinary = 'stl_binary';
@@ -11,13 +13,8 @@ enum ShapeFormat: string
     case ThreeMf = '3mf';
     case Gcode = 'gcode';
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::StlBinary => 'STL, binary',
-            self::StlAscii => 'STL, text',
-            self::ThreeMf => '3MF',
-            self::Gcode => 'G-code',
-        };
+        return Sentence::of('shape.format.'.$this->value);
     }
 }

@@ -34,7 +34,7 @@ final class StlFile
             $chunk = $carry.$rest->read($want - \strlen($carry));
             $whole = intdiv(\strlen($chunk), self::FACET);
             if (0 === $whole) {
-                throw BadShape::cutOff(\sprintf('its head says %d facets, and it holds %d', $said, $facets->count));
+                throw BadShape::cutOff();
             }
             for ($i = 0, $at = 12; $i < $whole; ++$i, $at += self::FACET) {
                 $f = unpack('g9', $chunk, $at);
@@ -70,7 +70,7 @@ final class StlFile
             preg_match_all('/^\s*vertex\s+(\S+)\s+(\S+)\s+(\S+)\s*$/mi', $lines, $found, \PREG_SET_ORDER);
             foreach ($found as [, $x, $y, $z]) {
                 if (!is_numeric($x) || !is_numeric($y) || !is_numeric($z)) {
-                    throw BadShape::notANumber('Facet '.($facets->count + 1));
+                    throw BadShape::notANumber('facet');
                 }
                 array_push($corners, (float) $x, (float) $y, (float) $z);
                 if (9 === \count($corners)) {
@@ -81,7 +81,7 @@ final class StlFile
             $ended = $ended || 1 === preg_match('/^\s*endsolid\b/mi', $lines);
         } while ('' !== $more);
         if (!$ended || [] !== $corners) {
-            throw 0 === $facets->count ? BadShape::noFacets() : BadShape::cutOff(\sprintf('it ends after %d facets without saying so', $facets->count));
+            throw 0 === $facets->count ? BadShape::noFacets() : BadShape::cutOff($facets->count);
         }
 
         return $facets->shape(ShapeFormat::StlAscii);

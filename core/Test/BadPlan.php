@@ -4,28 +4,25 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
-/** A comparison that cannot be carried out as planned; the message tells what to change. */
-final class BadPlan extends \DomainException
+use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** A comparison that cannot be carried out as planned. */
+final class BadPlan extends Fault
 {
     public static function noSetups(): self
     {
-        return new self('A comparison needs at least one setup.');
+        return new self(Sentence::of('plan.no_setups'));
     }
 
     public static function tooFewRuns(int $runs): self
     {
-        return new self(\sprintf(
-            'Every setup is visited at least twice, so plan at least 2 runs per setup, not %d.',
-            $runs,
-        ));
+        return new self(Sentence::of('plan.too_few_runs', runs: Quantity::count($runs)));
     }
 
     public static function hotRuns(int $hot, int $runs): self
     {
-        return new self(\sprintf(
-            'Of %d runs per setup, %d cannot give a hot pull: a part gives either a hot or a cold pull.',
-            $runs,
-            $hot,
-        ));
+        return new self(Sentence::of('plan.hot_runs', runs: Quantity::count($runs), hot: Quantity::count($hot)));
     }
 }

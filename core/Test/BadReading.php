@@ -4,28 +4,29 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
-/** A reading that cannot be taken as it stands; the message tells what to enter instead. */
-final class BadReading extends \DomainException
+use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
+
+/** A reading that cannot be taken as it stands. */
+final class BadReading extends Fault
 {
     public static function unit(Measure $measure, string $unit): self
     {
-        $units = array_map(static fn (string $u): string => '' === $u ? 'no unit' : $u, $measure->units());
+        $units = array_map(static fn (string $u): Sentence|string => '' === $u ? Sentence::of('reading.no_unit') : $u, $measure->units());
 
-        return new self(\sprintf(
-            '%s is given in %s, not in "%s".',
-            $measure->value,
-            implode(' or ', $units),
-            $unit,
-        ));
+        return new self(Sentence::of('reading.unit', measure: $measure->words(), units: Listing::of($units, Joined::Or), unit: $unit));
     }
 
-    public static function value(Measure $measure, string $wanted): self
+    /** @param Sentence $wanted what it has to be */
+    public static function value(Measure $measure, Sentence $wanted): self
     {
-        return new self(\sprintf('%s has to be %s.', $measure->value, $wanted));
+        return new self(Sentence::of('reading.value', measure: $measure->words(), wanted: $wanted));
     }
 
     public static function notAtLeast(Measure $measure): self
     {
-        return new self(\sprintf('%s cannot be "at least": only a pull force can be a lower bound.', $measure->value));
+        return new self(Sentence::of('reading.not_at_least', measure: $measure->words()));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Sentence;
+
 /** How hard a part was to take off, in the words of the bench. */
 enum Effort: int
 {
@@ -13,14 +15,8 @@ enum Effort: int
     case Scraper = 3;
     case Bonded = 4;
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::Loose => 'loose on its own',
-            self::Finger => 'lifts by finger',
-            self::Flex => 'flex needed',
-            self::Scraper => 'scraper needed',
-            self::Bonded => 'broke or bonded',
-        };
+        return Sentence::of('effort.'.strtolower($this->name));
     }
 }

@@ -7,6 +7,7 @@ namespace Sitzplatz\Test;
 use Sitzplatz\Units\ForceUnit;
 use Sitzplatz\Units\LengthUnit;
 use Sitzplatz\Units\TemperatureUnit;
+use Sitzplatz\Words\Sentence;
 
 /** What is read off a part; stored in N, mm, °C, or as a plain number. */
 enum Measure: string
@@ -36,6 +37,11 @@ enum Measure: string
         return self::PullHot === $this || self::PullCold === $this;
     }
 
+    public function words(): Sentence
+    {
+        return Sentence::of('measure.'.$this->value);
+    }
+
     public function isForce(): bool
     {
         return self::PullHot === $this || self::PullCold === $this;
@@ -52,7 +58,7 @@ enum Measure: string
             throw BadReading::unit($this, $unit);
         }
         if (!is_finite($value)) {
-            throw BadReading::value($this, 'a plain number');
+            throw BadReading::value($this, Sentence::of('reading.wanted.number'));
         }
         $fits = match ($this) {
             self::PullHot, self::PullCold => $value >= 0 && $value <= 1e6,
@@ -62,14 +68,7 @@ enum Measure: string
             self::ReleaseTemperature => $value >= -60 && $value <= 600,
         };
         if (!$fits) {
-            throw BadReading::value($this, match ($this) {
-                self::PullHot, self::PullCold => 'a force from 0 upwards',
-                self::Lift => 'a length from 0 to 100',
-                self::Held => '1 (held to the end) or 0 (did not)',
-                self::Damage => '1 (plate damaged) or 0 (not)',
-                self::Effort => 'a whole number from 0 (loose) to 4 (broke or bonded)',
-                self::ReleaseTemperature => 'a temperature a bed can have',
-            });
+            throw BadReading::value($this, Sentence::of('reading.wanted.'.$this->value));
         }
 
         return match ($this) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Sentence;
+
 /** How a print ended. Only a part that lay flat to the end has held. */
 enum Outcome: string
 {
@@ -23,13 +25,8 @@ enum Outcome: string
         return self::Held === $this || self::Lifted === $this;
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match ($this) {
-            self::Held => 'held to the end',
-            self::Lifted => 'a corner lifted',
-            self::CameOff => 'came off in the print',
-            self::PlateShifted => 'the plate itself shifted',
-        };
+        return Sentence::of('outcome.'.$this->value);
     }
 }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
+
 /**
  * Puts readings from a table into the planned runs of a comparison: each run number of a setup takes the next open run
  * of that setup whose pull fits; rows without a run number fill the open runs one measure at a time, in file order.
@@ -12,7 +16,7 @@ final readonly class PaperRuns
 {
     /**
      * @param array<string, array{readings: list<Reading>, void: bool}> $runs   by the id of the planned run
-     * @param list<array{line: int, message: string}>                   $faults none if everything found its place
+     * @param list<array{line: int, message: Sentence}>                 $faults none if everything found its place
      */
     private function __construct(public array $runs, public array $faults)
     {
@@ -29,7 +33,7 @@ final readonly class PaperRuns
         $groups = [];
         foreach ($rows as $row) {
             if (!\in_array($row['setup'], $names, true)) {
-                $faults[] = ['line' => $row['line'], 'message' => \sprintf('There is no setup "%s" here. The setups are: %s.', $row['setup'], implode(', ', $names))];
+                $faults[] = ['line' => $row['line'], 'message' => Sentence::of('paper.no_setup', setup: $row['setup'], setups: Listing::of($names, Joined::Comma))];
                 continue;
             }
             $groups['' === $row['run'] ? 'rows' : 'runs'][$row['setup']."\0".$row['run']][] = $row;
@@ -40,7 +44,7 @@ final readonly class PaperRuns
             $readings = array_values(array_filter(array_column($group, 'reading')));
             $pull = self::pullOf($readings);
             if (false === $pull) {
-                $faults[] = ['line' => $first['line'], 'message' => \sprintf('Run %s of %s has both a hot and a cold pull: a part gives only one.', $first['run'], $first['setup'])];
+                $faults[] = ['line' => $first['line'], 'message' => Sentence::of('paper.two_pulls', run: $first['run'], setup: $first['setup'])];
                 continue;
             }
             $run = self::next($open, $taken, $first['setup'], $pull);
@@ -126,10 +130,10 @@ final readonly class PaperRuns
         return null;
     }
 
-    private static function noneLeft(string $setup, ?PullKind $pull): string
+    private static function noneLeft(string $setup, ?PullKind $pull): Sentence
     {
         return null === $pull
-            ? \sprintf('%s has no planned run left for this.', $setup)
-            : \sprintf('%s has no planned run with a %s pull left.', $setup, $pull->value);
+            ? Sentence::of('paper.none_left', setup: $setup)
+            : Sentence::of('paper.none_left_'.$pull->value, setup: $setup);
     }
 }

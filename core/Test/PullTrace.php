@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Sentence;
+
 /** The record of one pull: its peak, and whether the peak is the force that let go or only a lower bound. */
 final readonly class PullTrace
 {
@@ -34,7 +36,7 @@ final readonly class PullTrace
             }
         }
         if (null === $peak || $peak->forceN <= 0) {
-            throw BadReading::value(Measure::PullHot, 'pulled: the gauge has seen no force yet');
+            throw BadReading::value(Measure::PullHot, Sentence::of('reading.wanted.pulled'));
         }
         $last = $samples[\count($samples) - 1];
 

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /** How long a comparison takes, and what the second visit to every plate costs. */
 final readonly class TimeEstimate
 {
@@ -29,15 +32,14 @@ final readonly class TimeEstimate
         );
     }
 
-    /** In the words of a bench plan. */
-    public function secondVisitSentence(RunOrder $order): string
+    /** What it buys, and what it costs. */
+    public function secondVisitSentence(RunOrder $order): Sentence
     {
-        return \sprintf(
-            'Visiting every plate twice takes %d plate changes instead of %d, %d minutes more. '
-            .'It is what tells a difference between setups from a difference between two fittings of one plate.',
-            $order->plateChanges,
-            $order->plateChangesSingleVisit,
-            (int) round($this->secondVisitMinutes),
+        return Sentence::of(
+            'plan.second_visit',
+            changes: Quantity::count($order->plateChanges),
+            single: Quantity::count($order->plateChangesSingleVisit),
+            more: Quantity::minutes($this->secondVisitMinutes),
         );
     }
 }

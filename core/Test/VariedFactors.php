@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
+
 /** What differs between the setups of a comparison, and whether a difference can be put down to one cause. */
 final readonly class VariedFactors
 {
-    /** @param list<string> $names the factors with more than one value */
+    /** @param list<string> $names the factors with more than one value: surface, plate, agent, bed, bed_after */
     private function __construct(public array $names)
     {
     }
@@ -33,15 +36,18 @@ final readonly class VariedFactors
         return \count($this->names) > 1;
     }
 
-    public function sentence(): string
+    /** @return list<Sentence> */
+    public function words(): array
+    {
+        return array_map(static fn (string $factor): Sentence => Sentence::of('factor.'.$factor), $this->names);
+    }
+
+    public function sentence(): Sentence
     {
         return match (true) {
-            [] === $this->names => 'Nothing differs between the setups.',
-            $this->confounded() => \sprintf(
-                'The setups differ in %s: whole setups can be judged, but a difference cannot be put down to one of these.',
-                implode(' and ', [implode(', ', \array_slice($this->names, 0, -1)), $this->names[\count($this->names) - 1]]),
-            ),
-            default => \sprintf('Only the %s differs, so a difference comes from it.', $this->names[0]),
+            [] === $this->names => Sentence::of('varied.nothing'),
+            $this->confounded() => Sentence::of('varied.confounded', factors: Listing::of($this->words())),
+            default => Sentence::of('varied.one', factor: $this->words()[0]),
         };
     }
 }

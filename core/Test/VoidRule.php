@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Sentence;
+
 /** When a run may be declared void. */
 final class VoidRule
 {
@@ -11,12 +13,12 @@ final class VoidRule
      * Once the outcome has been seen, it takes a person other than the one who made the run: else a failure could be
      * talked away.
      *
-     * @return string|null why not, or null if it may be
+     * @return Sentence|null why not, or null if it may be
      */
-    public static function refuses(bool $outcomeSeen, string $madeBy, string $voidedBy): ?string
+    public static function refuses(bool $outcomeSeen, string $madeBy, string $voidedBy): ?Sentence
     {
         return $outcomeSeen && $madeBy === $voidedBy
-            ? 'The outcome of this run is known already. Somebody else has to declare it void.'
+            ? Sentence::of('run.void_by_another')
             : null;
     }
 }

@@ -13,7 +13,17 @@ enum ForceUnit: string
 
     public function newtons(float $value): float
     {
-        return $value * match ($this) {
+        return $value * $this->factor();
+    }
+
+    public function ofNewtons(float $newtons): float
+    {
+        return $newtons / $this->factor();
+    }
+
+    private function factor(): float
+    {
+        return match ($this) {
             self::Newton => 1.0,
             self::KilogramForce => 9.80665,
             self::PoundForce => 4.4482216152605,

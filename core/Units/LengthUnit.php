@@ -14,4 +14,9 @@ enum LengthUnit: string
     {
         return self::Inch === $this ? $value * 25.4 : $value;
     }
+
+    public function ofMillimetres(float $millimetres): float
+    {
+        return self::Inch === $this ? $millimetres / 25.4 : $millimetres;
+    }
 }

@@ -14,4 +14,15 @@ enum TemperatureUnit: string
     {
         return self::Fahrenheit === $this ? ($value - 32) / 1.8 : $value;
     }
+
+    public function ofCelsius(float $celsius): float
+    {
+        return self::Fahrenheit === $this ? 1.8 * $celsius + 32 : $celsius;
+    }
+
+    /** A difference has no offset. */
+    public function ofKelvin(float $kelvin): float
+    {
+        return self::Fahrenheit === $this ? 1.8 * $kelvin : $kelvin;
+    }
 }

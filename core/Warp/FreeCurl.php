@@ -26,9 +26,9 @@ final readonly class FreeCurl
     public function __construct(float $lengthMm, int $layers, float $layerHeightMm, float $expansionPerK, float $drivingK)
     {
         $layers >= 2 || throw BadWarp::layers();
-        $lengthMm > 0 || throw BadWarp::notPositive('The length');
-        $layerHeightMm > 0 || throw BadWarp::notPositive('The layer height');
-        $expansionPerK > 0 || throw BadWarp::notPositive('The expansion');
+        $lengthMm > 0 || throw BadWarp::notPositive('length');
+        $layerHeightMm > 0 || throw BadWarp::notPositive('layer_height');
+        $expansionPerK > 0 || throw BadWarp::notPositive('expansion');
         if ($drivingK <= 0) {
             $this->radiusMm = \INF;
             $this->liftMm = 0.0;

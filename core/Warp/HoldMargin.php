@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Warp;
 
+use Sitzplatz\Words\Sentence;
+
 /**
  * Holding force of the end of a part over the pull that wants to lift it. Above 1 it should stay down. The sum is rough:
  * the span says how rough.
@@ -58,13 +60,13 @@ final readonly class HoldMargin
         return \M_PI / 2 * $radiusMm ** 2;
     }
 
-    public function words(): string
+    public function words(): Sentence
     {
-        return match (true) {
-            $this->low >= 1 => 'stays down, also at the rough end of the sum',
-            $this->middle >= 1 => 'should stay down; the rough end of the sum says it may lift',
-            $this->high >= 1 => 'is likely to lift; only the kind end of the sum says it stays down',
-            default => 'will lift',
-        };
+        return Sentence::of(match (true) {
+            $this->low >= 1 => 'margin.stays',
+            $this->middle >= 1 => 'margin.should_stay',
+            $this->high >= 1 => 'margin.likely_lifts',
+            default => 'margin.lifts',
+        });
     }
 }

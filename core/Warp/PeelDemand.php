@@ -13,7 +13,7 @@ namespace Sitzplatz\Warp;
 final readonly class PeelDemand
 {
     /** The soft part of the bond: so much of the part's own foot gives way, mm (our own choice; the force goes with its fourth root). */
-    private const SOFT_FOOT_MM = 0.2;
+    public const SOFT_FOOT_MM = 0.2;
 
     public float $momentNmm;
     /** 1/mm. */
@@ -28,9 +28,9 @@ final readonly class PeelDemand
     /** @throws BadWarp */
     public function __construct(FreeCurl $curl, float $widthMm, float $heightMm, float $modulusMpa)
     {
-        $widthMm > 0 || throw BadWarp::notPositive('The width');
-        $heightMm > 0 || throw BadWarp::notPositive('The height');
-        $modulusMpa > 0 || throw BadWarp::notPositive('The modulus');
+        $widthMm > 0 || throw BadWarp::notPositive('width');
+        $heightMm > 0 || throw BadWarp::notPositive('height');
+        $modulusMpa > 0 || throw BadWarp::notPositive('modulus');
         $stiffness = $modulusMpa * $widthMm * $heightMm ** 3 / 12;
         $this->momentNmm = is_finite($curl->radiusMm) ? $stiffness / $curl->radiusMm : 0.0;
         $this->beta = ($modulusMpa / self::SOFT_FOOT_MM * $widthMm / (4 * $stiffness)) ** 0.25;

@@ -8,7 +8,7 @@ namespace Sitzplatz\Warp;
 final readonly class Surroundings
 {
     /** A closed box without a heater of its own settles at so much of the way from room to bed (from memory). */
-    private const CLOSED_BOX = 0.35;
+    public const CLOSED_BOX = 0.35;
 
     /** Of a printed plastic, W/mK (memory). */
     private const CONDUCTIVITY_WMK = 0.2;

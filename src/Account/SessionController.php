@@ -6,6 +6,7 @@ namespace App\Account;
 
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
+use App\Platform\Http\Answer;
 use App\Platform\Http\CsrfGuard;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
@@ -40,12 +41,12 @@ final readonly class SessionController
     #[Route('/api/session', name: 'getSession', methods: ['GET'])]
     #[Route('/api/session', name: 'openSession', methods: ['POST'])]
     #[Route('/api/demo-session', name: 'openDemoSession', methods: ['POST'])]
-    public function session(): JsonResponse
+    public function session(): Answer
     {
         $user = $this->security->getUser();
         $signedIn = $user instanceof User;
 
-        return new JsonResponse([
+        return new Answer([
             'user' => $signedIn ? $user->toArray() : null,
             'csrf' => $signedIn ? $this->tokens->getToken(CsrfGuard::TOKEN)->getValue() : null,
             'demo' => $this->demo,
@@ -66,7 +67,7 @@ final readonly class SessionController
     }
 
     #[Route('/api/first-lead', name: 'createFirstLead', methods: ['POST'])]
-    public function firstLead(Request $request): JsonResponse
+    public function firstLead(Request $request): Answer
     {
         $body = $this->contract->body($request);
         if ($this->entities->getRepository(User::class)->count() > 0) {
@@ -78,11 +79,11 @@ final readonly class SessionController
         $this->audit->note('account created', $user->id, ['role' => 'lead']);
         $this->entities->flush();
 
-        return new JsonResponse($user->toArray(), 201);
+        return new Answer($user->toArray(), 201);
     }
 
     #[Route('/api/preferences', name: 'savePreferences', methods: ['PUT'])]
-    public function preferences(Request $request): JsonResponse
+    public function preferences(Request $request): Answer
     {
         $user = $this->current->get();
         /** @var array<string, string> $body */
@@ -94,7 +95,7 @@ final readonly class SessionController
     }
 
     #[Route('/api/bench', name: 'saveBench', methods: ['PUT'])]
-    public function bench(Request $request): JsonResponse
+    public function bench(Request $request): Answer
     {
         $user = $this->current->get();
         $user->bench = $this->contract->body($request);

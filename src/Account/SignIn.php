@@ -7,6 +7,7 @@ namespace App\Account;
 use App\Platform\Contract\Contract;
 use App\Platform\Http\Problem;
 use App\Platform\Http\ProblemResponse;
+use App\Platform\Words\Wording;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
@@ -29,6 +30,7 @@ final class SignIn extends AbstractAuthenticator
         private readonly UserProviderInterface $users,
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly SignInThrottle $throttle,
+        private readonly Wording $wording,
         private readonly bool $demo,
     ) {
     }
@@ -79,6 +81,6 @@ final class SignIn extends AbstractAuthenticator
     {
         return ProblemResponse::of(new Problem(401, 'Not signed in', 'Name and password do not fit. Check both, then try again.', [
             ['field' => 'password', 'message' => 'Name and password do not fit.'],
-        ]));
+        ]), $this->wording);
     }
 }

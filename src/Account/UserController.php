@@ -8,10 +8,10 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Routing\Attribute\Route;
@@ -33,15 +33,15 @@ final readonly class UserController
     }
 
     #[Route('/api/users', name: 'listUsers', methods: ['GET'])]
-    public function list(): JsonResponse
+    public function list(): Answer
     {
         $users = $this->entities->getRepository(User::class)->findBy([], ['name' => 'ASC']);
 
-        return new JsonResponse(array_map(static fn (User $user): array => $user->toArray(), $users));
+        return new Answer(array_map(static fn (User $user): array => $user->toArray(), $users));
     }
 
     #[Route('/api/users', name: 'createUser', methods: ['POST'])]
-    public function create(Request $request): JsonResponse
+    public function create(Request $request): Answer
     {
         $body = $this->contract->body($request);
         [$user, $new] = $this->creation->create(User::class, $body, function (Uuid $id) use ($body): User {
@@ -52,11 +52,11 @@ final readonly class UserController
             return $user;
         });
 
-        return new JsonResponse($user->toArray(), $new ? 201 : 200);
+        return new Answer($user->toArray(), $new ? 201 : 200);
     }
 
     #[Route('/api/users/{id}', name: 'updateUser', methods: ['PUT'])]
-    public function update(string $id, Request $request): JsonResponse
+    public function update(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $own = $this->current->get()->id->toRfc4122() === $id;
@@ -64,7 +64,7 @@ final readonly class UserController
             throw Problem::invalid('role', 'You cannot take the lead role from yourself. Ask another lead.');
         }
 
-        return new JsonResponse($this->edit->save(User::class, $id, $body, function (User $user) use ($body): void {
+        return new Answer($this->edit->save(User::class, $id, $body, function (User $user) use ($body): void {
             $user->displayName = $body['displayName'];
             $user->role = Role::from($body['role']);
             $user->active = $body['active'];

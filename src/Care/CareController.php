@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Now;
 use App\Shelf\AgentStock;
 use App\Shelf\PlateRepository;
@@ -16,7 +17,6 @@ use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Catalogue\Catalogue;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -38,12 +38,12 @@ final readonly class CareController
     }
 
     #[Route('/api/care', name: 'getCare', methods: ['GET'])]
-    public function get(): JsonResponse
+    public function get(): Answer
     {
         $history = $this->history->all();
         $changes = $this->entities->getRepository(ChangeEvent::class)->findBy([], ['createdAt' => 'DESC'], 20);
 
-        return new JsonResponse([
+        return new Answer([
             'sides' => array_map(function (PlateSide $side) use ($history): array {
                 $counts = $history[$side->id->toRfc4122()];
                 $surface = $this->catalogue->surface($side->current()->surfaceId);
@@ -66,7 +66,7 @@ final readonly class CareController
     }
 
     #[Route('/api/plate-sides/{id}/care', name: 'noteCare', methods: ['POST'])]
-    public function note(string $id, Request $request): JsonResponse
+    public function note(string $id, Request $request): Answer
     {
         $side = $this->edit->find(PlateSide::class, $id);
         $body = $this->contract->body($request);
@@ -80,11 +80,11 @@ final readonly class CareController
             $body['note'],
         ));
 
-        return new JsonResponse(['id' => $event->id->toRfc4122()], $new ? 201 : 200);
+        return new Answer(['id' => $event->id->toRfc4122()], $new ? 201 : 200);
     }
 
     #[Route('/api/printers/{id}/changes', name: 'noteChange', methods: ['POST'])]
-    public function change(string $id, Request $request): JsonResponse
+    public function change(string $id, Request $request): Answer
     {
         $printer = $this->edit->find(Printer::class, $id);
         $body = $this->contract->body($request);
@@ -97,6 +97,6 @@ final readonly class CareController
             $body['note'],
         ));
 
-        return new JsonResponse($event->toArray(), $new ? 201 : 200);
+        return new Answer($event->toArray(), $new ? 201 : 200);
     }
 }

@@ -10,6 +10,7 @@ use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\Number;
@@ -17,7 +18,6 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Grade;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -40,28 +40,25 @@ final readonly class CatalogueController
     }
 
     #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
-    public function catalogue(): JsonResponse
+    public function catalogue(): Answer
     {
-        $data = $this->loader->data();
-        unset($data['pairings']);
-
-        return new JsonResponse([...$data, 'digest' => $this->shop->ours()->digest]);
+        return new Answer([...$this->loader->texts(), 'digest' => $this->shop->ours()->digest]);
     }
 
     #[Route('/api/catalogue/pairs', name: 'listPairs', methods: ['GET'])]
-    public function pairs(): JsonResponse
+    public function pairs(): Answer
     {
-        return new JsonResponse($this->data->pairs());
+        return new Answer($this->data->pairs());
     }
 
     #[Route('/api/catalogue/pairs/{materialId}/{surfaceId}', name: 'getPair', methods: ['GET'])]
-    public function pair(string $materialId, string $surfaceId): JsonResponse
+    public function pair(string $materialId, string $surfaceId): Answer
     {
-        return new JsonResponse($this->data->pair($materialId, $surfaceId) ?? throw Problem::notFound());
+        return new Answer($this->data->pair($materialId, $surfaceId) ?? throw Problem::notFound());
     }
 
     #[Route('/api/catalogue/facts', name: 'addFact', methods: ['POST'])]
-    public function add(Request $request): JsonResponse
+    public function add(Request $request): Answer
     {
         $body = $this->contract->body($request);
         [$fact, $new] = $this->creation->create(StoredFact::class, $body, function (Uuid $id) use ($body): StoredFact {
@@ -89,7 +86,7 @@ final readonly class CatalogueController
             try {
                 $this->shop->get()->check($fact->fact($ours->material($fact->materialId)->filament));
             } catch (BadCatalogue $bad) {
-                throw Problem::invalid('window', $bad->getMessage());
+                throw Problem::invalid('window', $bad->sentence);
             }
             $this->audit->note('fact added', $id, $body);
 
@@ -97,12 +94,12 @@ final readonly class CatalogueController
         });
         $this->shop->reset();
 
-        return new JsonResponse($fact->toArray(), $new ? 201 : 200);
+        return new Answer($fact->toArray(), $new ? 201 : 200);
     }
 
     /** Nothing is deleted: a withdrawn fact stays in the record, and ours counts again. */
     #[Route('/api/catalogue/facts/{id}/withdraw', name: 'withdrawFact', methods: ['POST'])]
-    public function withdraw(string $id, Request $request): JsonResponse
+    public function withdraw(string $id, Request $request): Answer
     {
         $this->contract->body($request);
         $fact = $this->edit->find(StoredFact::class, $id);
@@ -113,6 +110,6 @@ final readonly class CatalogueController
         });
         $this->shop->reset();
 
-        return new JsonResponse($fact->toArray());
+        return new Answer($fact->toArray());
     }
 }

@@ -7,6 +7,7 @@ namespace App\Choose;
 use App\Platform\Contract\Contract;
 use App\Platform\Http\Problem;
 use App\Platform\JsonFileCommand;
+use App\Platform\Words\Wording;
 use App\Shelf\Lot;
 use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
@@ -21,9 +22,9 @@ final class ChooseCommand extends JsonFileCommand
         private readonly Contract $contract,
         private readonly Choosing $choosing,
         private readonly EntityManagerInterface $entities,
-        private readonly PlateRepository $plates,
-    ) {
-        parent::__construct();
+        private readonly PlateRepository $plates, Wording $wording)
+    {
+        parent::__construct($wording);
     }
 
     protected function answer(string $path): array

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Platform\Contract\Contract;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use Sitzplatz\Shape\BadShape;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -22,23 +22,23 @@ final readonly class ChooseController
     }
 
     #[Route('/api/choose', name: 'choose', methods: ['POST'])]
-    public function choose(Request $request): JsonResponse
+    public function choose(Request $request): Answer
     {
-        return new JsonResponse($this->choosing->answer($this->contract->body($request)));
+        return new Answer($this->choosing->answer($this->contract->body($request)));
     }
 
     /** The file is the body as it is: it is streamed to disk and read from there, and nothing of it is kept. */
     #[Route('/api/parts/read', name: 'readPart', methods: ['POST'])]
-    public function readPart(Request $request): JsonResponse
+    public function readPart(Request $request): Answer
     {
         set_time_limit(self::MOST_SECONDS);
         $path = (string) tempnam(sys_get_temp_dir(), 'part');
         try {
             $this->store($request, $path);
 
-            return new JsonResponse(PartReading::toArray(PartReading::file($path)));
+            return new Answer(PartReading::toArray(PartReading::file($path)));
         } catch (BadShape $bad) {
-            throw Problem::invalid('file', $bad->getMessage());
+            throw Problem::invalid('file', $bad->sentence);
         } finally {
             unlink($path);
         }

@@ -206,7 +206,7 @@ final readonly class Choosing
 
         return [
             'key' => self::key($candidate),
-            'label' => $candidate->label(),
+            'label' => $candidate->proposal->label(),
             'plateSideId' => $proposal->side->id,
             'sideLabel' => $proposal->side->label,
             'surfaceName' => $proposal->surface->name,
@@ -243,7 +243,7 @@ final readonly class Choosing
 
         return [
             'key' => self::key($candidate),
-            'label' => $candidate->label(),
+            'label' => $candidate->proposal->label(),
             'reasons' => $candidate->reasons(),
             'heeds' => $candidate->heeds(),
             'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
@@ -267,7 +267,7 @@ final readonly class Choosing
                 'waits' => $sums->release->waits,
                 'steps' => $sums->release->steps,
                 'never' => $sums->release->never,
-                'doneHot' => $sums->release->doneHot,
+                'doneHot' => $sums->release->doneHot ?? '',
             ],
             'reckonings' => array_map(static fn (Reckoning $r): array => [
                 'id' => $r->id,

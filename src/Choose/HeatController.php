@@ -9,13 +9,13 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Shelf\SurfaceMeasurement;
 use App\Shelf\SurfaceMeasurementRepository;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -36,19 +36,19 @@ final readonly class HeatController
     }
 
     #[Route('/api/heat', name: 'reckonHeat', methods: ['POST'])]
-    public function reckon(Request $request): JsonResponse
+    public function reckon(Request $request): Answer
     {
-        return new JsonResponse($this->sums->answer($this->contract->body($request)));
+        return new Answer($this->sums->answer($this->contract->body($request)));
     }
 
     #[Route('/api/surface-temperatures', name: 'listSurfaceTemperatures', methods: ['GET'])]
-    public function list(): JsonResponse
+    public function list(): Answer
     {
-        return new JsonResponse(array_map(static fn (SurfaceMeasurement $m): array => $m->toArray(), $this->measurements->recent()));
+        return new Answer(array_map(static fn (SurfaceMeasurement $m): array => $m->toArray(), $this->measurements->recent()));
     }
 
     #[Route('/api/surface-temperatures', name: 'addSurfaceTemperature', methods: ['POST'])]
-    public function add(Request $request): JsonResponse
+    public function add(Request $request): Answer
     {
         $body = $this->contract->body($request);
         if ($body['surfaceC'] <= $body['roomC'] + 1) {
@@ -70,6 +70,6 @@ final readonly class HeatController
             return $measurement;
         });
 
-        return new JsonResponse($measurement->toArray(), $new ? 201 : 200);
+        return new Answer($measurement->toArray(), $new ? 201 : 200);
     }
 }

@@ -15,6 +15,7 @@ use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
+use Sitzplatz\Words\Sentence;
 
 /** The sums on heat by themselves, as the API and the command line ask for them. */
 final readonly class HeatSums
@@ -34,7 +35,7 @@ final readonly class HeatSums
         try {
             return $this->reckon($body);
         } catch (BadHeat $bad) {
-            throw Problem::invalid($bad->field, $bad->getMessage());
+            throw Problem::invalid($bad->field, $bad->sentence);
         }
     }
 
@@ -54,7 +55,7 @@ final readonly class HeatSums
             try {
                 $stack = $stack->calibrated((float) $measured['displayC'], (float) $measured['surfaceC'], (float) $measured['roomC']);
             } catch (BadHeat $bad) {
-                throw Problem::invalid('measured.'.$bad->field, $bad->getMessage());
+                throw Problem::invalid('measured.'.$bad->field, $bad->sentence);
             }
         }
         $display = Number::orNull($body['displayC'] ?? null);
@@ -93,7 +94,7 @@ final readonly class HeatSums
      * @param array<string, mixed> $body
      * @param list<Layer>          $layers
      *
-     * @return list<array{way: string, words: string, seconds: float|null}>
+     * @return list<array{way: string, words: Sentence, seconds: float|null}>
      */
     private function cooling(array $body, array $layers, Stack $stack, float $fromC, float $roomC): array
     {

@@ -34,22 +34,22 @@ final class ModelArchive implements ByteSource
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            throw BadShape::badArchive('it is cut off or no archive');
+            throw BadShape::badArchive('broken');
         }
         if ($zip->count() > self::MOST_ENTRIES) {
-            throw BadShape::badArchive('it holds too many files');
+            throw BadShape::badArchive('too_many_files');
         }
         $entry = self::modelIn($zip);
         $told = $zip->statName($entry);
         if (false === $told) {
-            throw BadShape::badArchive('it holds no model');
+            throw BadShape::badArchive('no_model');
         }
         if ($told['size'] > self::MOST_BYTES || $told['size'] > self::MOST_RATIO * max(1024, $told['comp_size'])) {
-            throw BadShape::badArchive('its model would unpack to an unreasonable size');
+            throw BadShape::badArchive('too_large');
         }
         $stream = $zip->getStream($entry);
         if (false === $stream) {
-            throw BadShape::badArchive('its model cannot be unpacked; is it encrypted?');
+            throw BadShape::badArchive('encrypted');
         }
 
         return new self($zip, $stream, $told['size']);
@@ -61,7 +61,7 @@ final class ModelArchive implements ByteSource
         $this->read += \strlen($chunk);
         // What an archive says of itself need not be true.
         if ($this->read > $this->sizeBytes || $this->read > self::MOST_BYTES) {
-            throw BadShape::badArchive('its model is larger than it says');
+            throw BadShape::badArchive('larger_than_said');
         }
 
         return $chunk;

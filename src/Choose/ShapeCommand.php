@@ -18,7 +18,7 @@ final class ShapeCommand extends JsonFileCommand
         try {
             return PartReading::toArray(PartReading::file($path));
         } catch (BadShape $bad) {
-            throw Problem::invalid('', $bad->getMessage());
+            throw Problem::invalid('', $bad->sentence);
         }
     }
 }

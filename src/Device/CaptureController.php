@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Test\Run;
@@ -17,7 +18,6 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\PullSample;
 use Sitzplatz\Test\PullTrace;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -37,7 +37,7 @@ final readonly class CaptureController
     }
 
     #[Route('/api/runs/{id}/captures', name: 'beginCapture', methods: ['POST'])]
-    public function begin(string $id, Request $request): JsonResponse
+    public function begin(string $id, Request $request): Answer
     {
         $run = $this->edit->find(Run::class, $id);
         $body = $this->contract->body($request);
@@ -49,17 +49,17 @@ final readonly class CaptureController
             return new GaugeCapture($key, $this->now->time(), $run, $run->pull);
         });
 
-        return new JsonResponse($this->state($capture), $new ? 201 : 200);
+        return new Answer($this->state($capture), $new ? 201 : 200);
     }
 
     #[Route('/api/captures/{id}', name: 'getCapture', methods: ['GET'])]
-    public function get(string $id): JsonResponse
+    public function get(string $id): Answer
     {
-        return new JsonResponse($this->state($this->edit->find(GaugeCapture::class, $id)));
+        return new Answer($this->state($this->edit->find(GaugeCapture::class, $id)));
     }
 
     #[Route('/api/captures/{id}/reading', name: 'takeCapture', methods: ['POST'])]
-    public function take(string $id, Request $request): JsonResponse
+    public function take(string $id, Request $request): Answer
     {
         $capture = $this->edit->find(GaugeCapture::class, $id);
         $run = $capture->run;
@@ -84,7 +84,7 @@ final readonly class CaptureController
             return new StoredReading($key, $this->now->time(), $run->part(), $reading->measure, $reading->value, $reading->atLeast, $reading->value, 'N', 'gauge', $this->current->get()->displayName, $before, null === $before ? '' : 'pulled again');
         });
 
-        return new JsonResponse($reading->toArray(), $new ? 201 : 200);
+        return new Answer($reading->toArray(), $new ? 201 : 200);
     }
 
     /** @return array<string, mixed> */

@@ -8,13 +8,14 @@ use App\Care\PlateHistory;
 use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\PlateSide;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Fix\Check;
 use Sitzplatz\Fix\Diagnosis;
 use Sitzplatz\Fix\PlateState;
-use Symfony\Component\HttpFoundation\JsonResponse;
+use Sitzplatz\Words\CatalogueText;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -31,7 +32,7 @@ final readonly class FixController
     }
 
     #[Route('/api/fix', name: 'diagnose', methods: ['POST'])]
-    public function diagnose(Request $request): JsonResponse
+    public function diagnose(Request $request): Answer
     {
         $body = $this->contract->body($request);
         /** @var array{symptoms: list<array{id: string, name: string}>, checks: list<array{id: string, do: string, minutes: int|float, for: array<string, int>}>} $data */
@@ -39,11 +40,11 @@ final readonly class FixController
         if (!\in_array($body['symptomId'], array_column($data['symptoms'], 'id'), true)) {
             throw Problem::invalid('symptomId', 'Choose a symptom from the list.');
         }
-        $checks = array_map(static fn (array $check): Check => new Check($check['id'], $check['do'], (float) $check['minutes'], $check['for']), $data['checks']);
+        $checks = array_map(static fn (array $check): Check => new Check($check['id'], new CatalogueText('check.'.$check['id'].'.do', $check['do']), (float) $check['minutes'], $check['for']), $data['checks']);
         $plate = $this->plate($body['plateSideId']);
         $diagnosis = Diagnosis::of($body['symptomId'], $checks, $plate);
 
-        return new JsonResponse([
+        return new Answer([
             'plate' => $plate->sentences(),
             'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'sentence' => $check->sentence, 'minutes' => $check->minutes], $diagnosis->checks),
         ]);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
+use App\Platform\Words\Units;
+use App\Platform\Words\Wording;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\ReadingsCsv;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -19,6 +21,11 @@ use Symfony\Component\Console\Output\OutputInterface;
 final class JudgeCommand extends Command
 {
     private const BAD_INPUT = 2;
+
+    public function __construct(private readonly Wording $wording)
+    {
+        parent::__construct();
+    }
 
     protected function configure(): void
     {
@@ -45,7 +52,7 @@ final class JudgeCommand extends Command
         $csv = ReadingsCsv::read(self::lines($file));
         if ([] !== $csv->faults) {
             foreach ($csv->faults as $fault) {
-                $errors->writeln(\sprintf('line %d: %s', $fault['line'], $fault['message']), OutputInterface::OUTPUT_RAW);
+                $errors->writeln(\sprintf('line %d: %s', $fault['line'], $this->wording->english($fault['message'])), OutputInterface::OUTPUT_RAW);
             }
 
             return self::BAD_INPUT;
@@ -54,7 +61,7 @@ final class JudgeCommand extends Command
         $result = ComparisonJudgement::of($csv->records())->toArray($contactArea);
         $result['measures'] = (object) $result['measures'];
         $precision = ini_set('serialize_precision', '-1');
-        $output->writeln(json_encode($result, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+        $output->writeln(json_encode($this->wording->wordsIn($result, new Units()), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
         ini_set('serialize_precision', (string) $precision);
 
         return self::SUCCESS;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Judge;
 
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Test\Comparison;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\CoreVersion;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The verdicts of a comparison, reckoned from the readings that stand, beside the verdicts that were recorded. */
@@ -19,14 +19,14 @@ final readonly class JudgementController
     }
 
     #[Route('/api/comparisons/{id}/judgement', name: 'getJudgement', methods: ['GET'])]
-    public function get(string $id): JsonResponse
+    public function get(string $id): Answer
     {
         $comparison = $this->edit->find(Comparison::class, $id);
         $judgement = $this->judging->judge($comparison);
         $records = $this->entities->getRepository(VerdictRecord::class)->findBy(['comparison' => $comparison], ['createdAt' => 'DESC'], 1);
         $record = $records[0] ?? null;
 
-        return new JsonResponse([
+        return new Answer([
             ...$judgement,
             'comparison' => [
                 'id' => $comparison->id->toRfc4122(),

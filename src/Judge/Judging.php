@@ -19,6 +19,7 @@ use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Words\Sentence;
 
 /** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
 final readonly class Judging
@@ -106,7 +107,7 @@ final readonly class Judging
         ];
     }
 
-    /** @return array{answer: string, reasons: list<string>} */
+    /** @return array{answer: string, reasons: list<Sentence>} */
     private static function finding(Finding $finding): array
     {
         return ['answer' => $finding->answer->value, 'reasons' => $finding->reasons];

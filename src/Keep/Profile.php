@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use App\Platform\Database\VersionedRow;
+use App\Platform\Words\Recorded;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
@@ -106,7 +107,7 @@ class Profile extends VersionedRow
             'title' => $this->title,
             'status' => $this->status,
             'materialId' => $this->materialId,
-            'document' => $this->document,
+            'document' => new Recorded($this->document),
             'imported' => $this->imported,
             'proposedBy' => $this->proposedBy,
             'createdAt' => $this->createdAt->format(\DATE_ATOM),

@@ -9,6 +9,7 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\Printer;
@@ -16,7 +17,7 @@ use App\Test\Setup;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Keep\Assessment;
-use Symfony\Component\HttpFoundation\JsonResponse;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -40,29 +41,29 @@ final readonly class ProfileController
     }
 
     #[Route('/api/profiles', name: 'listProfiles', methods: ['GET'])]
-    public function list(): JsonResponse
+    public function list(): Answer
     {
         $profiles = $this->entities->getRepository(Profile::class)->findBy([], ['createdAt' => 'DESC'], 500);
 
-        return new JsonResponse(array_map(static fn (Profile $profile): array => $profile->toArray(), $profiles));
+        return new Answer(array_map(static fn (Profile $profile): array => $profile->toArray(), $profiles));
     }
 
     #[Route('/api/profiles/{id}', name: 'getProfile', methods: ['GET'])]
-    public function get(string $id): JsonResponse
+    public function get(string $id): Answer
     {
-        return new JsonResponse($this->edit->find(Profile::class, $id)->toArray());
+        return new Answer($this->edit->find(Profile::class, $id)->toArray());
     }
 
     #[Route('/api/profiles/assess', name: 'assessEvidence', methods: ['POST'], priority: 1)]
-    public function assess(Request $request): JsonResponse
+    public function assess(Request $request): Answer
     {
         $body = $this->contract->body($request);
 
-        return new JsonResponse(self::assessment($this->proposal->assess($this->edit->reference(Setup::class, $body['setupId'], 'setupId'), $body)));
+        return new Answer(self::assessment($this->proposal->assess($this->edit->reference(Setup::class, $body['setupId'], 'setupId'), $body)));
     }
 
     #[Route('/api/profiles', name: 'proposeProfile', methods: ['POST'])]
-    public function propose(Request $request): JsonResponse
+    public function propose(Request $request): Answer
     {
         $body = $this->contract->body($request);
         [$profile, $new] = $this->creation->create(Profile::class, $body, function (Uuid $id) use ($body): Profile {
@@ -92,11 +93,11 @@ final readonly class ProfileController
             return $profile;
         });
 
-        return new JsonResponse($profile->toArray(), $new ? 201 : 200);
+        return new Answer($profile->toArray(), $new ? 201 : 200);
     }
 
     #[Route('/api/profiles/{id}/sign', name: 'signProfile', methods: ['POST'])]
-    public function sign(string $id, Request $request): JsonResponse
+    public function sign(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $lead = $this->current->leadSigning($body['password'], (string) $request->getClientIp());
@@ -113,7 +114,7 @@ final readonly class ProfileController
                 $profile->status = Profile::TRIAL;
                 $profile->trialReason = trim($body['reason']);
             } elseif ([] !== $missing) {
-                throw Problem::faults(array_map(static fn (string $sentence): array => ['field' => 'evidence', 'message' => $sentence], $missing));
+                throw Problem::faults(array_map(static fn (Sentence $sentence): array => ['field' => 'evidence', 'message' => $sentence], $missing));
             } else {
                 $profile->status = Profile::VALIDATED;
             }
@@ -123,11 +124,11 @@ final readonly class ProfileController
             $this->audit->note('profile signed', $profile->id, ['status' => $profile->status, 'reason' => $profile->trialReason]);
         });
 
-        return new JsonResponse($profile->toArray());
+        return new Answer($profile->toArray());
     }
 
     #[Route('/api/profiles/{id}/withdraw', name: 'withdrawProfile', methods: ['POST'])]
-    public function withdraw(string $id, Request $request): JsonResponse
+    public function withdraw(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $lead = $this->current->leadSigning($body['password'], (string) $request->getClientIp());
@@ -141,13 +142,13 @@ final readonly class ProfileController
             $this->audit->note('profile withdrawn', $profile->id, ['by' => $lead->displayName, 'reason' => $body['reason']]);
         });
 
-        return new JsonResponse($profile->toArray());
+        return new Answer($profile->toArray());
     }
 
     #[Route('/api/profiles/{id}/assessment', name: 'getAssessment', methods: ['GET'])]
-    public function reassess(string $id): JsonResponse
+    public function reassess(string $id): Answer
     {
-        return new JsonResponse(['missing' => $this->missing($this->edit->find(Profile::class, $id))]);
+        return new Answer(['missing' => $this->missing($this->edit->find(Profile::class, $id))]);
     }
 
     #[Route('/api/profiles/{id}/export', name: 'exportProfile', methods: ['GET'])]
@@ -167,7 +168,7 @@ final readonly class ProfileController
     }
 
     #[Route('/api/profiles/import', name: 'importProfile', methods: ['POST'], priority: 1)]
-    public function import(Request $request): JsonResponse
+    public function import(Request $request): Answer
     {
         $body = $this->contract->body($request);
         $document = $body['document'];
@@ -198,14 +199,14 @@ final readonly class ProfileController
             );
         });
 
-        return new JsonResponse($profile->toArray(), $new ? 201 : 200);
+        return new Answer($profile->toArray(), $new ? 201 : 200);
     }
 
-    /** @return list<string> what keeps a lead from signing it as validated, as the evidence stands now */
+    /** @return list<Sentence> what keeps a lead from signing it as validated, as the evidence stands now */
     private function missing(Profile $profile): array
     {
         if ($profile->imported) {
-            return ['It comes from elsewhere: its runs are not here. Sign it as a trial, or make runs of your own.'];
+            return [Sentence::of('keep.imported')];
         }
         /** @var array<string, mixed> $document */
         $document = $profile->document;
@@ -216,7 +217,7 @@ final readonly class ProfileController
             'anyPlate' => $document['scope']['anyPlate'],
         ])->missing;
         if (!$document['scope']['anyPlate'] && $setup->fitting !== $setup->side->current()) {
-            $missing[] = \sprintf('%s has a new surface since these runs.', $setup->side->label());
+            $missing[] = Sentence::of('keep.new_surface', side: $setup->side->label());
         }
 
         return $missing;

@@ -8,6 +8,8 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\ScopePoint;
+use Sitzplatz\Words\Day;
+use Sitzplatz\Words\Sentence;
 
 /** The signed profiles of a material held against a job: those in scope first. */
 final readonly class ProfileMatch
@@ -28,7 +30,7 @@ final readonly class ProfileMatch
         foreach ($profiles as $profile) {
             $points = $profile->scope()->check($job);
             if (null !== $profile->reviewBy && $profile->reviewBy < $this->clock->now()) {
-                $points[] = new ScopePoint('review', false, \sprintf('Its review was due by %s.', $profile->reviewBy->format('Y-m-d')));
+                $points[] = new ScopePoint('review', false, Sentence::of('scope.review', day: new Day($profile->reviewBy->format('Y-m-d'))));
             }
             $outside = array_filter($points, static fn (ScopePoint $point): bool => !$point->inScope);
             $found[] = [

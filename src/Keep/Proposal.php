@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Platform\Words\Wording;
 use App\Test\Setup;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\CoreVersion;
@@ -15,11 +16,13 @@ use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\EvidenceRun;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Sentence;
 
 /** Assesses the evidence of a setup and writes the document of a profile from it. */
 final readonly class Proposal
 {
-    public function __construct(private EvidenceRepository $evidence, private Catalogue $catalogue)
+    public function __construct(private EvidenceRepository $evidence, private Catalogue $catalogue, private Wording $wording)
     {
     }
 
@@ -32,7 +35,7 @@ final readonly class Proposal
     /**
      * @param array<string, mixed> $wish
      *
-     * @return array<string, mixed> as docs/schemas/profile.schema.json has it
+     * @return array<string, mixed> as docs/schemas/profile.schema.json has it, texts as a record keeps them
      */
     public function document(Setup $setup, array $wish, string $title): array
     {
@@ -47,9 +50,9 @@ final readonly class Proposal
         $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
         $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
 
-        return [
+        return $this->wording->record([
             'format' => 'sitzplatz-profile',
-            'formatVersion' => 1,
+            'formatVersion' => 2,
             'title' => $title,
             'scope' => [
                 'materialId' => $material->id,
@@ -78,9 +81,9 @@ final readonly class Proposal
                 'windowLowC' => $pairing?->window->low,
                 'windowHighC' => $pairing?->window->high,
             ],
-            'preparation' => array_values(array_filter([$surface->cleaning, null === $agent ? null : \sprintf('%s: %s', $setup->agent->name ?? $agent->name, $agent->putOn)])),
-            'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? 'Let it cool.'],
-            'cautions' => array_values(array_unique([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])])),
+            'preparation' => array_values(array_filter([$surface->cleaning, null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn)])),
+            'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? Sentence::of('keep.let_it_cool')],
+            'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),
             'evidence' => [
                 'plan' => $wish['plan'],
                 'runsNeeded' => $assessment->runsNeeded,
@@ -99,7 +102,7 @@ final readonly class Proposal
                 'catalogueDigest' => $this->catalogue->digest,
                 'coreVersion' => CoreVersion::NUMBER,
             ],
-        ];
+        ]);
     }
 
     /**
@@ -116,6 +119,21 @@ final readonly class Proposal
             new AcceptanceLimits($limits->hotPullAtLeastN, $limits->coldPullAtMostN, $limits->effortAtMost),
             new ScopeClaim($wish['anyLot'], $wish['anyPlate']),
         );
+    }
+
+    /**
+     * @param list<CatalogueText> $texts
+     *
+     * @return list<CatalogueText> each text once
+     */
+    private static function unlike(array $texts): array
+    {
+        $unlike = [];
+        foreach ($texts as $text) {
+            $unlike[$text->english] ??= $text;
+        }
+
+        return array_values($unlike);
     }
 
     /** @return array{n: int, nAtLeast: int, meanN: ?float, sdN: ?float} */

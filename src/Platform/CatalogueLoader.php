@@ -7,6 +7,7 @@ namespace App\Platform;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Words\CatalogueText;
 use Symfony\Component\Config\ConfigCache;
 use Symfony\Component\Config\Resource\DirectoryResource;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -16,6 +17,9 @@ use Symfony\Component\Yaml\Yaml;
 final readonly class CatalogueLoader
 {
     private const FILES = ['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings', 'checks'];
+    /** What an entry of each file is, as the ids of texts have it. */
+    private const KINDS = ['materials' => 'material', 'surfaces' => 'surface', 'agents' => 'agent', 'cleaners' => 'cleaner', 'layers' => 'layer', 'schools' => 'school'];
+    private const TEXTS = ['name', 'grip', 'cleaning', 'release_way', 'done_hot', 'cautions', 'notes', 'carrier', 'put_on', 'lasts', 'off_with', 'hazard', 'how', 'question', 'schools', 'default', 'why', 'do'];
 
     public function __construct(
         private string $projectDir,
@@ -36,6 +40,48 @@ final readonly class CatalogueLoader
     public function data(): array
     {
         return $this->cached()['data'];
+    }
+
+    /**
+     * The same without the pairings, with texts that can be put into another language.
+     *
+     * @return array<string, mixed>
+     */
+    public function texts(): array
+    {
+        $data = $this->data();
+        unset($data['pairings']);
+        $checks = $data['checks'];
+        unset($data['checks']);
+        $texts = [];
+        foreach ($data as $name => $rows) {
+            $texts[$name] = array_map(static fn (array $row): array => self::row(self::KINDS[$name], $row), $rows);
+        }
+        $texts['checks'] = [
+            'symptoms' => array_map(static fn (array $row): array => self::row('symptom', $row), $checks['symptoms']),
+            'checks' => array_map(static fn (array $row): array => self::row('check', $row), $checks['checks']),
+        ];
+
+        return $texts;
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     *
+     * @return array<string, mixed>
+     */
+    private static function row(string $kind, array $row): array
+    {
+        foreach (self::TEXTS as $field) {
+            $id = "$kind.{$row['id']}.$field";
+            if (\is_string($row[$field] ?? null)) {
+                $row[$field] = new CatalogueText($id, $row[$field]);
+            } elseif (\is_array($row[$field] ?? null)) {
+                $row[$field] = array_map(static fn (int $i, string $text): CatalogueText => new CatalogueText("$id.$i", $text), array_keys($row[$field]), $row[$field]);
+            }
+        }
+
+        return $row;
     }
 
     /** @return array{data: array<string, list<array<string, mixed>>>, digest: string} */

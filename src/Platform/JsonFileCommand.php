@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Platform;
 
 use App\Platform\Http\Problem;
+use App\Platform\Words\Units;
+use App\Platform\Words\Wording;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
@@ -16,9 +19,15 @@ abstract class JsonFileCommand extends Command
 {
     private const BAD_INPUT = 2;
 
+    public function __construct(private readonly Wording $wording)
+    {
+        parent::__construct();
+    }
+
     protected function configure(): void
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'the file');
+        $this->addOption('units', null, InputOption::VALUE_REQUIRED, 'units to say figures in, such as F,lbf,in; SI without');
     }
 
     /**
@@ -37,11 +46,17 @@ abstract class JsonFileCommand extends Command
 
             return self::BAD_INPUT;
         }
+        $units = Units::named(\is_string($input->getOption('units')) ? $input->getOption('units') : '');
+        if (null === $units) {
+            $errors->writeln('--units takes C or F, N, kgf or lbf, mm or in, with commas between them.');
+
+            return self::BAD_INPUT;
+        }
         try {
-            $answer = $this->answer($path);
+            $answer = $this->wording->wordsIn($this->answer($path), $units);
         } catch (Problem $problem) {
-            foreach ([] === $problem->errors ? [['field' => '', 'message' => $problem->getMessage()]] : $problem->errors as $error) {
-                $errors->writeln(('' === $error['field'] ? '' : $error['field'].': ').$error['message'], OutputInterface::OUTPUT_RAW);
+            foreach ([] === $problem->errors ? [['field' => '', 'message' => $problem->detail]] : $problem->errors as $error) {
+                $errors->writeln(('' === $error['field'] ? '' : $error['field'].': ').$this->wording->wordsIn($error['message'], $units), OutputInterface::OUTPUT_RAW);
             }
 
             return self::BAD_INPUT;

@@ -6,6 +6,7 @@ namespace App\Platform;
 
 use App\Care\PlateHistory;
 use App\Keep\Profile;
+use App\Platform\Http\Answer;
 use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
 use App\Test\Comparison;
@@ -13,7 +14,8 @@ use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Care\CareDue;
-use Symfony\Component\HttpFoundation\JsonResponse;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
 
@@ -31,7 +33,7 @@ final readonly class OverviewController
     }
 
     #[Route('/api/overview', name: 'getOverview', methods: ['GET'])]
-    public function overview(): JsonResponse
+    public function overview(): Answer
     {
         /** @var list<Run> $running */
         $running = $this->entities->createQuery('SELECT r, s, c, p FROM '.Run::class.' r JOIN r.setup s JOIN r.comparison c JOIN c.printer p WHERE r.status = :s ORDER BY r.startedAt')
@@ -39,7 +41,7 @@ final readonly class OverviewController
         $open = $this->entities->getRepository(Comparison::class)->findBy(['status' => [Comparison::RUNNING, Comparison::DRAFT]], ['createdAt' => 'ASC']);
         $counts = $this->counts();
 
-        return new JsonResponse([
+        return new Answer([
             'benches' => array_map(fn (Printer $printer): array => $this->bench($printer, $running, $open, $counts), $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC'])),
             'next' => [...$this->tests($running, $open, $counts), ...$this->profiles(), ...$this->care()],
         ]);
@@ -89,48 +91,48 @@ final readonly class OverviewController
      * @param list<Comparison>                  $open
      * @param array<string, array<string, int>> $counts
      *
-     * @return list<array{kind: string, id: string, title: string, sentence: string}>
+     * @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}>
      */
     private function tests(array $running, array $open, array $counts): array
     {
         $next = [];
         foreach ($running as $run) {
-            $next[] = ['kind' => 'run', 'id' => $run->id->toRfc4122(), 'title' => \sprintf('Go on with run %d', $run->position), 'sentence' => \sprintf('%s on %s.', $run->setup->name(), $run->comparison->printer->name)];
+            $next[] = ['kind' => 'run', 'id' => $run->id->toRfc4122(), 'title' => Sentence::of('next.run', run: Quantity::count($run->position)), 'sentence' => Sentence::of('next.setup_on', setup: $run->setup->name(), printer: $run->comparison->printer->name)];
         }
         foreach ($open as $comparison) {
             $id = $comparison->id->toRfc4122();
             $count = $counts[$id] ?? [];
             $planned = $count[Run::PLANNED] ?? 0;
             if (Comparison::DRAFT === $comparison->status) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Start the planned comparison', 'sentence' => $comparison->title];
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.start'), 'sentence' => $comparison->title];
             } elseif (0 === $planned && 0 === ($count[Run::RUNNING] ?? 0)) {
-                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => 'Look at the verdict', 'sentence' => 'All runs are done: '.$comparison->title];
+                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => Sentence::of('next.verdict'), 'sentence' => Sentence::of('next.all_done', title: $comparison->title)];
             } elseif (0 === ($count[Run::RUNNING] ?? 0)) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => 'Make the next run', 'sentence' => \sprintf('%d to go: %s', $planned, $comparison->title)];
+                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.next_run'), 'sentence' => Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title)];
             }
         }
 
         return $next;
     }
 
-    /** @return list<array{kind: string, id: string, title: string, sentence: string}> */
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}> */
     private function profiles(): array
     {
         $next = [];
         foreach ($this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], 10) as $profile) {
-            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => 'A profile waits for a lead', 'sentence' => $profile->title.'.'];
+            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of('next.waits_for_lead'), 'sentence' => $profile->title.'.'];
         }
         /** @var list<Profile> $due */
         $due = $this->entities->createQuery('SELECT p FROM '.Profile::class.' p WHERE p.status IN (:signed) AND p.reviewBy < :today ORDER BY p.reviewBy')
             ->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setParameter('today', $this->clock->now(), 'date_immutable')->setMaxResults(10)->getResult();
         foreach ($due as $profile) {
-            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => 'A profile is due for review', 'sentence' => $profile->title.'.'];
+            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of('next.review'), 'sentence' => $profile->title.'.'];
         }
 
         return $next;
     }
 
-    /** @return list<array{kind: string, id: string, title: string, sentence: string}> */
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}> */
     private function care(): array
     {
         $next = [];
@@ -138,7 +140,7 @@ final readonly class OverviewController
         foreach ($this->plates->sidesInUse() as $side) {
             $counts = $history[$side->id->toRfc4122()];
             foreach ((new CareDue($counts['wash'], $counts['coat']))->sentences() as $sentence) {
-                $next[] = ['kind' => 'care', 'id' => $side->id->toRfc4122(), 'title' => 'Care for plate '.$side->label(), 'sentence' => $sentence];
+                $next[] = ['kind' => 'care', 'id' => $side->id->toRfc4122(), 'title' => Sentence::of('next.care', side: $side->label()), 'sentence' => $sentence];
                 break;
             }
         }

@@ -10,11 +10,11 @@ use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\Row;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Database\VersionedRow;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -34,91 +34,91 @@ final readonly class ShelfController
     }
 
     #[Route('/api/printers', name: 'listPrinters', methods: ['GET'])]
-    public function printers(): JsonResponse
+    public function printers(): Answer
     {
         return $this->list(Printer::class, 'name');
     }
 
     #[Route('/api/printers', name: 'createPrinter', methods: ['POST'])]
-    public function createPrinter(Request $request): JsonResponse
+    public function createPrinter(Request $request): Answer
     {
         return $this->create(Printer::class, $request);
     }
 
     #[Route('/api/printers/{id}', name: 'updatePrinter', methods: ['PUT'])]
-    public function updatePrinter(string $id, Request $request): JsonResponse
+    public function updatePrinter(string $id, Request $request): Answer
     {
         return $this->update(Printer::class, $id, $request);
     }
 
     #[Route('/api/lots', name: 'listLots', methods: ['GET'])]
-    public function lots(): JsonResponse
+    public function lots(): Answer
     {
         return $this->list(Lot::class, 'label');
     }
 
     #[Route('/api/lots', name: 'createLot', methods: ['POST'])]
-    public function createLot(Request $request): JsonResponse
+    public function createLot(Request $request): Answer
     {
         return $this->create(Lot::class, $request);
     }
 
     #[Route('/api/lots/{id}', name: 'updateLot', methods: ['PUT'])]
-    public function updateLot(string $id, Request $request): JsonResponse
+    public function updateLot(string $id, Request $request): Answer
     {
         return $this->update(Lot::class, $id, $request);
     }
 
     #[Route('/api/agents', name: 'listAgents', methods: ['GET'])]
-    public function agents(): JsonResponse
+    public function agents(): Answer
     {
         return $this->list(AgentStock::class, 'name');
     }
 
     #[Route('/api/agents', name: 'createAgent', methods: ['POST'])]
-    public function createAgent(Request $request): JsonResponse
+    public function createAgent(Request $request): Answer
     {
         return $this->create(AgentStock::class, $request);
     }
 
     #[Route('/api/agents/{id}', name: 'updateAgent', methods: ['PUT'])]
-    public function updateAgent(string $id, Request $request): JsonResponse
+    public function updateAgent(string $id, Request $request): Answer
     {
         return $this->update(AgentStock::class, $id, $request);
     }
 
     #[Route('/api/plates', name: 'listPlates', methods: ['GET'])]
-    public function plates(PlateRepository $plates): JsonResponse
+    public function plates(PlateRepository $plates): Answer
     {
-        return new JsonResponse(array_map(static fn (Plate $plate): array => $plate->toArray(), $plates->all()));
+        return new Answer(array_map(static fn (Plate $plate): array => $plate->toArray(), $plates->all()));
     }
 
     #[Route('/api/plates', name: 'createPlate', methods: ['POST'])]
-    public function createPlate(Request $request): JsonResponse
+    public function createPlate(Request $request): Answer
     {
         return $this->create(Plate::class, $request);
     }
 
     #[Route('/api/plates/{id}', name: 'updatePlate', methods: ['PUT'])]
-    public function updatePlate(string $id, Request $request): JsonResponse
+    public function updatePlate(string $id, Request $request): Answer
     {
         return $this->update(Plate::class, $id, $request);
     }
 
     #[Route('/api/plate-sides/{id}/fittings', name: 'createFitting', methods: ['POST'])]
-    public function createFitting(string $id, Request $request): JsonResponse
+    public function createFitting(string $id, Request $request): Answer
     {
         $side = $this->edit->find(PlateSide::class, $id);
         $body = $this->contract->body($request);
         [$fitting, $new] = $this->creation->create(Fitting::class, $body, fn (Uuid $key): Fitting => $this->fit($key, $side, $body, ''));
 
-        return new JsonResponse($fitting->side->plate->toArray(), $new ? 201 : 200);
+        return new Answer($fitting->side->plate->toArray(), $new ? 201 : 200);
     }
 
     /** @param class-string<VersionedRow> $class */
-    private function list(string $class, string $order): JsonResponse
+    private function list(string $class, string $order): Answer
     {
-        return new JsonResponse(array_map(
+        return new Answer(array_map(
             static fn (VersionedRow $row): array => $row->toArray(),
             $this->entities->getRepository($class)->findBy([], [$order => 'ASC']),
         ));
@@ -129,7 +129,7 @@ final readonly class ShelfController
      *
      * @param class-string<T> $class
      */
-    private function create(string $class, Request $request): JsonResponse
+    private function create(string $class, Request $request): Answer
     {
         $body = $this->contract->body($request);
         [$row, $new] = $this->creation->create($class, $body, function (Uuid $id) use ($class, $body): Row {
@@ -143,7 +143,7 @@ final readonly class ShelfController
             return $row;
         });
 
-        return new JsonResponse($row->toArray(), $new ? 201 : 200);
+        return new Answer($row->toArray(), $new ? 201 : 200);
     }
 
     /**
@@ -151,7 +151,7 @@ final readonly class ShelfController
      *
      * @param class-string<T> $class
      */
-    private function update(string $class, string $id, Request $request): JsonResponse
+    private function update(string $class, string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $row = $this->edit->save($class, $id, $body, function (Printer|Plate|AgentStock|Lot $row) use ($body): void {
@@ -159,7 +159,7 @@ final readonly class ShelfController
             $this->apply($row, $body);
         });
 
-        return new JsonResponse($row->toArray());
+        return new Answer($row->toArray());
     }
 
     /** @param array<string, mixed> $body */

@@ -12,8 +12,10 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Platform\Words\Wording;
 use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\Number;
@@ -32,7 +34,6 @@ use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
 use Sitzplatz\Test\VariedFactors;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -48,6 +49,7 @@ final readonly class ComparisonController
         private StoredEdit $edit,
         private RunRepository $runs,
         private Judging $judging,
+        private Wording $wording,
         private Catalogue $catalogue,
         private ShopCatalogue $shop,
         private CurrentUser $current,
@@ -57,7 +59,7 @@ final readonly class ComparisonController
     }
 
     #[Route('/api/comparisons', name: 'listComparisons', methods: ['GET'])]
-    public function list(): JsonResponse
+    public function list(): Answer
     {
         /** @var list<Comparison> $comparisons */
         $comparisons = $this->entities->createQuery(
@@ -68,7 +70,7 @@ final readonly class ComparisonController
             $counts[(string) $row['comparison_id']][(string) $row['status']] = (int) $row['n'];
         }
 
-        return new JsonResponse(array_map(static function (Comparison $comparison) use ($counts): array {
+        return new Answer(array_map(static function (Comparison $comparison) use ($counts): array {
             $count = $counts[$comparison->id->toBinary()] ?? [];
 
             return [
@@ -89,7 +91,7 @@ final readonly class ComparisonController
     }
 
     #[Route('/api/comparisons', name: 'createComparison', methods: ['POST'])]
-    public function create(Request $request): JsonResponse
+    public function create(Request $request): Answer
     {
         $body = $this->contract->body($request);
         [$comparison, $new] = $this->creation->create(Comparison::class, $body, function (Uuid $id) use ($body): Comparison {
@@ -105,17 +107,17 @@ final readonly class ComparisonController
             return $comparison;
         });
 
-        return new JsonResponse($this->detail($comparison), $new ? 201 : 200);
+        return new Answer($this->detail($comparison), $new ? 201 : 200);
     }
 
     #[Route('/api/comparisons/{id}', name: 'getComparison', methods: ['GET'])]
-    public function get(string $id): JsonResponse
+    public function get(string $id): Answer
     {
-        return new JsonResponse($this->detail($this->edit->find(Comparison::class, $id)));
+        return new Answer($this->detail($this->edit->find(Comparison::class, $id)));
     }
 
     #[Route('/api/comparisons/{id}', name: 'updateComparison', methods: ['PUT'])]
-    public function update(string $id, Request $request): JsonResponse
+    public function update(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison) use ($body): void {
@@ -128,11 +130,11 @@ final readonly class ComparisonController
             $this->audit->note('comparison replanned', $comparison->id, ['title' => $body['title']]);
         });
 
-        return new JsonResponse($this->detail($comparison));
+        return new Answer($this->detail($comparison));
     }
 
     #[Route('/api/comparisons/{id}/start', name: 'startComparison', methods: ['POST'])]
-    public function start(string $id, Request $request): JsonResponse
+    public function start(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
@@ -154,11 +156,11 @@ final readonly class ComparisonController
             $this->audit->note('comparison started', $comparison->id);
         });
 
-        return new JsonResponse($this->detail($comparison));
+        return new Answer($this->detail($comparison));
     }
 
     #[Route('/api/comparisons/{id}/runs', name: 'addRuns', methods: ['POST'])]
-    public function addRuns(string $id, Request $request): JsonResponse
+    public function addRuns(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison) use ($body): void {
@@ -183,11 +185,11 @@ final readonly class ComparisonController
             $this->audit->note('runs added', $comparison->id, ['setup' => $setup->label, 'count' => $body['count']]);
         });
 
-        return new JsonResponse($this->detail($comparison));
+        return new Answer($this->detail($comparison));
     }
 
     #[Route('/api/comparisons/{id}/close', name: 'closeComparison', methods: ['POST'])]
-    public function close(string $id, Request $request): JsonResponse
+    public function close(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
@@ -205,7 +207,7 @@ final readonly class ComparisonController
                 $this->now->time(),
                 $comparison,
                 $this->current->get()->displayName,
-                $this->judging->judge($comparison),
+                $this->wording->record($this->judging->judge($comparison)),
                 $counted,
                 $this->catalogue->digest,
                 CoreVersion::NUMBER,
@@ -215,7 +217,7 @@ final readonly class ComparisonController
             $this->audit->note('comparison closed', $comparison->id);
         });
 
-        return new JsonResponse($this->detail($comparison));
+        return new Answer($this->detail($comparison));
     }
 
     /** @param array<string, mixed> $body */
@@ -251,7 +253,7 @@ final readonly class ComparisonController
         try {
             $this->order($comparison);
         } catch (BadPlan $e) {
-            throw Problem::invalid('hotPerSetup', $e->getMessage(), previous: $e);
+            throw Problem::invalid('hotPerSetup', $e->sentence, previous: $e);
         }
     }
 
@@ -288,10 +290,11 @@ final readonly class ComparisonController
         $order = $this->order($comparison);
         $estimate = TimeEstimate::of($order, $comparison->runDurations());
         $varied = VariedFactors::between(array_values($comparison->setups->map(fn (Setup $setup): array => [
-            'surface' => $this->catalogue->surface($setup->fitting->surfaceId)->name,
+            'surface' => $setup->fitting->surfaceId,
             'plate' => $this->plateFactor($comparison, $setup),
             'agent' => $setup->agent?->kindId,
-            'bed temperature' => $setup->bedFirstC,
+            'bed' => $setup->bedFirstC,
+            'bed_after' => $setup->bedOtherC,
         ])->toArray()));
         $piece = $comparison->piece();
         $limit = $comparison->judgingLimits()->hotPullAtLeastN;
@@ -315,7 +318,7 @@ final readonly class ComparisonController
                 'hotLimitMpa' => $piece->shearStressMpa($limit),
                 'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
             ],
-            'varied' => ['names' => $varied->names, 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
+            'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'runs' => Comparison::DRAFT === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
         ];
     }

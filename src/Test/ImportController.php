@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
@@ -16,7 +17,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\Reading;
-use Symfony\Component\HttpFoundation\JsonResponse;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -36,16 +37,16 @@ final readonly class ImportController
     }
 
     #[Route('/api/comparisons/{id}/import-preview', name: 'previewImport', methods: ['POST'])]
-    public function preview(string $id, Request $request): JsonResponse
+    public function preview(string $id, Request $request): Answer
     {
         $comparison = $this->edit->find(Comparison::class, $id);
         $body = $this->contract->body($request);
 
-        return new JsonResponse($this->plan($comparison, $body['table'])['preview']);
+        return new Answer($this->plan($comparison, $body['table'])['preview']);
     }
 
     #[Route('/api/comparisons/{id}/import', name: 'importReadings', methods: ['POST'])]
-    public function import(string $id, Request $request): JsonResponse
+    public function import(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $preview = [];
@@ -65,7 +66,7 @@ final readonly class ImportController
             ++$comparison->imports;
         });
 
-        return new JsonResponse($preview, 201);
+        return new Answer($preview, 201);
     }
 
     /** @param array{readings: list<Reading>, void: bool} $paper */
@@ -88,7 +89,7 @@ final readonly class ImportController
     }
 
     /**
-     * @return array{preview: array{faults: list<array{line: int, message: string}>, runs: int, voids: int, readings: int, setups: list<array{setup: string, runs: int, readings: int}>}, runs: array<string, array{readings: list<Reading>, void: bool}>}
+     * @return array{preview: array{faults: list<array{line: int, message: Sentence}>, runs: int, voids: int, readings: int, setups: list<array{setup: string, runs: int, readings: int}>}, runs: array<string, array{readings: list<Reading>, void: bool}>}
      */
     private function plan(Comparison $comparison, string $table): array
     {

@@ -10,8 +10,10 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Platform\Words\Wording;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
@@ -22,7 +24,6 @@ use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\VoidRule;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -39,6 +40,7 @@ final readonly class RunController
         private RunRepository $runs,
         private Catalogue $catalogue,
         private StripData $strip,
+        private Wording $wording,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -46,13 +48,13 @@ final readonly class RunController
     }
 
     #[Route('/api/runs/{id}', name: 'getRun', methods: ['GET'])]
-    public function get(string $id): JsonResponse
+    public function get(string $id): Answer
     {
-        return new JsonResponse($this->sheet($this->edit->find(Run::class, $id)));
+        return new Answer($this->sheet($this->edit->find(Run::class, $id)));
     }
 
     #[Route('/api/runs/{id}/step', name: 'moveRun', methods: ['POST'])]
-    public function move(string $id, Request $request): JsonResponse
+    public function move(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
@@ -70,11 +72,11 @@ final readonly class RunController
             $run->stepBeganAt = $this->now->time();
         });
 
-        return new JsonResponse($this->sheet($run));
+        return new Answer($this->sheet($run));
     }
 
     #[Route('/api/runs/{id}/outcome', name: 'setOutcome', methods: ['POST'])]
-    public function outcome(string $id, Request $request): JsonResponse
+    public function outcome(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
@@ -104,16 +106,16 @@ final readonly class RunController
                     'typed',
                     $this->current->get()->displayName,
                     $before,
-                    null === $before ? '' : 'outcome changed to: '.$outcome->words(),
+                    null === $before ? '' : 'outcome changed to: '.$this->wording->english($outcome->words()),
                 ));
             }
         });
 
-        return new JsonResponse($this->sheet($run));
+        return new Answer($this->sheet($run));
     }
 
     #[Route('/api/runs/{id}/readings', name: 'addReading', methods: ['POST'])]
-    public function addReading(string $id, Request $request): JsonResponse
+    public function addReading(string $id, Request $request): Answer
     {
         $run = $this->edit->find(Run::class, $id);
         $body = $this->contract->body($request);
@@ -135,11 +137,11 @@ final readonly class RunController
             return new StoredReading($key, $this->now->time(), $run->part(), $measure, $reading->value, $reading->atLeast, (float) $body['value'], $body['unit'], 'typed', $this->current->get()->displayName, $before, null === $before ? '' : 'entered again on the run sheet');
         });
 
-        return new JsonResponse($this->sheet($run), 201);
+        return new Answer($this->sheet($run), 201);
     }
 
     #[Route('/api/readings/{id}/amendments', name: 'amendReading', methods: ['POST'])]
-    public function amend(string $id, Request $request): JsonResponse
+    public function amend(string $id, Request $request): Answer
     {
         $old = $this->edit->find(StoredReading::class, $id);
         $run = $old->part->run;
@@ -158,11 +160,11 @@ final readonly class RunController
             return new StoredReading($key, $this->now->time(), $old->part, $old->measure, $reading->value, $reading->atLeast, (float) $body['value'], $body['unit'], 'typed', $this->current->get()->displayName, $old, $body['reason']);
         });
 
-        return new JsonResponse($this->sheet($run), 201);
+        return new Answer($this->sheet($run), 201);
     }
 
     #[Route('/api/runs/{id}/finish', name: 'finishRun', methods: ['POST'])]
-    public function finish(string $id, Request $request): JsonResponse
+    public function finish(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $run = $this->edit->save(Run::class, $id, $body, function (Run $run): void {
@@ -175,11 +177,11 @@ final readonly class RunController
             $this->audit->note('run done', $run->id, ['outcome' => $run->outcome->value]);
         });
 
-        return new JsonResponse($this->sheet($run));
+        return new Answer($this->sheet($run));
     }
 
     #[Route('/api/runs/{id}/void', name: 'voidRun', methods: ['POST'])]
-    public function void(string $id, Request $request): JsonResponse
+    public function void(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
@@ -200,7 +202,7 @@ final readonly class RunController
             $this->audit->note('run void', $run->id, ['reason' => $body['reason']]);
         });
 
-        return new JsonResponse($this->sheet($run));
+        return new Answer($this->sheet($run));
     }
 
     private function open(Run $run): void
@@ -219,7 +221,7 @@ final readonly class RunController
         try {
             return Reading::entered($measure, (float) $body['value'], $body['unit'], $body['atLeast']);
         } catch (BadReading $e) {
-            throw Problem::invalid('value', $e->getMessage(), previous: $e);
+            throw Problem::invalid('value', $e->sentence, previous: $e);
         }
     }
 

@@ -9,7 +9,8 @@ use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
 use App\Shelf\PlateSide;
 use Doctrine\ORM\Mapping as ORM;
-use Sitzplatz\Units\Figure;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
 /** One setup of a comparison: a fitting on a plate side, an agent or none, and the bed temperature. */
@@ -40,14 +41,18 @@ class Setup extends Row
         parent::__construct($id, $createdAt);
     }
 
-    public function name(): string
+    public function name(): Sentence
     {
-        return \sprintf(
-            '%s: %s, %s, %s',
-            $this->label,
-            $this->side->label(),
-            $this->agent->name ?? 'bare',
-            null === $this->bedFirstC ? 'unheated' : Figure::short($this->bedFirstC).' °C',
+        return Sentence::of(
+            'setup.name',
+            label: $this->label,
+            side: $this->side->label(),
+            agent: null === $this->agent ? Sentence::of('candidate.bare') : $this->agent->name,
+            bed: match (true) {
+                null === $this->bedFirstC => Sentence::of('setup.unheated'),
+                null === $this->bedOtherC || abs($this->bedOtherC - $this->bedFirstC) < 0.05 => Quantity::celsius($this->bedFirstC),
+                default => Sentence::of('setup.bed_changes', first: Quantity::celsius($this->bedFirstC), other: Quantity::celsius($this->bedOtherC)),
+            },
         );
     }
 

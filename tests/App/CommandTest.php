@@ -46,7 +46,7 @@ final class CommandTest extends KernelTestCase
     /** @return iterable<array{string, array<string, string>, string}> */
     public static function badInput(): iterable
     {
-        yield ["setup,run,measure,value,unit,status\nA,1,held,2,,exact\nA,2,what,1,,exact\n", [], "line 2: held has to be 1 (held to the end) or 0 (did not).\nline 3: \"what\" is not a measure."];
+        yield ["setup,run,measure,value,unit,status\nA,1,held,2,,exact\nA,2,what,1,,exact\n", [], "line 2: Held has to be 1 (held to the end) or 0 (did not).\nline 3: \"what\" is not a measure."];
         yield ['', [], 'line 1: The file is empty.'];
         yield [self::TABLE, ['--contact-area' => '-3'], '--contact-area has to be a number'];
         yield [self::TABLE, ['file' => '/nowhere.csv'], 'The file cannot be read'];

@@ -72,13 +72,15 @@ final class PlatformTest extends ApiTestCase
     public function testWhatGoesWrongInsideIsNotToldOutside(): void
     {
         $event = new ExceptionEvent(self::bootedKernel(), Request::create('/api/plates'), HttpKernelInterface::MAIN_REQUEST, new \RuntimeException('the secret path'));
-        (new ProblemListener())($event);
+        $listener = self::getContainer()->get(ProblemListener::class);
+        self::assertInstanceOf(ProblemListener::class, $listener);
+        $listener($event);
         $response = $event->getResponse();
         self::assertNotNull($response);
         self::assertSame(500, $response->getStatusCode());
         self::assertStringNotContainsString('secret', (string) $response->getContent());
         $elsewhere = new ExceptionEvent(self::bootedKernel(), Request::create('/choose'), HttpKernelInterface::MAIN_REQUEST, new \RuntimeException('x'));
-        (new ProblemListener())($elsewhere);
+        $listener($elsewhere);
         self::assertNull($elsewhere->getResponse());
     }
 

@@ -6,19 +6,20 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Sentence;
 
 /** The pair bonds for good, and nothing keeps them apart. */
 final readonly class BarrierGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         if (null === $proposal->pairing || null === $proposal->treatment || !$proposal->pairing->bonds || $proposal->treatment->barrier) {
             return null;
         }
-        $pair = \sprintf('%s bonds to %s for good', $proposal->job->material->name, $proposal->surface->name);
+        $pair = ['material' => $proposal->job->material->name, 'surface' => $proposal->surface->name];
 
         return null === $proposal->agent
-            ? $pair.': never bare, only with a barrier.'
-            : \sprintf('%s, and %s is no barrier to rely on.', $pair, $proposal->agent->name);
+            ? Sentence::of('gate.bonds_bare', ...$pair)
+            : Sentence::of('gate.bonds_no_barrier', ...$pair, agent: $proposal->agent->name);
     }
 }

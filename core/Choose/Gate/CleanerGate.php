@@ -6,17 +6,21 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
 
 /** Nothing that takes the agent off leaves the surface whole. */
 final readonly class CleanerGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         $agent = $proposal->agent;
         if (null === $agent || [] !== array_diff($agent->removedBy, $proposal->surface->harmedBy)) {
             return null;
         }
 
-        return \sprintf('%s comes off with %s only, and that attacks %s.', ucfirst($agent->name), implode(' or ', $agent->removedBy), $proposal->surface->name);
+        return Sentence::of('gate.cleaner', agent: $agent->name, cleaners: Listing::of(array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $agent->removedBy), Joined::Or), surface: $proposal->surface->name);
     }
 }

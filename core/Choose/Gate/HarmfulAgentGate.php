@@ -7,16 +7,17 @@ namespace Sitzplatz\Choose\Gate;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Sentence;
 
 /** The agent spoils the surface or the result. */
 final readonly class HarmfulAgentGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         if (null === $proposal->agent || AgentRole::Harmful !== $proposal->treatment?->role) {
             return null;
         }
 
-        return \sprintf('%s does harm on %s.%s', ucfirst($proposal->agent->name), $proposal->surface->name, null === $proposal->treatment->note ? '' : ' '.$proposal->treatment->note);
+        return $proposal->withNote(Sentence::of('gate.harmful', agent: $proposal->agent->name, surface: $proposal->surface->name));
     }
 }

@@ -6,14 +6,17 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Sentence;
 
 /** Practice has nothing to say on this agent for the pair. */
 final readonly class KnownTreatmentGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         return null === $proposal->treatment
-            ? \sprintf('Practice has nothing on %s for %s on %s.', $proposal->agent->name ?? 'going bare', $proposal->job->material->name, $proposal->surface->name)
+            ? (null === $proposal->agent
+                ? Sentence::of('gate.unknown_bare', material: $proposal->job->material->name, surface: $proposal->surface->name)
+                : Sentence::of('gate.unknown_agent', agent: $proposal->agent->name, material: $proposal->job->material->name, surface: $proposal->surface->name))
             : null;
     }
 }

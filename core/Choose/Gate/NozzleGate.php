@@ -6,11 +6,13 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** The first-layer nozzle is hotter than the surface stands. */
 final readonly class NozzleGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         $limit = $proposal->surface->nozzleLimitC;
         $material = $proposal->job->material;
@@ -18,6 +20,6 @@ final readonly class NozzleGate implements Gate
 
         return null === $limit || null === $coolest || $coolest <= $limit
             ? null
-            : \sprintf('The first layer needs a nozzle of %.0f °C; %s stands %.0f °C.', $coolest, $proposal->side->label, $limit);
+            : Sentence::of('gate.nozzle', nozzle: Quantity::celsius($coolest), side: $proposal->side->label, limit: Quantity::celsius($limit));
     }
 }

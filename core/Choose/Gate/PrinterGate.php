@@ -6,22 +6,24 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** The printer cannot print the material at all. */
 final readonly class PrinterGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         $printer = $proposal->job->printer;
         $material = $proposal->job->material;
         if ($printer->filament !== $material->filament) {
-            return \sprintf('%s prints %s, not %s.', $printer->name, $printer->filament ? 'filament' : 'resin', $printer->filament ? 'resin' : 'filament');
+            return Sentence::of($printer->filament ? 'gate.prints_filament' : 'gate.prints_resin', printer: $printer->name);
         }
         if (null !== $material->nozzleC && $printer->maxNozzleC < $material->nozzleC[0]) {
-            return \sprintf('%s needs a nozzle of %.0f °C; %s reaches %.0f °C.', $material->name, $material->nozzleC[0], $printer->name, $printer->maxNozzleC);
+            return Sentence::of('gate.nozzle_reaches', material: $material->name, nozzle: Quantity::celsius($material->nozzleC[0]), printer: $printer->name, reaches: Quantity::celsius($printer->maxNozzleC));
         }
         if (null !== $material->bedC && null !== $printer->maxBedC && $printer->maxBedC < $material->bedC[0] && $material->bedC[0] >= 120) {
-            return \sprintf('%s needs a bed of %.0f °C and more; %s reaches %.0f °C.', $material->name, $material->bedC[0], $printer->name, $printer->maxBedC);
+            return Sentence::of('gate.bed_reaches', material: $material->name, bed: Quantity::celsius($material->bedC[0]), printer: $printer->name, reaches: Quantity::celsius($printer->maxBedC));
         }
 
         return null;

@@ -6,14 +6,15 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Sentence;
 
 /** The surface wants a raft and the part cannot have one. */
 final readonly class RaftGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         return $proposal->surface->raftRequired && true === $proposal->job->part?->articulated
-            ? \sprintf('%s wants a raft, which would lock an articulated part.', ucfirst($proposal->surface->name))
+            ? Sentence::of('gate.raft', surface: $proposal->surface->name)
             : null;
     }
 }

@@ -6,15 +6,17 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Sentence;
 
 /** What the agent brings attacks the surface. */
 final readonly class SolventGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         foreach ($proposal->agent->solvents ?? [] as $solvent) {
             if (\in_array($solvent, $proposal->surface->harmedBy, true)) {
-                return \sprintf('%s brings %s, and that attacks %s.', ucfirst($proposal->agentName()), $solvent, $proposal->surface->name);
+                return Sentence::of('gate.solvent', agent: $proposal->agentName(), solvent: new CatalogueText("cleaner.$solvent.short", $solvent), surface: $proposal->surface->name);
             }
         }
 

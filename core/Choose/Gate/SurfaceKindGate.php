@@ -6,14 +6,15 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Sentence;
 
 /** A plate for filament in a resin printer, or the other way round. */
 final readonly class SurfaceKindGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         return $proposal->surface->filament === $proposal->job->printer->filament
             ? null
-            : \sprintf('%s is a surface for %s.', $proposal->side->label, $proposal->surface->filament ? 'filament' : 'resin');
+            : Sentence::of($proposal->surface->filament ? 'gate.for_filament' : 'gate.for_resin', side: $proposal->side->label);
     }
 }

@@ -6,11 +6,13 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Choose\Gate;
 use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** The plate is thicker than Z has room for. */
 final readonly class ZTravelGate implements Gate
 {
-    public function refuses(Proposal $proposal): ?string
+    public function refuses(Proposal $proposal): ?Sentence
     {
         $printer = $proposal->job->printer;
         $thickness = $proposal->side->thicknessMm();
@@ -19,13 +21,13 @@ final readonly class ZTravelGate implements Gate
         }
         $more = $thickness - $printer->usualPlateMm;
 
-        return $more <= $printer->zTravelBelowMm + 1e-9 ? null : \sprintf(
-            '%s is %.1f mm thick, %.1f mm more than the usual plate; the Z travel of %s has room for %.1f mm. Lower the bed with washers or springs first.',
-            $proposal->side->label,
-            $thickness,
-            $more,
-            $printer->name,
-            $printer->zTravelBelowMm,
+        return $more <= $printer->zTravelBelowMm + 1e-9 ? null : Sentence::of(
+            'gate.z_travel',
+            side: $proposal->side->label,
+            thickness: Quantity::millimetres($thickness, 0.1),
+            more: Quantity::millimetres($more, 0.1),
+            printer: $printer->name,
+            room: Quantity::millimetres($printer->zTravelBelowMm, 0.1),
         );
     }
 }

@@ -22,7 +22,7 @@ final class Mesh
     {
         foreach ([$a, $b, $c] as $index) {
             if (!ctype_digit($index) || \strlen($index) > 9 || 24 * ((int) $index + 1) > \strlen($this->vertices)) {
-                throw BadShape::badXml(\sprintf('a triangle names the vertex "%s", which is not there', mb_substr($index, 0, 20)));
+                throw BadShape::badXml('vertex', $index);
             }
         }
         $this->triangles .= pack('V3', (int) $a, (int) $b, (int) $c);

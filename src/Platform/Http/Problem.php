@@ -4,37 +4,40 @@ declare(strict_types=1);
 
 namespace App\Platform\Http;
 
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /** Something that the sender can mend, as RFC 9457 problem details with a field and a sentence. */
 final class Problem extends \RuntimeException
 {
     /**
-     * @param list<array{field: string, message: string}> $errors
-     * @param array<string, mixed>                        $more    further members
-     * @param array<string, string>                       $headers
+     * @param list<array{field: string, message: string|Sentence}> $errors
+     * @param array<string, mixed>                                 $more    further members
+     * @param array<string, string>                                $headers
      */
     public function __construct(
         public readonly int $status,
         public readonly string $title,
-        string $detail,
+        public readonly string|Sentence $detail,
         public readonly array $errors = [],
         public readonly array $more = [],
         public readonly array $headers = [],
         ?\Throwable $previous = null,
     ) {
-        parent::__construct($detail, 0, $previous);
+        parent::__construct($detail instanceof Sentence ? $detail->key : $detail, 0, $previous);
     }
 
-    public static function invalid(string $field, string $message, int $status = 422, ?\Throwable $previous = null): self
+    public static function invalid(string $field, string|Sentence $message, int $status = 422, ?\Throwable $previous = null): self
     {
         return new self($status, 409 === $status ? 'In conflict' : 'Cannot be taken as it stands', $message, [['field' => $field, 'message' => $message]], previous: $previous);
     }
 
-    /** @param list<array{field: string, message: string}> $errors */
+    /** @param list<array{field: string, message: string|Sentence}> $errors */
     public static function faults(array $errors): self
     {
         $count = \count($errors);
 
-        return new self(422, 'Cannot be taken as it stands', 1 === $count ? $errors[0]['message'] : \sprintf('%d things need mending.', $count), $errors);
+        return new self(422, 'Cannot be taken as it stands', 1 === $count ? $errors[0]['message'] : Sentence::of('problem.several', faults: Quantity::count($count)), $errors);
     }
 
     public static function notFound(): self
@@ -42,7 +45,7 @@ final class Problem extends \RuntimeException
         return new self(404, 'Not here', 'There is no such entry. It may belong to another copy of the app.');
     }
 
-    public static function forbidden(string $detail): self
+    public static function forbidden(string|Sentence $detail): self
     {
         return new self(403, 'Not allowed', $detail);
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Platform\Http;
 
+use App\Platform\Words\Wording;
 use Doctrine\ORM\OptimisticLockException;
+use Sitzplatz\Words\Fault;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -14,13 +16,21 @@ use Symfony\Component\Security\Core\Exception\AuthenticationException;
 /** Turns what goes wrong below /api into problem details. */
 final readonly class ProblemListener
 {
+    public function __construct(private Wording $wording)
+    {
+    }
+
     /** What the sender can mend is an answer, not an error: it is given before anything is logged. */
     #[AsEventListener(priority: 8)]
     public function answer(ExceptionEvent $event): void
     {
         $error = $event->getThrowable();
+        if ($error instanceof Fault) {
+            // A rule of the core refused: whoever let it through had no field to name.
+            $error = Problem::invalid('', $error->sentence, previous: $error);
+        }
         if ($error instanceof Problem && str_starts_with($event->getRequest()->getPathInfo(), '/api/')) {
-            $event->setResponse(ProblemResponse::of($error));
+            $event->setResponse(ProblemResponse::of($error, $this->wording));
         }
     }
 
@@ -42,6 +52,6 @@ final readonly class ProblemListener
         if (null === $problem) {
             $problem = new Problem(500, 'Our fault', 'Something went wrong here. Nothing was saved; try again, then look into the log.');
         }
-        $event->setResponse(ProblemResponse::of($problem));
+        $event->setResponse(ProblemResponse::of($problem, $this->wording));
     }
 }

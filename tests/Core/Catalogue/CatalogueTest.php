@@ -22,7 +22,7 @@ final class CatalogueTest extends TestCase
     public function testItIsReadFromPlainData(): void
     {
         $catalogue = self::make();
-        self::assertSame('PLA', $catalogue->material('pla')->name);
+        self::assertSame('PLA', $catalogue->material('pla')->name->english);
         self::assertSame('fair', $catalogue->pairing('pla', 'glass')?->treatment(null)?->hold->value);
         self::assertSame('strong', $catalogue->pairing('pla', 'glass')->treatment('stick')?->hold->value);
         self::assertNull($catalogue->pairing('pla', 'glass')->treatment('spray'));

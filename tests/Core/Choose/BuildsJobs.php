@@ -16,6 +16,7 @@ use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** Printers, sides and jobs for the tests of Choose. */
 trait BuildsJobs
@@ -82,7 +83,7 @@ trait BuildsJobs
     {
         foreach ($ranking->rejections as $rejection) {
             if ($rejection->proposal->surface->id === $surface && ($rejection->wholeSide || ($rejection->proposal->agent->id ?? 'bare') === $agent)) {
-                return $rejection->reason;
+                return Said::of($rejection->reason);
             }
         }
 

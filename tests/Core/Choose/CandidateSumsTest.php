@@ -20,6 +20,7 @@ use Sitzplatz\Choose\ReleasePlan;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Choose\WarpSum;
 use Sitzplatz\Test\TestPiece;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** The numbers of a candidate, opened down to formula, inputs and basis. */
 final class CandidateSumsTest extends TestCase
@@ -32,11 +33,10 @@ final class CandidateSumsTest extends TestCase
         $sums = self::sums($ranking);
         self::assertSame(['chance', 'hold', 'release', 'set_point', 'times', 'heater', 'warp', 'cost'], array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()));
         foreach ($sums->reckonings() as $reckoning) {
-            self::assertNotSame('', $reckoning->result);
-            self::assertNotSame('', $reckoning->formula);
+            self::assertNotSame('', Said::of($reckoning->result));
             self::assertNotSame([], $reckoning->inputs, $reckoning->id);
             foreach ($reckoning->inputs as $input) {
-                self::assertNotSame('', $input->basis, $reckoning->id.': '.$input->name.' has to say where it is from.');
+                self::assertNotSame('', Said::of($input->basis), $reckoning->id.': '.Said::of($input->name).' has to say where it is from.');
             }
         }
     }
@@ -46,23 +46,23 @@ final class CandidateSumsTest extends TestCase
         $ranking = self::rank(self::job('pla', ['partCount' => 3]), [self::side('glass')], ['pva_stick']);
         $chance = self::sums($ranking)->reckonings()[0];
         // Beta(9.5, 0.5): 9.5/10 · 10.5/11 · 11.5/12 = 0.869; hold and release alike: 0.755.
-        self::assertSame(["87\u{00A0}%", "87\u{00A0}%"], array_map(static fn (Input $i): string => $i->value, $chance->inputs));
-        self::assertSame("76\u{00A0}%", $chance->result);
-        self::assertSame('Beta(9.5, 0.5)', $chance->inputs[0]->basis);
+        self::assertSame(['0.869', '0.869'], array_map(static fn (Input $i): string => Said::of($i->value), $chance->inputs));
+        self::assertSame('sum.figure figure=0.7552', Said::of($chance->result));
+        self::assertSame('sum.beta a=9.5 b=0.5', Said::of($chance->inputs[0]->basis));
     }
 
     public function testTheSetPointNamesItsLayersAndWhatWasMeasured(): void
     {
         $modelled = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured')]), 'set_point');
-        self::assertStringContainsString('(modelled)', $modelled->result);
-        self::assertStringContainsString('Aluminium', $modelled->inputs[0]->name);
+        self::assertStringContainsString('sum.set_point.modelled', Said::of($modelled->result));
+        self::assertStringContainsString('layer=aluminium', Said::of($modelled->inputs[0]->name));
         $measured = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured', measured: new MeasuredSurface(60, 52, 20, '2026-11-03'))]), 'set_point');
-        self::assertStringContainsString('(measured)', $measured->result);
-        self::assertStringContainsString('to fit the measurement', $measured->formula);
-        self::assertStringContainsString('52 °C at the surface with 60 °C on the display, 2026-11-03', implode(' ', array_map(static fn (Input $i): string => $i->value, $measured->inputs)));
+        self::assertStringContainsString('sum.set_point.as_measured', Said::of($measured->result));
+        self::assertStringContainsString('sum.set_point.formula_fitted', Said::of($measured->formula));
+        self::assertStringContainsString('sum.set_point.measured_at surface=52 display=60 day=2026-11-03', implode(' ', array_map(static fn (Input $i): string => Said::of($i->value), $measured->inputs)));
         $unknown = self::reckoning(self::rank(self::job('pla', ['printer' => self::printer(['bed' => []])]), [self::side('pei_textured')]), 'set_point');
-        self::assertStringContainsString('not on the shelf', $unknown->source);
-        self::assertSame('55 °C', $unknown->result);
+        self::assertStringContainsString('sum.set_point.source_unknown', Said::of($unknown->source));
+        self::assertSame('sum.figure figure=55', Said::of($unknown->result));
     }
 
     public function testTheHeaterIsCheckedWithTheSetPoint(): void
@@ -75,10 +75,10 @@ final class CandidateSumsTest extends TestCase
         self::assertEqualsWithDelta(12.5, $heater->currentA, 1e-12);
         self::assertFalse($heater->currentAllowed);
         self::assertTrue($heater->enough);
-        self::assertStringContainsString('more than its output may carry', (string) $heater->overload());
+        self::assertSame('heater.overload current=12.5', Said::of($heater->overload()));
         $opened = self::reckoning(self::rank(self::job('abs', ['printer' => $printer]), [self::side('pei_textured')]), 'heater');
-        self::assertStringStartsWith('0.57 W/cm²; practice asks for 0.5', $opened->result);
-        self::assertStringContainsString('12.5 A at 24 V; the output carries 10 A', $opened->inputs[2]->value);
+        self::assertStringStartsWith('sum.heater.enough has=0.57', Said::of($opened->result));
+        self::assertStringContainsString('sum.heater.current_limited current=12.5 voltage=24 limit=10', Said::of($opened->inputs[2]->value));
         self::assertNull(self::sums(self::rank(self::job('abs', ['printer' => self::printer(['heaterW' => null])]), [self::side('pei_textured')]))->heater);
     }
 
@@ -97,12 +97,12 @@ final class CandidateSumsTest extends TestCase
     {
         $steel = self::release(self::rank(self::job('pla'), [self::side('pei_textured')]));
         self::assertContains('freezer', array_column($steel->waits, 'way'));
-        self::assertStringContainsString('freezer for about 10 minutes', implode(' ', $steel->steps));
-        self::assertContains('No spatula: flexing is safer for hand and plate.', $steel->never);
+        self::assertStringContainsString('off.freezer minutes=600', implode(' ', Said::all($steel->steps)));
+        self::assertContains('off.no_spatula', Said::all($steel->never));
         $glass = self::release(self::rank(self::job('pla'), [self::side('glass')], ['pva_stick']));
         self::assertNotContains('freezer', array_column($glass->waits, 'way'));
-        self::assertContains('Not into a freezer: this surface cracks or comes loose by thermal shock.', $glass->never);
-        self::assertStringContainsString('Tap a large part', implode(' ', $glass->steps));
+        self::assertContains('off.no_freezer', Said::all($glass->never));
+        self::assertStringContainsString('off.tap', implode(' ', Said::all($glass->steps)));
         self::assertNotSame('', $glass->doneHot);
     }
 
@@ -113,8 +113,8 @@ final class CandidateSumsTest extends TestCase
         $minutes = array_column($plan->waits, 'minutes', 'way');
         self::assertGreaterThan($minutes['fan'], $minutes['still_air']);
         self::assertGreaterThan($minutes['freezer'], $minutes['off_printer']);
-        self::assertContains('Never pull while it is hot.', $plan->never);
-        self::assertStringContainsString(\sprintf('%.0f °C or less', $plan->belowC), $plan->steps[0]);
+        self::assertContains('off.never_hot', Said::all($plan->never));
+        self::assertStringContainsString('off.wait below='.$plan->belowC, Said::of($plan->steps[0]));
     }
 
     public function testInARoomWarmerThanTheReleaseItNeverCoolsThere(): void
@@ -130,8 +130,8 @@ final class CandidateSumsTest extends TestCase
         $plan = self::release(self::rank(self::job('pla', ['printer' => self::printer(['maxBedC' => null]), 'roomC' => 18.0]), [self::side('painters_tape')]));
         self::assertNull($plan->belowC);
         self::assertSame([], $plan->waits);
-        self::assertSame('', $plan->doneHot);
-        self::assertStringNotContainsString('Switch the bed off', implode(' ', $plan->steps));
+        self::assertNull($plan->doneHot);
+        self::assertStringNotContainsString('off.wait', implode(' ', Said::all($plan->steps)));
     }
 
     public function testAbsWarpsMoreThanPlaAndABoxHelps(): void
@@ -158,7 +158,7 @@ final class CandidateSumsTest extends TestCase
         $nylon = self::warp(self::job('pa', ['part' => self::thinBar(), 'printer' => self::printer(['chamberC' => 60.0])]), self::side('epoxy_glass'));
         self::assertGreaterThan(80, $nylon->drivingK);
         self::assertLessThan($bar->margin->middle, $nylon->margin->middle);
-        self::assertStringContainsString('where it crystallises', $nylon->reckoning()->inputs[0]->name);
+        self::assertSame('sum.warp.crystallises', Said::of($nylon->reckoning()->inputs[0]->name));
     }
 
     public function testABrimRaisesTheMarginAndTheSumSaysItIsRough(): void
@@ -167,10 +167,10 @@ final class CandidateSumsTest extends TestCase
         $bare = self::warp(self::job('abs', ['part' => self::thinBar()]), $side);
         $brim = self::warp(self::job('abs', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Brim, 5)]), $side);
         self::assertGreaterThan($bare->margin->middle, $brim->margin->middle);
-        self::assertStringContainsString('this sum is rough', $bare->sentence());
-        self::assertStringContainsString('only the grade of practice', $bare->sentence());
+        self::assertStringContainsString('warp.said', Said::of($bare->sentence()));
+        self::assertStringContainsString('rests=warp.rests_on_grade', Said::of($bare->sentence()));
         self::assertNull($bare->expectedLiftMm(), 'Without own lifts nothing is promised in millimetres.');
-        self::assertStringContainsString('Rough by a factor of 2', $bare->reckoning()->source);
+        self::assertStringContainsString('sum.warp.source', Said::of($bare->reckoning()->source));
     }
 
     public function testOwnPullsAndLiftsTakeOver(): void
@@ -185,8 +185,8 @@ final class CandidateSumsTest extends TestCase
         self::assertSame(5, $warp->strength->ownPulls);
         // At the edge of the pull block 6·30·8 ÷ (6·20²) = 0.6 MPa, more than 30 ÷ 120 over its foot.
         self::assertEqualsWithDelta(0.6, $warp->strength->middleMpa, 1e-12);
-        self::assertStringContainsString('that of your 5 hot pulls', $warp->sentence());
-        self::assertStringContainsString('Own lift readings', implode(' ', array_map(static fn (Input $i): string => $i->name, $warp->reckoning()->inputs)));
+        self::assertStringContainsString('warp.rests_on_pulls pulls=5', Said::of($warp->sentence()));
+        self::assertStringContainsString('sum.warp.lifts', implode(' ', array_map(static fn (Input $i): string => Said::of($i->name), $warp->reckoning()->inputs)));
         // The piece of the readings in finer layers: mean 0.5 mm over its free curl, on the part's own curl.
         self::assertEqualsWithDelta(0.5 * $plain->curl->liftMm / ($plain->curl->liftMm * self::ratioOfLayers()), $warp->expectedLiftMm(), 1e-6);
     }
@@ -197,7 +197,7 @@ final class CandidateSumsTest extends TestCase
         $weak = new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 55, false, 12, 12, 3, 4.0, 0.5);
         $warp = self::warp($job, self::side('pei_textured'), new OwnStrength([$weak]));
         self::assertSame(12, $warp->calibration?->heldRuns);
-        self::assertStringContainsString('12 own runs held where the sum alone would have had them lift', $warp->sentence());
+        self::assertStringContainsString('runs=12', Said::of($warp->sentence()));
         self::assertEqualsWithDelta(1, $warp->margin->middle, 0.35, 'The bar is the test piece itself, in coarser layers.');
         $lost = new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 55, false, 12, 9, 3, 4.0, 0.5);
         self::assertLessThan($warp->margin->middle, self::warp($job, self::side('pei_textured'), new OwnStrength([$lost]))->margin->middle);

@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\Experience;
 use Sitzplatz\Choose\Likeness;
 use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /**
  * How own runs move what practice says. Prior and product formula are those of the references; the power prior is that of
@@ -42,8 +43,8 @@ final class ExperienceTest extends TestCase
     public function testTheSentenceTellsThreeThings(): void
     {
         $bare = self::bare([new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
-        self::assertSame("Hold: Practice says 95\u{00A0}%, 7 of your 8 runs on this side with this lot held: together 92\u{00A0}%.", $bare->reasons()[0]);
-        self::assertSame("Release: Practice says 95\u{00A0}%; no own runs yet.", $bare->reasons()[1]);
+        self::assertSame('expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same_side_and_lot weight=1] together=0.9167', Said::of($bare->reasons()[0]));
+        self::assertSame('expect.release.practice_only practice=0.95', Said::of($bare->reasons()[1]));
     }
 
     public function testTheSpanOfTheBelief(): void
@@ -65,10 +66,10 @@ final class ExperienceTest extends TestCase
     {
         $runs = [new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2), new OwnRuns('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1)];
         $long = self::rank(self::job('pla', ['minutes' => 300.0, 'partCount' => 12]), [self::side('pei_textured')], [], $runs)->candidates[0];
-        self::assertStringContainsString('Own runs went up to 40 min; this job takes 300 min. A short test does not clear a long job.', implode(' ', $long->reasons()));
-        self::assertStringContainsString('Own runs had at most 2 parts on the plate; this job has 12.', implode(' ', $long->reasons()));
+        self::assertStringContainsString('reason.longer longest=2400 job=18000', implode(' ', Said::all($long->reasons())));
+        self::assertStringContainsString('reason.fuller most=2 parts=12', implode(' ', Said::all($long->reasons())));
         $within = self::rank(self::job('pla', ['minutes' => 30.0, 'partCount' => 2]), [self::side('pei_textured')], [], $runs)->candidates[0];
-        self::assertStringNotContainsString('Own runs', implode(' ', $within->reasons()));
+        self::assertStringNotContainsString('reason.longer', implode(' ', Said::all($within->reasons())));
     }
 
     /** @param list<OwnRuns> $runs */

@@ -10,6 +10,7 @@ use Sitzplatz\Choose\FootholdAdvice;
 use Sitzplatz\Choose\FootholdKind;
 use Sitzplatz\Choose\PartFacts;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** Brim, ears and raft: which, and what they gain. */
 final class FootholdTest extends TestCase
@@ -42,15 +43,15 @@ final class FootholdTest extends TestCase
         self::assertSame(FootholdKind::Raft, FootholdAdvice::for(new PartFacts(25, 20, 7, 5, 5), 12)->foothold->kind, 'A batch of very small parts.');
         self::assertSame(FootholdKind::Raft, FootholdAdvice::for(self::block(), 1, self::catalogue()->surface('perforated_board'))->foothold->kind);
         self::assertSame(FootholdKind::None, FootholdAdvice::for($link, 20)->foothold->kind, 'Never a brim on what moves.');
-        self::assertStringContainsString('lock an articulated part', FootholdAdvice::for($link, 20)->sentence);
-        self::assertStringContainsString('cannot have one', FootholdAdvice::for($link, 1, self::catalogue()->surface('perforated_board'))->sentence);
+        self::assertStringContainsString('advice.articulated', Said::of(FootholdAdvice::for($link, 20)->sentence));
+        self::assertStringContainsString('advice.articulated_raft', Said::of(FootholdAdvice::for($link, 1, self::catalogue()->surface('perforated_board'))->sentence));
     }
 
     public function testTheGainIsSaid(): void
     {
         $advice = FootholdAdvice::for(new PartFacts(100, 40, 14, 10, 10, 4), 1);
         self::assertEqualsWithDelta(40 * 4 + \M_PI * 16, $advice->gainedMm2, 1e-9);
-        self::assertSame('Brim of 4 mm: its foot of 100 mm² is small. That adds 210 mm² to the 100 mm² of each part.', $advice->sentence);
+        self::assertSame('advice.gains foothold=(foothold.brim mm=4) why=[part.small_foot foot=100] gained=210.2655 contact=100', Said::of($advice->sentence));
     }
 
     public function testAModelIsOnePartAndEachIslandOfAPlateIsOne(): void

@@ -20,7 +20,7 @@ final class GateTest extends TestCase
         $side = self::side('thick_composite', layers: self::layers([['polymer_composite', 2.2], ['copper', 0.1], ['polymer_composite', 2.2]], true));
         $room = static fn (float $mm): PrinterFacts => self::printer(['zTravelBelowMm' => $mm, 'usualPlateMm' => 0.7]);
         self::assertSame('', self::why('pla', $side, $room(3.8)));
-        self::assertStringContainsString('4.5 mm thick, 3.8 mm more than the usual plate', self::why('pla', $side, $room(3.7)));
+        self::assertStringContainsString('thickness=4.5 more=3.8', self::why('pla', $side, $room(3.7)));
         self::assertSame('', self::why('pla', $side, self::printer(['zTravelBelowMm' => 1.0])), 'What is not known rules nothing out.');
     }
 
@@ -29,26 +29,26 @@ final class GateTest extends TestCase
         // 3 mm of pane above the bed's metal, and the nozzle 1 mm ahead: four in all.
         $side = self::side('glass', layers: self::layers([['borosilicate_glass', 3.0]], true));
         self::assertNull(self::refusedBare($side, 4.0));
-        self::assertStringContainsString('3.0 mm without metal under its surface', (string) self::refusedBare($side, 3.9));
-        self::assertStringContainsString('On thin polymer skin', self::why('pla', self::side('polymer_skin'), self::inductive(12)));
+        self::assertStringContainsString('gate.probe_range side=P1 front above=3 ', (string) self::refusedBare($side, 3.9));
+        self::assertStringContainsString('gate.probe_blind', self::why('pla', self::side('polymer_skin'), self::inductive(12)));
         self::assertSame('', self::why('pla', self::side('polymer_skin'), self::printer(['probe' => ProbeKind::ByHand])));
     }
 
     public function testAPlateLiesEitherWayRoundAndAJobHasToFitIt(): void
     {
         self::assertSame('', self::why('pla', self::side('pei_textured', widthMm: 210.0, depthMm: 250.0)));
-        self::assertStringContainsString('the bed of North bay takes 250 × 210 mm', self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)));
+        self::assertStringContainsString('printer=North bay bedWidth=250 bedDepth=210', self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)));
         $wide = self::rank(self::job('pla', ['widthMm' => 205.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
         self::assertNotSame([], $wide->candidates);
         $wider = self::rank(self::job('pla', ['widthMm' => 212.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
-        self::assertStringContainsString('The job needs 212 × 245 mm', self::refusal($wider, 'pei_textured'));
+        self::assertStringContainsString('gate.job_too_large width=212 depth=245', self::refusal($wider, 'pei_textured'));
     }
 
     public function testTheNozzleOfTheFirstLayer(): void
     {
         self::assertNotNull(self::find(self::rank(self::job('pa', ['nozzleC' => 270.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate', 'pva_stick'));
-        self::assertStringContainsString('needs a nozzle of 271 °C', self::refusal(self::rank(self::job('pa', ['nozzleC' => 271.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate'));
-        self::assertStringContainsString('North bay reaches 194 °C', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 194.0])));
+        self::assertStringContainsString('gate.nozzle nozzle=271', self::refusal(self::rank(self::job('pa', ['nozzleC' => 271.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate'));
+        self::assertStringContainsString('printer=North bay reaches=194', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 194.0])));
         self::assertSame('', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 195.0])));
     }
 
@@ -57,7 +57,7 @@ final class GateTest extends TestCase
         // ABS on textured PEI holds from 95 on.
         $low = self::catalogue()->pairing('abs', 'pei_textured')->window->low ?? 0.0;
         self::assertSame('', self::why('abs', self::side('pei_textured', ownLimitC: $low)));
-        self::assertStringContainsString('P1 front stands', self::why('abs', self::side('pei_textured', ownLimitC: $low - 1)));
+        self::assertStringContainsString('stop.surface side=P1 front', self::why('abs', self::side('pei_textured', ownLimitC: $low - 1)));
     }
 
     public function testASoakTestOnlyEverLiftsALimit(): void
@@ -71,21 +71,21 @@ final class GateTest extends TestCase
     public function testWhatMagnetsStandMattersOnlyToPlatesTheyHold(): void
     {
         $weak = self::printer(['magnetLimitC' => 80.0]);
-        self::assertStringContainsString('magnets', self::why('abs', self::side('pei_smooth', magnetic: true), $weak));
+        self::assertStringContainsString('stop.magnet', self::why('abs', self::side('pei_smooth', magnetic: true), $weak));
         self::assertSame('', self::why('abs', self::side('pei_smooth', magnetic: false), $weak));
     }
 
     public function testAnAgentThatCannotBeTakenOffAgainIsRefused(): void
     {
         $low = self::rank(self::job('petg'), [self::side('low_temp_matte')], ['spray_film', 'abs_acetone']);
-        self::assertStringContainsString('attacks', self::refusal($low, 'low_temp_matte', 'spray_film'));
-        self::assertStringContainsString('attacks', self::refusal($low, 'low_temp_matte', 'abs_acetone'));
+        self::assertStringContainsString('gate.solvent', self::refusal($low, 'low_temp_matte', 'spray_film'));
+        self::assertStringContainsString('gate.solvent', self::refusal($low, 'low_temp_matte', 'abs_acetone'));
     }
 
     public function testEveryOtherThingTheSameABoxIsAsked(): void
     {
-        self::assertStringContainsString('North bay is open', self::why('pc', self::side('pei_smooth'), self::printer(['enclosed' => false])));
-        self::assertStringNotContainsString('open', self::why('abs', self::side('pei_smooth'), self::printer(['enclosed' => false])), 'ABS wants one, PC needs one.');
+        self::assertStringContainsString('gate.enclosure', self::why('pc', self::side('pei_smooth'), self::printer(['enclosed' => false])));
+        self::assertStringNotContainsString('gate.enclosure', self::why('abs', self::side('pei_smooth'), self::printer(['enclosed' => false])), 'ABS wants one, PC needs one.');
     }
 
     private static function refusedBare(SideFacts $side, float $range): ?string

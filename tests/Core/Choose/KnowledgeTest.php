@@ -10,6 +10,7 @@ use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** The knowledge base against the trade notes: every figure and role here is common practice. */
 final class KnowledgeTest extends TestCase
@@ -107,15 +108,15 @@ final class KnowledgeTest extends TestCase
             self::assertLessThanOrEqual($material->bedC[1] ?? 0, $material->bedC[0] ?? 0);
         }
         foreach ($catalogue->agents as $agent) {
-            self::assertSame(\in_array($agent->carrier, ['solvent', 'acetone'], true), str_contains($agent->hazard ?? '', 'lammable'), "$agent->name: a solvent burns.");
+            self::assertSame(\in_array($agent->carrier->english, ['solvent', 'acetone'], true), str_contains($agent->hazard->english ?? '', 'lammable'), "$agent->id: a solvent burns.");
         }
     }
 
     public function testWaterCannotHarmWhereSolventsDo(): void
     {
-        self::assertStringContainsString('Soap and hot water only', self::catalogue()->surface('low_temp_matte')->cleaning);
+        self::assertStringContainsString('Soap and hot water only', self::catalogue()->surface('low_temp_matte')->cleaning->english);
         self::assertFalse(self::catalogue()->surface('glass')->flexes);
-        self::assertStringContainsString('freezer', implode(' ', self::catalogue()->surface('glass')->cautions));
+        self::assertStringContainsString('freezer', implode(' ', Said::all(self::catalogue()->surface('glass')->cautions)));
     }
 
     private static function pairing(string $material, string $surface): Pairing

@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Candidate;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\MeasuredSurface;
 use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** Where on its window a setup is run. Windows and the five degrees of a cold room are common practice. */
 final class TargetTest extends TestCase
@@ -21,7 +22,7 @@ final class TargetTest extends TestCase
         self::assertEqualsWithDelta(55, self::onTexture(['roomC' => 18.0])->target->at ?? 0, 1e-9);
         $cold = self::onTexture(['roomC' => 14.0]);
         self::assertEqualsWithDelta(60, $cold->target->at ?? 0, 1e-9);
-        self::assertStringContainsString('Cold room (14 °C): 5 °C on top of the usual 55 °C', implode(' ', $cold->reasons()));
+        self::assertStringContainsString('target.cold_room room=14 more=5 usual=55', implode(' ', Said::all($cold->reasons())));
         $limited = self::onTexture(['roomC' => 14.0], self::side('pei_textured', ownLimitC: 57.0));
         self::assertEqualsWithDelta(57, $limited->target->at ?? 0, 1e-9);
         $narrow = self::find(self::rank(self::job('pla', ['roomC' => 14.0]), [self::side('polyester_high_hold')], ['pva_stick']), 'polyester_high_hold', 'pva_stick');
@@ -35,7 +36,7 @@ final class TargetTest extends TestCase
         self::assertEqualsWithDelta(54, $magnet->target->displayC, 0);
         self::assertLessThan(54, $magnet->target->at);
         self::assertGreaterThan(52, $magnet->target->at);
-        self::assertStringContainsString('instead of the usual 55 °C: the magnets of North bay stand 54 °C', implode(' ', $magnet->reasons()));
+        self::assertStringContainsString('usual=55 stop=(stop.magnet printer=North bay) at=54', implode(' ', Said::all($magnet->reasons())));
         $plate = self::onTexture([], self::side('pei_textured', ownLimitC: 53.0));
         self::assertEqualsWithDelta(53, $plate->target->at ?? 0, 1e-9);
         self::assertGreaterThanOrEqual(53, $plate->target->displayC);
@@ -63,16 +64,16 @@ final class TargetTest extends TestCase
     public function testWhatSomebodySetsIsTakenAndJudged(): void
     {
         $hot = self::rank(self::job('pla', ['bedC' => 130.0]), [self::side('pei_textured')]);
-        self::assertStringContainsString('130 °C is too hot here: P1 front stands 120 °C', self::refusal($hot, 'pei_textured'));
+        self::assertStringContainsString('target.too_hot set=130 stop=(stop.surface side=P1 front) at=120', self::refusal($hot, 'pei_textured'));
         $usual = self::onTexture(['bedC' => 57.0]);
         self::assertTrue($usual->target->byHand);
         self::assertSame([], $usual->target->reasons);
         $below = self::onTexture(['bedC' => 48.0]);
-        self::assertStringContainsString('below the window, 50 to 65 °C: it may not hold', implode(' ', $below->reasons()));
+        self::assertStringContainsString('target.below_window set=48 low=50 high=65', implode(' ', Said::all($below->reasons())));
         // One grade down within five degrees of the window, two beyond: strong, fair, poor.
         self::assertSame(['fair', 'poor'], [$below->hold->grade->value, self::onTexture(['bedC' => 42.0])->hold->grade->value]);
         $above = self::onTexture(['bedC' => 85.0]);
-        self::assertStringContainsString('it may not let go', implode(' ', $above->reasons()));
+        self::assertStringContainsString('target.above_window', implode(' ', Said::all($above->reasons())));
         self::assertSame(['strong', 'poor'], [$above->hold->grade->value, $above->release->grade->value]);
     }
 
@@ -81,7 +82,7 @@ final class TargetTest extends TestCase
         $tape = self::rank(self::job('pla', ['printer' => self::printer(['maxBedC' => null]), 'roomC' => 18.0]), [self::side('painters_tape')])->candidates[0];
         self::assertNull($tape->target->at);
         self::assertNull($tape->target->displayC);
-        self::assertStringContainsString('the bed has the room\'s 18 °C', implode(' ', $tape->reasons()));
+        self::assertStringContainsString('target.no_heater printer=North bay room=18', implode(' ', Said::all($tape->reasons())));
         $resin = self::rank(self::job('resin', ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0]), 'lotId' => null]), [self::side('resin_sanded')])->candidates[0];
         self::assertEqualsWithDelta($resin->pairing->window->target, $resin->target->at ?? 0, 1e-9);
         self::assertNull($resin->target->displayC);

@@ -11,6 +11,7 @@ use Sitzplatz\Choose\Finish;
 use Sitzplatz\Choose\Ranking;
 use Sitzplatz\Choose\SideFacts;
 use Sitzplatz\Choose\Wishes;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** In which order setups stand, and how wishes change it. */
 final class WishesTest extends TestCase
@@ -60,14 +61,14 @@ final class WishesTest extends TestCase
         $ranking = self::rank(self::job('pla', ['wishes' => new Wishes(Finish::Gloss, true)]), [self::side('pei_textured', 'P1'), self::side('glass', 'P2')], []);
         self::assertSame(['glass', 'pei_textured'], array_map(static fn (Candidate $c): string => $c->proposal->surface->id, $ranking->candidates), 'Bare glass holds less well, but it is what was asked for.');
         self::assertLessThan($ranking->candidates[1]->chance, $ranking->candidates[0]->chance);
-        self::assertSame(['It leaves a texture underside; you asked for gloss.', 'Its texture costs accuracy in height.'], $ranking->candidates[1]->missed);
-        self::assertStringContainsString('you asked for gloss', implode(' ', $ranking->candidates[1]->reasons()));
+        self::assertSame(['wish.finish has=finish.texture wanted=finish.gloss', 'wish.exact_height'], Said::all($ranking->candidates[1]->missed));
+        self::assertStringContainsString('wanted=finish.gloss', implode(' ', Said::all($ranking->candidates[1]->reasons())));
     }
 
     public function testTheOrderDoesNotDependOnTheShelf(): void
     {
         $sides = array_map(static fn (string $surface, int $i): SideFacts => self::side($surface, "P$i"), ['pei_textured', 'pei_smooth', 'glass', 'epoxy_glass', 'low_temp_matte', 'thick_composite'], range(1, 6));
-        $labels = static fn (array $given): array => array_map(static fn (Candidate $c): string => $c->label(), self::rank(self::job('petg'), array_values($given), ['pva_stick', 'spray_film'])->candidates);
+        $labels = static fn (array $given): array => array_map(static fn (Candidate $c): string => Said::of($c->proposal->label()), self::rank(self::job('petg'), array_values($given), ['pva_stick', 'spray_film'])->candidates);
         self::assertSame($labels($sides), $labels(array_reverse($sides)));
     }
 

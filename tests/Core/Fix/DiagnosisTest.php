@@ -9,6 +9,8 @@ use Sitzplatz\Care\CareDue;
 use Sitzplatz\Fix\Check;
 use Sitzplatz\Fix\Diagnosis;
 use Sitzplatz\Fix\PlateState;
+use Sitzplatz\Tests\Core\Words\Said;
+use Sitzplatz\Words\CatalogueText;
 use Symfony\Component\Yaml\Yaml;
 
 /** The order of checks is common practice: wash first, then the gap, the costly things last (trade notes, section 15). */
@@ -49,7 +51,7 @@ final class DiagnosisTest extends TestCase
     {
         // Common practice: wash and recoat every 5 to 10 prints.
         self::assertSame([], (new CareDue(9, null))->sentences());
-        self::assertSame(['Wash: 10 prints since the last one.'], (new CareDue(10, null))->sentences());
+        self::assertSame(['care.wash prints=10'], Said::all((new CareDue(10, null))->sentences()));
         self::assertCount(2, (new CareDue(12, 8))->sentences());
         self::assertSame([], (new CareDue(0, 7))->sentences());
     }
@@ -58,7 +60,7 @@ final class DiagnosisTest extends TestCase
     private static function order(string $symptom, PlateState $plate): array
     {
         $data = Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml');
-        $checks = array_values(array_map(static fn (array $c): Check => new Check($c['id'], $c['do'], (float) $c['minutes'], $c['for']), $data['checks']));
+        $checks = array_values(array_map(static fn (array $c): Check => new Check($c['id'], new CatalogueText('check.do', $c['do']), (float) $c['minutes'], $c['for']), $data['checks']));
 
         return array_map(static fn (Check $check): string => $check->id, Diagnosis::of($symptom, $checks, $plate)->checks);
     }

@@ -14,6 +14,7 @@ use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Internal\ConductionGrid;
 use Sitzplatz\Heat\Layer;
+use Sitzplatz\Words\CatalogueText;
 
 /** The solver against analytic solutions. */
 final class ConductionTest extends TestCase
@@ -37,7 +38,7 @@ final class ConductionTest extends TestCase
     public function testAPlaneWallCoolsAsTheTableSays(float $biot, float $zeta, float $c): void
     {
         // Half thickness 10 mm, k 0.2 W/mK, diffusivity 0.2 / (1000 · 1000) = 2e-7 m²/s.
-        $wall = new LayerMaterial('wall', 'wall', 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
+        $wall = new LayerMaterial('wall', new CatalogueText('layer.wall.name', 'wall'), 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
         $grid = new ConductionGrid([new Layer($wall, 10)], 1, 100, cells: 60);
         $top = new ConstantCoefficient($biot * 0.2 / 0.01, 0);
         $insulated = new ConstantCoefficient(0, 0);
@@ -89,7 +90,7 @@ final class ConductionTest extends TestCase
     public function testASteadyFlowFallsInProportionToResistance(): void
     {
         // Fourier's law: 10 mm of k 0.2 is 0.05 m²K/W, a contact 0.02, the face 1/10: a flow of 100/0.17 W/m².
-        $one = new LayerMaterial('one', 'one', 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
+        $one = new LayerMaterial('one', new CatalogueText('layer.one.name', 'one'), 0.2, 1000, 1000, 0.9, false, false, Basis::Memory);
         $grid = new ConductionGrid([new Layer($one, 5), new Layer($one, 5, 0.02)], 1, 0);
         $top = new ConstantCoefficient(10, 0);
         for ($n = 0; $n < 400; ++$n) {
@@ -102,7 +103,7 @@ final class ConductionTest extends TestCase
     public function testHeatThatGoesInStaysIn(): void
     {
         // Energy balance: 1000 W/m² for 100 s into an insulated 8 mm of aluminium warms it by 1e5 / (0.008·2700·896) K.
-        $aluminium = new LayerMaterial('al', 'aluminium', 167, 2700, 896, 0.1, true, false, Basis::Handbook);
+        $aluminium = new LayerMaterial('al', new CatalogueText('layer.al.name', 'aluminium'), 167, 2700, 896, 0.1, true, false, Basis::Handbook);
         $grid = new ConductionGrid([new Layer($aluminium, 8)], 1, 20);
         $insulated = new ConstantCoefficient(0, 20);
         for ($n = 0; $n < 10; ++$n) {
@@ -114,8 +115,8 @@ final class ConductionTest extends TestCase
     public function testAThinFilmOverSteelDoesNotRing(): void
     {
         // Backward Euler never overshoots, however long the step: the film stays between its neighbours.
-        $steel = new LayerMaterial('steel', 'steel', 47, 7850, 470, 0.9, true, true, Basis::Handbook);
-        $film = new LayerMaterial('film', 'film', 0.22, 1270, 1200, 0.9, false, false, Basis::Handbook);
+        $steel = new LayerMaterial('steel', new CatalogueText('layer.steel.name', 'steel'), 47, 7850, 470, 0.9, true, true, Basis::Handbook);
+        $film = new LayerMaterial('film', new CatalogueText('layer.film.name', 'film'), 0.22, 1270, 1200, 0.9, false, false, Basis::Handbook);
         $grid = new ConductionGrid([new Layer($steel, 0.5), new Layer($film, 0.05)], 1, 20);
         $top = new ConstantCoefficient(10, 20);
         $before = 20.0;

@@ -14,6 +14,7 @@ use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class StackTest extends TestCase
 {
@@ -149,12 +150,12 @@ final class StackTest extends TestCase
         $mains = HeaterCheck::of(600, 300, 300, 120, 230, null);
         self::assertTrue($mains->enough);
         self::assertTrue($mains->mains);
-        self::assertStringContainsString('qualified person', implode(' ', $mains->cautions()));
+        self::assertStringContainsString('caution.mains', implode(' ', Said::all($mains->cautions())));
         $weak = HeaterCheck::of(250, 250, 210, 110, 12, 15);
         self::assertEqualsWithDelta(20.8333, $weak->currentA, 1e-3);
         self::assertFalse($weak->currentAllowed);
         self::assertFalse($weak->enough);
-        self::assertStringContainsString('20.8 A', implode(' ', $weak->cautions()));
+        self::assertStringContainsString('heater.overload current=20.8333', implode(' ', Said::all($weak->cautions())));
         self::assertEqualsWithDelta(0.2, HeaterCheck::of(100, 250, 210, 60, null, null)->neededWattsPerCm2, 1e-12);
         self::assertEqualsWithDelta(0.6, HeaterCheck::of(100, 250, 210, 120, null, null)->neededWattsPerCm2, 1e-12);
     }

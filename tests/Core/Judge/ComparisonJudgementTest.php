@@ -10,6 +10,7 @@ use Sitzplatz\Judge\ReadingsCsv;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class ComparisonJudgementTest extends TestCase
 {
@@ -60,12 +61,12 @@ final class ComparisonJudgementTest extends TestCase
         [$a, $b, $c] = $pull['setups'];
         self::assertSame([2, 0], [$a['n'], $a['n_at_least']]);
         self::assertSame([3, 2, null, null, null], [$b['n'], $b['n_at_least'], $b['mean'], $b['sd'], $b['ci95']]);
-        self::assertStringContainsString('2 of 3 readings are lower bounds', $b['reason']);
+        self::assertStringContainsString('figure.lower_bounds bounds=2 readings=3', Said::of($b['reason']));
         self::assertSame(2, $c['n'], 'A void reading does not count.');
         self::assertNull($pull['overall']['p']);
-        self::assertStringContainsString('lower bounds', $pull['overall']['reason']);
+        self::assertStringContainsString('figure.lower_bounds', Said::of($pull['overall']['reason']));
         self::assertNull($pull['pairs'][0]['p']);
-        self::assertStringContainsString('B: ', $pull['pairs'][0]['reason']);
+        self::assertStringContainsString('figure.of_setup setup=B', Said::of($pull['pairs'][0]['reason']));
         self::assertNotNull($pull['pairs'][1]['p'], 'A and C can be told apart.');
     }
 
@@ -74,7 +75,7 @@ final class ComparisonJudgementTest extends TestCase
         $pull = ComparisonJudgement::of($this->csv("A,1,lift,0.2,mm,exact\nB,1,lift,0.3,mm,exact\nB,2,lift,0.35,mm,exact\n")->records())->toArray()['measures']['lift'];
         self::assertEqualsWithDelta(0.2, $pull['setups'][0]['mean'], 0);
         self::assertNull($pull['setups'][0]['ci95']);
-        self::assertSame('One reading has no spread.', $pull['setups'][0]['reason']);
+        self::assertSame('figure.one_reading', Said::of($pull['setups'][0]['reason']));
         self::assertNull($pull['pairs'][0]['difference']);
     }
 
@@ -82,9 +83,9 @@ final class ComparisonJudgementTest extends TestCase
     {
         $equal = ComparisonJudgement::of($this->csv("A,1,lift,0.2,mm,exact\nA,2,lift,0.2,mm,exact\nB,1,lift,0.2,mm,exact\nB,2,lift,0.2,mm,exact\n")->records())->toArray()['measures']['lift'];
         self::assertNull($equal['overall']['p']);
-        self::assertStringContainsString('no spread', $equal['pairs'][0]['reason']);
+        self::assertStringContainsString('figure.no_spread', Said::of($equal['pairs'][0]['reason']));
         $alone = ComparisonJudgement::of($this->csv("A,1,lift,0.2,mm,exact\nA,2,lift,0.3,mm,exact\n")->records())->toArray()['measures']['lift'];
-        self::assertStringContainsString('nothing to be compared with', $alone['overall']['reason']);
+        self::assertStringContainsString('figure.one_setup', Said::of($alone['overall']['reason']));
         self::assertSame([], $alone['pairs']);
     }
 

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Judge\ReadingsCsv;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class ReadingsCsvTest extends TestCase
 {
@@ -36,21 +37,21 @@ final class ReadingsCsvTest extends TestCase
     /** @return iterable<string, array{string, int, string}> */
     public static function faults(): iterable
     {
-        yield 'empty' => ['', 1, 'The first line has to be'];
-        yield 'only a header' => [self::HEADER, 1, 'no readings'];
-        yield 'wrong header' => ["a,b,c\n1,2,3\n", 1, 'The first line has to be'];
-        yield 'cells' => [self::HEADER."A,1,held\n", 2, '3 cells'];
-        yield 'setup' => [self::HEADER.",1,held,1,,exact\n", 2, 'setup is missing'];
-        yield 'measure' => [self::HEADER."A,1,pull,1,N,exact\n", 2, '"pull" is not a measure'];
-        yield 'status' => [self::HEADER."A,1,held,1,,ok\n", 2, '"ok" is not a status'];
-        yield 'number' => [self::HEADER."A,1,pull_hot,\"1,5\",N,exact\n", 2, 'is not a number'];
-        yield 'nan' => [self::HEADER."A,1,pull_hot,NAN,N,exact\n", 2, 'is not a number'];
-        yield 'overflow' => [self::HEADER."A,1,pull_hot,1e999,N,exact\n", 2, 'pull_hot has to be'];
-        yield 'unit' => [self::HEADER."A,1,pull_hot,3,kg,exact\n", 2, 'N or kgf or lbf'];
-        yield 'effort' => [self::HEADER."A,1,effort,7,,exact\n", 2, 'from 0 (loose) to 4'];
-        yield 'lower bound' => [self::HEADER."A,1,effort,2,,at_least\n", 2, 'only a pull force'];
-        yield 'twice' => [self::HEADER."A,1,held,1,,exact\nA,1,held,1,,exact\n", 3, 'already has held in line 2'];
-        yield 'encoding' => [self::HEADER."A,1,held,1,\xFF,exact\n", 2, 'UTF-8'];
+        yield 'empty' => ['', 1, 'table.empty header='.rtrim(self::HEADER)];
+        yield 'only a header' => [self::HEADER, 1, 'table.no_readings'];
+        yield 'wrong header' => ["a,b,c\n1,2,3\n", 1, 'table.header header='.rtrim(self::HEADER)];
+        yield 'cells' => [self::HEADER."A,1,held\n", 2, 'table.cells cells=3 wanted=6 header='.rtrim(self::HEADER)];
+        yield 'setup' => [self::HEADER.",1,held,1,,exact\n", 2, 'table.no_setup'];
+        yield 'measure' => [self::HEADER."A,1,pull,1,N,exact\n", 2, 'table.measure given=pull measures=[pull_hot; pull_cold; lift; held; effort; release_temp; damage]'];
+        yield 'status' => [self::HEADER."A,1,held,1,,ok\n", 2, 'table.status given=ok'];
+        yield 'number' => [self::HEADER."A,1,pull_hot,\"1,5\",N,exact\n", 2, 'table.number given=1,5'];
+        yield 'nan' => [self::HEADER."A,1,pull_hot,NAN,N,exact\n", 2, 'table.number given=NAN'];
+        yield 'overflow' => [self::HEADER."A,1,pull_hot,1e999,N,exact\n", 2, 'reading.value measure=measure.pull_hot wanted=reading.wanted.number'];
+        yield 'unit' => [self::HEADER."A,1,pull_hot,3,kg,exact\n", 2, 'reading.unit measure=measure.pull_hot units=[N; kgf; lbf] unit=kg'];
+        yield 'effort' => [self::HEADER."A,1,effort,7,,exact\n", 2, 'reading.value measure=measure.effort wanted=reading.wanted.effort'];
+        yield 'lower bound' => [self::HEADER."A,1,effort,2,,at_least\n", 2, 'reading.not_at_least measure=measure.effort'];
+        yield 'twice' => [self::HEADER."A,1,held,1,,exact\nA,1,held,1,,exact\n", 3, 'table.repeated run=1 setup=A measure=measure.held line=2'];
+        yield 'encoding' => [self::HEADER."A,1,held,1,\xFF,exact\n", 2, 'table.not_utf8'];
     }
 
     #[DataProvider('faults')]
@@ -59,7 +60,7 @@ final class ReadingsCsvTest extends TestCase
         $csv = self::read($table."\n");
         self::assertNotSame([], $csv->faults);
         self::assertSame($line, $csv->faults[0]['line']);
-        self::assertStringContainsString($words, $csv->faults[0]['message']);
+        self::assertSame($words, Said::of($csv->faults[0]['message']));
         self::assertSame([], $csv->rows);
         self::assertSame([], $csv->records());
     }

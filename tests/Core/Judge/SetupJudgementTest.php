@@ -15,6 +15,7 @@ use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** Verdicts in the situations of a bench; the rule is the project's own, the bounds are R's. */
 final class SetupJudgementTest extends TestCase
@@ -26,10 +27,10 @@ final class SetupJudgementTest extends TestCase
     {
         $judgement = self::judge(self::HOT, self::COLD);
         self::assertSame(Verdict::HoldsAndLetsGo, $judgement->verdict);
-        self::assertSame('holds and lets go', $judgement->words());
+        self::assertSame('verdict.holds_and_lets_go', Said::of($judgement->words()));
         self::assertNull($judgement->moreRuns);
         // R: t.test(hot, alternative = "greater")$conf.int[1] = 28.496, less: 33.104
-        self::assertStringContainsString('between 28.5 and 33.1 N', $judgement->hold->reasons[0]);
+        self::assertMatchesRegularExpression('/low=28\.4[5-9]\d* high=33\.1\d*|low=28\.5\d* high=33\.1\d*/', Said::of($judgement->hold->reasons[0]));
     }
 
     public function testMoreForceNeverWinsByItself(): void
@@ -62,21 +63,21 @@ final class SetupJudgementTest extends TestCase
         self::assertSame(Answer::NotYet, $mean->above);
         // R: m <- mean(x); s <- sd(x); the smallest n > 6 with qt(.95, n-1)*s/sqrt(n) <= abs(m-20) is 16
         self::assertSame(10, $mean->moreReadings);
-        self::assertSame('not yet known: 10 more runs', $judgement->words());
+        self::assertSame('verdict.more_runs runs=10', Said::of($judgement->words()));
     }
 
     public function testAMissingMeasureLeavesItOpen(): void
     {
         $noEffort = self::judge(self::HOT, self::COLD, effort: null);
         self::assertSame(Verdict::NotYetKnown, $noEffort->verdict);
-        self::assertStringContainsString('release effort', $noEffort->release->reasons[0]);
+        self::assertStringContainsString('release.not_noted measures=[measure.effort]', Said::of($noEffort->release->reasons[0]));
         $noDamage = self::judge(self::HOT, self::COLD, damage: null);
-        self::assertStringContainsString('damage', $noDamage->release->reasons[0]);
+        self::assertStringContainsString('measure.damage', Said::of($noDamage->release->reasons[0]));
         $noCold = self::judge(self::HOT, []);
         self::assertSame(Verdict::NotYetKnown, $noCold->verdict);
-        self::assertStringContainsString('no cold pull yet', $noCold->release->reasons[0]);
+        self::assertStringContainsString('bound.none measure=measure.pull_cold', Said::of($noCold->release->reasons[0]));
         $nothing = SetupJudgement::of(new SetupRecord('A', []), self::limits());
-        self::assertSame('not yet known: 12 more runs', $nothing->words());
+        self::assertSame('verdict.more_runs runs=12', Said::of($nothing->words()));
     }
 
     public function testThePlanHasToBeCarriedOut(): void
@@ -84,7 +85,7 @@ final class SetupJudgementTest extends TestCase
         $judgement = self::judge(\array_slice(self::HOT, 0, 4), \array_slice(self::COLD, 0, 4));
         self::assertSame(Verdict::NotYetKnown, $judgement->verdict);
         self::assertSame(4, $judgement->moreRuns);
-        self::assertStringContainsString('8 of 12 planned runs', $judgement->hold->reasons[0]);
+        self::assertStringContainsString('hold.planned done=8 planned=12', Said::of($judgement->hold->reasons[0]));
     }
 
     public function testLowerBoundsLeaveItOpenAndMoreRunsDoNotHelp(): void
@@ -94,12 +95,12 @@ final class SetupJudgementTest extends TestCase
         $judgement = SetupJudgement::of(new SetupRecord('A', $runs), self::limits());
         self::assertSame(Verdict::NotYetKnown, $judgement->verdict);
         self::assertNull($judgement->moreRuns);
-        self::assertStringContainsString('stronger test piece', $judgement->hold->reasons[0]);
-        self::assertSame('not yet known: more runs alone will not settle it', $judgement->words());
+        self::assertStringContainsString('hold.lower_bounds', Said::of($judgement->hold->reasons[0]));
+        self::assertSame('verdict.runs_will_not_settle', Said::of($judgement->words()));
         $cold = self::runs(self::HOT, self::COLD, 0, 1, 0);
         $cold[11][] = new Reading(Measure::PullCold, 30, true);
         $release = SetupJudgement::of(new SetupRecord('A', $cold), self::limits())->release;
-        self::assertStringContainsString('1 of them already above 12.0 N', $release->reasons[0]);
+        self::assertStringContainsString('above=1 limit=12', Said::of($release->reasons[0]));
     }
 
     public function testDamageAndHardReleaseDecide(): void

@@ -15,6 +15,7 @@ use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class AcceptanceTest extends TestCase
 {
@@ -60,23 +61,23 @@ final class AcceptanceTest extends TestCase
 
     public function testWhatIsMissingIsSaid(): void
     {
-        self::assertSame(['10 of 11 runs are done: 1 more.'], self::assess(self::runs(10))->missing);
+        self::assertSame(['keep.runs_done done=10 needed=11 more=1'], Said::all(self::assess(self::runs(10))->missing));
         $failed = self::assess([...self::runs(11), self::runWith('f', [new Reading(Measure::Held, 0)])]);
-        self::assertSame(['1 of 12 runs failed; the plan allows 0.'], $failed->missing);
+        self::assertSame(['keep.failed failures=1 runs=12 allowed=0'], Said::all($failed->missing));
         $hard = [...self::runs(10), self::cold('x', effort: 3)];
-        self::assertStringContainsString('1 of 11 runs failed', self::assess($hard)->missing[0]);
+        self::assertStringContainsString('keep.failed failures=1 runs=11', Said::of(self::assess($hard)->missing[0]));
         $damaged = [...self::runs(10), self::cold('x', damage: 1)];
-        self::assertContains('The plate was damaged in 1 run.', self::assess($damaged)->missing);
+        self::assertContains('release.damaged runs=1', Said::all(self::assess($damaged)->missing));
         $silent = [...self::runs(10), self::runWith('x', [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4.5)])];
-        self::assertStringContainsString('1 run does not say', self::assess($silent)->missing[0]);
+        self::assertStringContainsString('keep.unsaid runs=1', Said::of(self::assess($silent)->missing[0]));
         $noPulls = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)]), range(1, 11));
         self::assertCount(2, self::assess($noPulls)->missing);
         $bound = [...self::runs(10), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 60, true)])];
-        self::assertStringContainsString('lower bound', self::assess($bound)->missing[0]);
+        self::assertStringContainsString('keep.lower_bounds measure=measure.pull_hot', Said::of(self::assess($bound)->missing[0]));
         $tooWeak = self::assess(self::runs(11), limits: new AcceptanceLimits(40, 12, Effort::Flex));
-        self::assertStringContainsString('not shown to clear 40.0 N', $tooWeak->missing[0]);
+        self::assertStringContainsString('keep.hot_not_shown limit=40', Said::of($tooWeak->missing[0]));
         $tooHard = self::assess(self::runs(11), limits: new AcceptanceLimits(20, 3, Effort::Flex));
-        self::assertStringContainsString('not shown to stay below 3.0 N', $tooHard->missing[0]);
+        self::assertStringContainsString('keep.cold_not_shown limit=3', Said::of($tooHard->missing[0]));
     }
 
     public function testVoidRunsStandBesideAndDoNotCount(): void
@@ -91,7 +92,7 @@ final class AcceptanceTest extends TestCase
     public function testAnyLotAndAnyPlateNeedThreeOfThem(): void
     {
         $missing = self::assess(self::runs(11), new ScopeClaim(true, true))->missing;
-        self::assertSame(['"Any lot" needs runs with at least 3 lots; there are 1.', '"Any plate of this kind" needs runs on at least 3 plates; there are 1.'], $missing);
+        self::assertSame(['keep.any_lot needed=3 lots=1', 'keep.any_plate needed=3 plates=1'], Said::all($missing));
         $wide = array_map(static fn (EvidenceRun $run, int $i): EvidenceRun => new EvidenceRun($run->id, false, $run->readings, 'lot'.$i % 3, 'p'.$i % 3, 20 + $i % 4, 24 + $i, 1 + $i % 2, 0 !== $i), self::runs(12), range(0, 11));
         $assessment = self::assess($wide, new ScopeClaim(true, true));
         self::assertTrue($assessment->carried());

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\Scope;
 use Sitzplatz\Keep\ScopePoint;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** A profile is trusted for what was proven, and says so (common practice: a short test does not clear a long job, a single part no full plate). */
 final class ScopeTest extends TestCase
@@ -26,9 +27,9 @@ final class ScopeTest extends TestCase
         self::assertSame(['room'], self::outside(new Job('lot', 'printer', 12, false, 20, 1)));
         self::assertSame(['job'], self::outside(new Job('lot', 'printer', 20, false, 600, 1)));
         self::assertSame(['parts'], self::outside(new Job('lot', 'printer', 20, false, 20, 20)));
-        $sentences = array_map(static fn (ScopePoint $p): string => $p->sentence, self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)));
-        self::assertContains('The job takes 10 h 00 min; nothing beyond 24 min is proven.', $sentences);
-        self::assertContains('20 parts on the plate; nothing beyond 1 is proven.', $sentences);
+        $sentences = array_map(static fn (ScopePoint $p): string => Said::of($p->sentence), self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)));
+        self::assertContains('scope.job_beyond job=36000 longest=1440', $sentences);
+        self::assertContains('scope.parts_beyond parts=20 most=1', $sentences);
     }
 
     public function testAWiderScope(): void

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\FirstLayer;
 use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** G-code written here line by line, so that every measure is known. */
 final class GcodeTest extends TestCase
@@ -104,7 +105,7 @@ final class GcodeTest extends TestCase
 
     public function testOddFilesGetASentence(): void
     {
-        foreach (["G28\nG1 X10 Y10\n" => 'no plastic', "G1 Z0.2\nG1 X1e300 Y2 E1\nG1 X3 Y4 E2\n" => 'not a number', "G1 X\n".str_repeat('9', 600000) => 'neither STL'] as $code => $words) {
+        foreach (["G28\nG1 X10 Y10\n" => 'shape.no_extrusion', "G1 Z0.2\nG1 X1e300 Y2 E1\nG1 X3 Y4 E2\n" => 'shape.not_a_number.move', "G1 X\n".str_repeat('9', 600000) => 'shape.unknown_format'] as $code => $words) {
             try {
                 self::read($code);
                 self::fail('This should have been refused.');
@@ -113,10 +114,10 @@ final class GcodeTest extends TestCase
             }
         }
         $one = self::read("M83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG1 X20 Y9 E0.4\n");
-        self::assertStringContainsString('one layer only', implode(' ', $one->remarks));
-        self::assertStringContainsString('No closed line', implode(' ', $one->remarks));
+        self::assertStringContainsString('shape.one_layer', implode(' ', Said::all($one->remarks)));
+        self::assertStringContainsString('shape.no_closed_line', implode(' ', Said::all($one->remarks)));
         $thick = self::read("M83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E4\nG1 X20 Y9 E4\n");
-        self::assertStringContainsString('is that right', implode(' ', $thick->remarks));
+        self::assertStringContainsString('shape.line_width', implode(' ', Said::all($thick->remarks)));
     }
 
     public function testCoverageIsCountedByVolumeNotByBoundingBox(): void

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\ShapeFormat;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class MeshTest extends TestCase
 {
@@ -120,19 +121,19 @@ final class MeshTest extends TestCase
     public static function badFiles(): iterable
     {
         $box = self::box(0, 0, 10, 10, 10);
-        yield 'nothing' => ['', 'empty'];
-        yield 'no facets, binary' => [self::binary([]), 'no facets'];
-        yield 'no facets, text' => ["solid nothing\nendsolid nothing\n".str_repeat(' ', 100), 'no facets'];
-        yield 'cut off, binary' => [substr(self::binary($box), 0, -120), 'cut off'];
-        yield 'cut off, text' => [substr(self::ascii($box), 0, -80), 'cut off'];
-        yield 'not a number, binary' => [self::binary([[\NAN, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'not a number'];
-        yield 'infinite, binary' => [self::binary([[\INF, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'not a number'];
-        yield 'not a number, text' => [str_replace('1.000000e+1', 'nan', self::ascii($box)), 'not a number'];
-        yield 'miles long' => [self::binary(self::box(0, 0, 90000, 10, 10)), '90 m long'];
-        yield 'flat' => [self::binary([[0, 0, 0, 10, 0, 0, 0, 10, 0]]), 'no height'];
-        yield 'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0\x7f", 300), 'neither STL'];
-        yield 'prose' => [str_repeat("The quick brown fox.\n", 20), 'neither STL nor 3MF nor G-code'];
-        yield 'a lone wall' => [self::binary([[0, 0, 0, 10, 0, 0, 10, 0, 10], [0, 0, 0, 10, 0, 10, 0, 0, 10]]), 'no closed outline'];
+        yield 'nothing' => ['', 'shape.empty'];
+        yield 'no facets, binary' => [self::binary([]), 'shape.no_facets'];
+        yield 'no facets, text' => ["solid nothing\nendsolid nothing\n".str_repeat(' ', 100), 'shape.no_facets'];
+        yield 'cut off, binary' => [substr(self::binary($box), 0, -120), 'shape.cut_off'];
+        yield 'cut off, text' => [substr(self::ascii($box), 0, -80), 'shape.cut_off'];
+        yield 'not a number, binary' => [self::binary([[\NAN, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'shape.not_a_number.'];
+        yield 'infinite, binary' => [self::binary([[\INF, 0, 0, 1, 0, 0, 0, 1, 0], ...$box]), 'shape.not_a_number.'];
+        yield 'not a number, text' => [str_replace('1.000000e+1', 'nan', self::ascii($box)), 'shape.not_a_number.'];
+        yield 'miles long' => [self::binary(self::box(0, 0, 90000, 10, 10)), 'shape.too_large'];
+        yield 'flat' => [self::binary([[0, 0, 0, 10, 0, 0, 0, 10, 0]]), 'shape.flat'];
+        yield 'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0\x7f", 300), 'shape.unknown_format'];
+        yield 'prose' => [str_repeat("The quick brown fox.\n", 20), 'shape.unknown_format'];
+        yield 'a lone wall' => [self::binary([[0, 0, 0, 10, 0, 0, 10, 0, 10], [0, 0, 0, 10, 0, 10, 0, 0, 10]]), 'shape.not_closed'];
     }
 
     #[DataProvider('badFiles')]
@@ -143,7 +144,6 @@ final class MeshTest extends TestCase
             self::fail('This should have been refused.');
         } catch (BadShape $bad) {
             self::assertStringContainsString($words, $bad->getMessage());
-            self::assertStringEndsWith('.', str_replace('?', '.', $bad->getMessage()));
         }
     }
 
@@ -160,11 +160,11 @@ final class MeshTest extends TestCase
         unset($facets[0], $facets[1]);
         $part = self::read(self::binary(array_values($facets)));
         self::assertEqualsWithDelta(100, $part->patch->areaMm2, 1e-3);
-        self::assertStringContainsString('gaps', implode(' ', $part->remarks));
+        self::assertStringContainsString('shape.gaps', implode(' ', Said::all($part->remarks)));
     }
 
     public function testInchesAreSuspected(): void
     {
-        self::assertStringContainsString('inches', implode(' ', self::read(self::binary(self::box(0, 0, 1.5, 1, 1)))->remarks));
+        self::assertStringContainsString('shape.tiny length=1.5', implode(' ', Said::all(self::read(self::binary(self::box(0, 0, 1.5, 1, 1)))->remarks)));
     }
 }

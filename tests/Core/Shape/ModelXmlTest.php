@@ -11,6 +11,7 @@ use Sitzplatz\Shape\ModelXml;
 use Sitzplatz\Shape\PartShape;
 use Sitzplatz\Shape\ShapeFile;
 use Sitzplatz\Shape\ShapeFormat;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class ModelXmlTest extends TestCase
 {
@@ -42,25 +43,25 @@ final class ModelXmlTest extends TestCase
         self::assertCount(2, $part->patch->islands);
         self::assertEqualsWithDelta(2 * 1600, $part->patch->areaMm2, 1e-2);
         self::assertEqualsWithDelta([5, 0, 85, 50], $part->patch->extentMm(), 1e-3);
-        self::assertStringContainsString('2 objects', implode(' ', self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/>')->remarks));
+        self::assertStringContainsString('shape.objects objects=2', implode(' ', Said::all(self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/>')->remarks)));
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function badModels(): iterable
     {
         $box = self::object('1', self::box(0, 0, 10, 10, 10));
-        yield 'an entity bomb' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>', 'document type'];
-        yield 'cut off' => [substr(self::xml($box, '<item objectid="1"/>'), 0, 400), 'cannot be read'];
-        yield 'nothing built' => [self::xml($box, ''), 'no facets'];
-        yield 'an object that is not there' => [self::xml($box, '<item objectid="7"/>'), 'object "7"'];
-        yield 'an object in itself' => [self::xml('<object id="1"><components><component objectid="1"/></components></object>', '<item objectid="1"/>'), 'nested too deeply'];
-        yield 'a vertex that is not there' => [self::xml(str_replace('v3="2"', 'v3="99999"', $box), '<item objectid="1"/>'), 'vertex "99999"'];
-        yield 'a coordinate that is none' => [self::xml(str_replace('x="10"', 'x="ten"', $box), '<item objectid="1"/>'), 'not a number'];
-        yield 'an infinite coordinate' => [self::xml(str_replace('x="10"', 'x="1e999"', $box), '<item objectid="1"/>'), 'not a number'];
-        yield 'a broken transformation' => [self::xml($box, '<item objectid="1" transform="1 0 0"/>'), 'transformation'];
-        yield 'an unknown unit' => [self::xml($box, '<item objectid="1"/>', 'furlong'), 'unit of length'];
-        yield 'several files' => [self::xml($box, '<item objectid="1" p:path="/3D/other.model"/>'), 'several files'];
-        yield 'parts that multiply' => [self::xml($box.self::tenfold(), '<item objectid="16"/>'), 'too finely'];
+        yield 'an entity bomb' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>', 'shape.xml.doctype'];
+        yield 'cut off' => [substr(self::xml($box, '<item objectid="1"/>'), 0, 400), 'shape.xml.broken'];
+        yield 'nothing built' => [self::xml($box, ''), 'shape.no_facets'];
+        yield 'an object that is not there' => [self::xml($box, '<item objectid="7"/>'), 'shape.xml.object'];
+        yield 'an object in itself' => [self::xml('<object id="1"><components><component objectid="1"/></components></object>', '<item objectid="1"/>'), 'shape.xml.nested'];
+        yield 'a vertex that is not there' => [self::xml(str_replace('v3="2"', 'v3="99999"', $box), '<item objectid="1"/>'), 'shape.xml.vertex'];
+        yield 'a coordinate that is none' => [self::xml(str_replace('x="10"', 'x="ten"', $box), '<item objectid="1"/>'), 'shape.not_a_number.'];
+        yield 'an infinite coordinate' => [self::xml(str_replace('x="10"', 'x="1e999"', $box), '<item objectid="1"/>'), 'shape.not_a_number.'];
+        yield 'a broken transformation' => [self::xml($box, '<item objectid="1" transform="1 0 0"/>'), 'shape.not_a_number.transformation'];
+        yield 'an unknown unit' => [self::xml($box, '<item objectid="1"/>', 'furlong'), 'shape.xml.unit'];
+        yield 'shape.xml.parts' => [self::xml($box, '<item objectid="1" p:path="/3D/other.model"/>'), 'shape.xml.parts'];
+        yield 'parts that multiply' => [self::xml($box.self::tenfold(), '<item objectid="16"/>'), 'shape.too_fine'];
     }
 
     #[DataProvider('badModels')]

@@ -10,6 +10,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class PaperRunsTest extends TestCase
 {
@@ -49,13 +50,13 @@ final class PaperRunsTest extends TestCase
     {
         $unknown = self::assign("A,1,pull_hot,31,N,exact\nZ,1,held,1,,exact\n");
         self::assertSame([3], array_column($unknown->faults, 'line'));
-        self::assertStringContainsString('A, B', $unknown->faults[0]['message']);
+        self::assertStringContainsString('setups=[A; B]', Said::of($unknown->faults[0]['message']));
         self::assertSame([], $unknown->runs);
         $full = self::assign("B,1,pull_hot,31,N,exact\nB,2,pull_hot,32,N,exact\n");
         self::assertSame([3], array_column($full->faults, 'line'));
-        self::assertStringContainsString('no planned run with a hot pull left', $full->faults[0]['message']);
+        self::assertStringContainsString('paper.none_left_hot', Said::of($full->faults[0]['message']));
         $both = self::assign("A,1,pull_hot,31,N,exact\nA,1,pull_cold,3,N,exact\n");
-        self::assertStringContainsString('only one', $both->faults[0]['message']);
+        self::assertStringContainsString('paper.two_pulls', Said::of($both->faults[0]['message']));
         self::assertCount(1, self::assign(str_repeat("B,,held,1,,exact\n", 2))->faults);
     }
 

@@ -14,6 +14,7 @@ use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
 use Sitzplatz\Test\VariedFactors;
+use Sitzplatz\Tests\Core\Words\Said;
 
 /** The order of runs: two visits to every setup, few plate changes, hot and cold spread over both visits (common practice). */
 final class PlanTest extends TestCase
@@ -89,7 +90,7 @@ final class PlanTest extends TestCase
         // By hand: 16 runs of 41 min, 8 of them cool for 20 min, and 6 plate changes of 6 min.
         self::assertEqualsWithDelta(16 * 41 + 8 * 20 + 6 * 6, $estimate->totalMinutes, 1e-9);
         self::assertEqualsWithDelta(18, $estimate->secondVisitMinutes, 1e-9);
-        self::assertStringContainsString('6 plate changes instead of 3, 18 minutes more', $estimate->secondVisitSentence($order));
+        self::assertStringContainsString('plan.second_visit changes=6 single=3 more=1080', Said::of($estimate->secondVisitSentence($order)));
     }
 
     public function testImpossiblePlansAreRefused(): void
@@ -115,11 +116,11 @@ final class PlanTest extends TestCase
         $one = VariedFactors::between([['surface' => 'glass', 'agent' => null, 'bed' => 60.0], ['surface' => 'smooth PEI', 'agent' => null, 'bed' => 60.0]]);
         self::assertSame(['surface'], $one->names);
         self::assertFalse($one->confounded());
-        self::assertSame('Only the surface differs, so a difference comes from it.', $one->sentence());
+        self::assertSame('varied.one factor=factor.surface', Said::of($one->sentence()));
         $two = VariedFactors::between([['surface' => 'glass', 'bed' => 60.0, 'agent' => 'stick'], ['surface' => 'smooth PEI', 'bed' => 70.0, 'agent' => null]]);
         self::assertTrue($two->confounded());
-        self::assertStringContainsString('surface, bed and agent', $two->sentence());
-        self::assertSame('Nothing differs between the setups.', VariedFactors::between([['bed' => 60.0], ['bed' => 60.0]])->sentence());
+        self::assertStringContainsString('varied.confounded factors=[factor.surface; factor.bed; factor.agent]', Said::of($two->sentence()));
+        self::assertSame('varied.nothing', Said::of(VariedFactors::between([['bed' => 60.0], ['bed' => 60.0]])->sentence()));
     }
 
     /** @return list<PlannedSetup> */

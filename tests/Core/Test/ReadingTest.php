@@ -17,6 +17,8 @@ use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Test\VoidRule;
+use Sitzplatz\Tests\Core\Words\Said;
+use Sitzplatz\Words\CatalogueText;
 
 final class ReadingTest extends TestCase
 {
@@ -112,7 +114,7 @@ final class ReadingTest extends TestCase
         self::assertTrue(Outcome::Lifted->pullPossible());
         self::assertFalse(Outcome::PlateShifted->pullPossible());
         foreach (Outcome::cases() as $outcome) {
-            self::assertNotSame('', $outcome->words());
+            self::assertSame('outcome.'.$outcome->value, Said::of($outcome->words()));
         }
     }
 
@@ -126,21 +128,21 @@ final class ReadingTest extends TestCase
     public function testTheSheetPutsCautionsWhereTheHandWouldGetHurt(): void
     {
         // Common practice, trade notes section 18.
-        $sheet = new RunSheet('P6 front', 'glass', 'Wipe it.', 'Film can', 'Wet it fully.', 'Flammable.', 60.5, 215, 'block.gcode', 35, 8, true, true, ['Edges are sharp.']);
-        self::assertContains('Flammable.', $sheet->at(RunStep::Prepare)['cautions']);
-        self::assertStringContainsString('burn', implode(' ', $sheet->at(RunStep::HeatAndSoak)['cautions']));
+        $sheet = new RunSheet('P6 front', self::text('glass'), self::text('Wipe it.'), 'Film can', self::text('Wet it fully.'), self::text('Flammable.'), 60.5, 215, 'block.gcode', 35, 8, true, true, [self::text('Edges are sharp.')]);
+        self::assertSame(['Flammable.'], Said::all($sheet->at(RunStep::Prepare)['cautions']));
+        self::assertStringContainsString('caution.hot_bed', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['cautions'])));
         self::assertSame(480, $sheet->at(RunStep::HeatAndSoak)['timerSeconds']);
-        self::assertStringContainsString('60.5 °C', implode(' ', $sheet->at(RunStep::HeatAndSoak)['lines']));
-        self::assertStringContainsString('fumes', implode(' ', $sheet->at(RunStep::Print)['cautions']));
-        self::assertStringContainsString('glove', implode(' ', $sheet->at(RunStep::HotPull)['cautions']));
-        self::assertStringContainsString('below 35 °C', implode(' ', $sheet->at(RunStep::Cool)['lines']));
-        self::assertContains('Edges are sharp.', $sheet->at(RunStep::ColdPull)['cautions']);
+        self::assertStringContainsString('sheet.heat.set bed=60.5', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['lines'])));
+        self::assertStringContainsString('caution.fumes', implode(' ', Said::all($sheet->at(RunStep::Print)['cautions'])));
+        self::assertStringContainsString('caution.hot_plate', implode(' ', Said::all($sheet->at(RunStep::HotPull)['cautions'])));
+        self::assertStringContainsString('sheet.cool.below below=35', implode(' ', Said::all($sheet->at(RunStep::Cool)['lines'])));
+        self::assertContains('Edges are sharp.', Said::all($sheet->at(RunStep::ColdPull)['cautions']));
         foreach (RunStep::cases() as $step) {
             self::assertNotSame([], $sheet->at($step)['lines']);
         }
-        $bare = new RunSheet('P1', 'steel', 'Wipe it.', null, null, null, null, null, 'a', null, 0, false, false, []);
-        self::assertStringContainsString('stays bare', implode(' ', $bare->at(RunStep::Prepare)['lines']));
-        self::assertStringContainsString('unheated', implode(' ', $bare->at(RunStep::HeatAndSoak)['lines']));
+        $bare = new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, null, null, 'a', null, 0, false, false, []);
+        self::assertStringContainsString('sheet.prepare.bare', implode(' ', Said::all($bare->at(RunStep::Prepare)['lines'])));
+        self::assertStringContainsString('sheet.heat.unheated', implode(' ', Said::all($bare->at(RunStep::HeatAndSoak)['lines'])));
     }
 
     /**
@@ -151,5 +153,10 @@ final class ReadingTest extends TestCase
     private static function samples(array $forces): array
     {
         return array_map(static fn (int $i, int|float $n): PullSample => new PullSample(50 * $i, (float) $n), array_keys($forces), $forces);
+    }
+
+    private static function text(string $english): CatalogueText
+    {
+        return new CatalogueText('test', $english);
     }
 }

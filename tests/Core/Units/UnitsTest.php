@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Units;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Units\Figure;
 use Sitzplatz\Units\ForceUnit;
 use Sitzplatz\Units\LengthUnit;
 use Sitzplatz\Units\TemperatureUnit;
@@ -20,13 +19,6 @@ final class UnitsTest extends TestCase
         self::assertEqualsWithDelta(12.5, ForceUnit::Newton->newtons(12.5), 0);
         // A pound-force is the standard gravity times 0.45359237 kg exactly.
         self::assertEqualsWithDelta(ForceUnit::KilogramForce->newtons(0.45359237), ForceUnit::PoundForce->newtons(1), 1e-12);
-    }
-
-    public function testAFigureHasNoZerosThatSayNothing(): void
-    {
-        self::assertSame(['60', '60.5', '0', '-2.5', '1200'], array_map(static fn (float $v): string => Figure::short($v), [60.0, 60.54, 0.04, -2.46, 1200.0]));
-        self::assertSame(['9.25', '9.5', '100'], array_map(static fn (float $v): string => Figure::short($v, 2), [9.25, 9.5, 100.0]));
-        self::assertSame('100', Figure::short(99.9, 0), 'The zeros of a whole number stay.');
     }
 
     public function testLengthAndTemperature(): void

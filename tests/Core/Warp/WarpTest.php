@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Warp;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
@@ -100,8 +101,8 @@ final class WarpTest extends TestCase
     public function testWordsFollowTheSpan(): void
     {
         $demand = static fn (float $k): PeelDemand => new PeelDemand(new FreeCurl(100, 60, 0.25, 90e-6, $k), 8, 15, 2200);
-        self::assertStringContainsString('stays down', HoldMargin::of($demand(0.5), 8, Strength::ofGrade(Grade::Strong))->words());
-        self::assertSame('will lift', HoldMargin::of($demand(80), 8, Strength::ofGrade(Grade::Never))->words());
+        self::assertSame('margin.stays', Said::of(HoldMargin::of($demand(0.5), 8, Strength::ofGrade(Grade::Strong))->words()));
+        self::assertSame('margin.lifts', Said::of(HoldMargin::of($demand(80), 8, Strength::ofGrade(Grade::Never))->words()));
     }
 
     public function testOwnPullsBeatTheGrade(): void

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Words;
+
+/** Data of a record, whose phrases stand in it as keys, quantities and English text. */
+final readonly class Recorded
+{
+    /** @param array<mixed> $data */
+    public function __construct(public array $data)
+    {
+    }
+}

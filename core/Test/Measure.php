@@ -9,7 +9,7 @@ use Sitzplatz\Units\LengthUnit;
 use Sitzplatz\Units\TemperatureUnit;
 use Sitzplatz\Words\Sentence;
 
-/** What is read off a part; stored in N, mm, °C, or as a plain number. */
+/** What is read off a part; stored in N, mm, °C, min, or as a plain number. */
 enum Measure: string
 {
     case PullHot = 'pull_hot';
@@ -19,6 +19,8 @@ enum Measure: string
     case Effort = 'effort';
     case ReleaseTemperature = 'release_temp';
     case Damage = 'damage';
+    /** How long the print took, as a table tells; made here, it is measured by the stamps of the steps. */
+    case PrintMinutes = 'print_minutes';
 
     /** @return list<string> units that may be entered, the stored one first */
     public function units(): array
@@ -27,6 +29,7 @@ enum Measure: string
             self::PullHot, self::PullCold => array_column(ForceUnit::cases(), 'value'),
             self::Lift => array_column(LengthUnit::cases(), 'value'),
             self::ReleaseTemperature => array_column(TemperatureUnit::cases(), 'value'),
+            self::PrintMinutes => ['min'],
             self::Held, self::Effort, self::Damage => [''],
         };
     }
@@ -66,6 +69,7 @@ enum Measure: string
             self::Held, self::Damage => \in_array($value, [0.0, 1.0], true),
             self::Effort => \in_array($value, [0.0, 1.0, 2.0, 3.0, 4.0], true),
             self::ReleaseTemperature => $value >= -60 && $value <= 600,
+            self::PrintMinutes => $value > 0 && $value <= 60_000,
         };
         if (!$fits) {
             throw BadReading::value($this, Sentence::of('reading.wanted.'.$this->value));

@@ -32,4 +32,17 @@ enum RunStep: string
 
         return [self::Prepare, self::HeatAndSoak, self::Print, self::FirstLayer, ...$pulls, self::Inspect, self::Clean];
     }
+
+    /**
+     * Whether a run at this step keeps its printer from others: from heating until the plate leaves it; a plate that is
+     * fixed to its printer keeps it until it is clean again.
+     */
+    public function occupiesPrinter(bool $plateFixed): bool
+    {
+        return match ($this) {
+            self::Prepare => false,
+            self::HeatAndSoak, self::Print, self::FirstLayer, self::HotPull, self::Cool => true,
+            self::ColdPull, self::Inspect, self::Clean => $plateFixed,
+        };
+    }
 }

@@ -25,6 +25,11 @@ final readonly class CurrentUser
         return $user;
     }
 
+    public function author(): Author
+    {
+        return Author::of($this->get());
+    }
+
     /** @throws Problem if the user is no lead, or the password does not fit */
     public function leadSigning(string $password, string $address): User
     {

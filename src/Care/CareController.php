@@ -68,12 +68,11 @@ final readonly class CareController
     #[Route('/api/plate-sides/{id}/care', name: 'noteCare', methods: ['POST'])]
     public function note(string $id, Request $request): Answer
     {
-        $side = $this->edit->find(PlateSide::class, $id);
         $body = $this->contract->body($request);
         [$event, $new] = $this->creation->create(CareEvent::class, $body, fn (Uuid $key): CareEvent => new CareEvent(
             $key,
             $this->now->time(),
-            $side,
+            $this->edit->find(PlateSide::class, $id),
             $body['kind'],
             null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId'),
             $this->current->get()->displayName,
@@ -86,12 +85,11 @@ final readonly class CareController
     #[Route('/api/printers/{id}/changes', name: 'noteChange', methods: ['POST'])]
     public function change(string $id, Request $request): Answer
     {
-        $printer = $this->edit->find(Printer::class, $id);
         $body = $this->contract->body($request);
         [$event, $new] = $this->creation->create(ChangeEvent::class, $body, fn (Uuid $key): ChangeEvent => new ChangeEvent(
             $key,
             $this->now->time(),
-            $printer,
+            $this->edit->find(Printer::class, $id),
             $body['kind'],
             $this->current->get()->displayName,
             $body['note'],

@@ -10,11 +10,11 @@ use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Database\Transaction;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\Number;
-use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Grade;
@@ -26,7 +26,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class CatalogueController
 {
     public function __construct(
-        private EntityManagerInterface $entities,
+        private Transaction $transaction,
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
@@ -102,11 +102,13 @@ final readonly class CatalogueController
     public function withdraw(string $id, Request $request): Answer
     {
         $this->contract->body($request);
-        $fact = $this->edit->find(StoredFact::class, $id);
-        $this->entities->wrapInTransaction(function () use ($fact): void {
+        $fact = $this->transaction->run(function () use ($id): StoredFact {
+            $fact = $this->edit->locked(StoredFact::class, $id);
             $fact->withdrawnAt ??= $this->now->time();
             $fact->withdrawnBy = '' === $fact->withdrawnBy ? $this->current->get()->displayName : $fact->withdrawnBy;
             $this->audit->note('fact withdrawn', $fact->id);
+
+            return $fact;
         });
         $this->shop->reset();
 

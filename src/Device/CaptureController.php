@@ -11,11 +11,15 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Test\ReadingSource;
 use App\Test\Run;
-use App\Test\RunRepository;
+use App\Test\RunCommands;
 use App\Test\StoredReading;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Test\BadReading;
+use Sitzplatz\Test\Life\RunLife;
+use Sitzplatz\Test\Life\RunState;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\PullSample;
 use Sitzplatz\Test\PullTrace;
 use Symfony\Component\HttpFoundation\Request;
@@ -30,7 +34,7 @@ final readonly class CaptureController
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
-        private RunRepository $runs,
+        private RunCommands $commands,
         private CurrentUser $current,
         private Now $now,
     ) {
@@ -42,7 +46,7 @@ final readonly class CaptureController
         $run = $this->edit->find(Run::class, $id);
         $body = $this->contract->body($request);
         [$capture, $new] = $this->creation->create(GaugeCapture::class, $body, function (Uuid $key) use ($run): GaugeCapture {
-            if (Run::RUNNING !== $run->status) {
+            if (RunStatus::Running !== $run->status) {
                 throw Problem::invalid('', 'Only a run that goes on is pulled. Begin it first.', 409);
             }
 
@@ -62,26 +66,23 @@ final readonly class CaptureController
     public function take(string $id, Request $request): Answer
     {
         $capture = $this->edit->find(GaugeCapture::class, $id);
-        $run = $capture->run;
+        $runId = $capture->run->id->toRfc4122();
         $body = $this->contract->body($request);
-        [$reading, $new] = $this->creation->create(StoredReading::class, $body, function (Uuid $key) use ($capture, $run, $body): StoredReading {
-            if (GaugeCapture::ENDED !== $capture->state) {
-                throw Problem::invalid('', 'The pull is not over yet.', 409);
-            }
-            if (Run::RUNNING !== $run->status) {
-                throw Problem::invalid('', 'This run is finished. Amend its reading, with a reason.', 409);
-            }
-            try {
-                $reading = PullTrace::of($this->samples($capture), (float) $capture->rangeN)->reading($capture->pull, $body['partBroke']);
-            } catch (BadReading $e) {
-                throw Problem::invalid('', 'There was no pull. Hook the gauge in and pull again.', 409, $e);
-            }
-            $before = null;
-            foreach ($this->runs->standing($run) as $standing) {
-                $before = $standing->measure === $reading->measure ? $standing : $before;
-            }
+        // A pull is one reading however often it is taken, by whomever: its key follows from that of the pull.
+        [$reading, $new] = $this->creation->create(StoredReading::class, ['id' => Uuid::v5(Uuid::fromString($id), 'reading')->toRfc4122(), 'partBroke' => $body['partBroke']], function (Uuid $key) use ($id, $runId, $body): StoredReading {
+            $this->commands->carryOut($runId, null, $this->current->author(), $this->source($key, $this->edit->find(GaugeCapture::class, $id)), function (RunState $run) use ($id, $body): array {
+                $capture = $this->edit->find(GaugeCapture::class, $id);
+                if (GaugeCapture::ENDED !== $capture->state) {
+                    throw Problem::invalid('', 'The pull is not over yet.', 409);
+                }
+                try {
+                    return RunLife::enter($run, PullTrace::of($this->samples($capture), (float) $capture->rangeN)->reading($capture->pull, $body['partBroke']));
+                } catch (BadReading $e) {
+                    throw Problem::invalid('', 'There was no pull. Hook the gauge in and pull again.', 409, $e);
+                }
+            });
 
-            return new StoredReading($key, $this->now->time(), $run->part(), $reading->measure, $reading->value, $reading->atLeast, $reading->value, 'N', 'gauge', $this->current->get()->displayName, $before, null === $before ? '' : 'pulled again');
+            return $this->edit->find(StoredReading::class, $key->toRfc4122());
         });
 
         return new Answer($reading->toArray(), $new ? 201 : 200);
@@ -111,6 +112,11 @@ final readonly class CaptureController
             'gaveWay' => $trace->gaveWay ?? false,
             'samples' => array_map(static fn (PullSample $sample): array => [$sample->milliseconds, $sample->forceN], $samples),
         ];
+    }
+
+    private function source(Uuid $key, GaugeCapture $capture): ReadingSource
+    {
+        return ReadingSource::gauge($key, $capture->gaugeId, $capture->simulated);
     }
 
     /** @return list<PullSample> */

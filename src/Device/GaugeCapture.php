@@ -38,6 +38,11 @@ class GaugeCapture extends Row
         public readonly Run $run,
         #[ORM\Column(length: 10)]
         public readonly PullKind $pull,
+        /** On the shelf. */
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $gaugeId = null,
+        #[ORM\Column]
+        public readonly bool $simulated = false,
     ) {
         parent::__construct($id, $at);
     }

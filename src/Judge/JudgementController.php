@@ -32,7 +32,7 @@ final readonly class JudgementController
                 'id' => $comparison->id->toRfc4122(),
                 'version' => $comparison->version,
                 'title' => $comparison->title,
-                'status' => $comparison->status,
+                'status' => $comparison->status->value,
                 'materialId' => $comparison->materialId,
                 'lotLabel' => $comparison->lot->label,
                 'printerName' => $comparison->printer->name,

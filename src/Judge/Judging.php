@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
+use App\Account\Author;
+use App\Choose\ShopCatalogue;
 use App\Choose\StripData;
+use App\Platform\Words\Wording;
 use App\Test\Comparison;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use Doctrine\DBAL\Connection;
+use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\Finding;
 use Sitzplatz\Judge\MeanAgainstLimit;
@@ -20,24 +24,52 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
+use Symfony\Component\Uid\Uuid;
 
 /** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
 final readonly class Judging
 {
-    public function __construct(private RunRepository $runs, private Connection $database, private StripData $strip)
+    public function __construct(private RunRepository $runs, private Connection $database, private StripData $strip, private ShopCatalogue $shop, private Wording $wording)
     {
+    }
+
+    /** The judgement as it is to be kept, with the runs it is reckoned from. To be asked while the comparison is locked. */
+    public function record(Comparison $comparison, Author $by, \DateTimeImmutable $at): VerdictRecord
+    {
+        $evidence = $this->runs->records($comparison);
+
+        return new VerdictRecord(
+            Uuid::v7(),
+            $at,
+            $comparison,
+            $by->name,
+            $by->id,
+            $this->wording->record($this->shown($comparison, $evidence['records'])),
+            $evidence['runIds'],
+            $this->shop->get()->digest,
+            CoreVersion::NUMBER,
+        );
     }
 
     /** @return array<string, mixed> */
     public function judge(Comparison $comparison): array
     {
-        $records = $this->runs->records($comparison);
+        return $this->shown($comparison, $this->runs->records($comparison)['records']);
+    }
+
+    /**
+     * @param list<SetupRecord> $records
+     *
+     * @return array<string, mixed>
+     */
+    private function shown(Comparison $comparison, array $records): array
+    {
         $figures = ComparisonJudgement::of($records)->toArray();
         $setups = array_values($comparison->setups->toArray());
-        $voids = $this->voids($comparison);
+        $counts = $this->counts($comparison);
         $shown = [];
         foreach ($records as $i => $record) {
-            $shown[] = $this->setup($comparison, $setups[$i], $record, $voids[$setups[$i]->id->toBinary()] ?? 0);
+            $shown[] = $this->setup($comparison, $setups[$i], $record, $counts[$setups[$i]->id->toBinary()] ?? ['voids' => 0, 'alone' => 0, 'running' => 0]);
         }
 
         return [
@@ -47,12 +79,18 @@ final readonly class Judging
             'limits' => $comparison->limits,
             'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
             'runsPlanned' => $comparison->runsPerSetup,
+            // Begun and not done: left out, and said.
+            'openRuns' => array_sum(array_column($counts, 'running')),
             'grewAfterVerdict' => $comparison->grewAfterVerdict,
         ];
     }
 
-    /** @return array<string, mixed> */
-    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, int $voids): array
+    /**
+     * @param array{voids: int, alone: int, running: int} $counts
+     *
+     * @return array<string, mixed>
+     */
+    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, array $counts): array
     {
         $judgement = SetupJudgement::of($record, $comparison->judgingLimits());
         $efforts = array_fill(0, \count(Effort::cases()), 0);
@@ -79,7 +117,8 @@ final readonly class Judging
             'held' => $judgement->held->held,
             'heldRuns' => $judgement->held->runs,
             'heldCi95' => $judgement->held->interval?->toArray(),
-            'voids' => $voids,
+            'voids' => $counts['voids'],
+            'voidsAlone' => $counts['alone'],
             'hotPull' => $this->pull($comparison, $record, Measure::PullHot),
             'coldPull' => $this->pull($comparison, $record, Measure::PullCold),
             'efforts' => array_map(static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]], Effort::cases()),
@@ -113,14 +152,17 @@ final readonly class Judging
         return ['answer' => $finding->answer->value, 'reasons' => $finding->reasons];
     }
 
-    /** @return array<string, int> by the binary id of the setup */
-    private function voids(Comparison $comparison): array
+    /** @return array<string, array{voids: int, alone: int, running: int}> by the binary id of the setup */
+    private function counts(Comparison $comparison): array
     {
-        $voids = [];
-        foreach ($this->database->iterateAssociative("SELECT setup_id, COUNT(*) AS n FROM run WHERE comparison_id = ? AND status = 'void' GROUP BY setup_id", [$comparison->id->toBinary()]) as $row) {
-            $voids[(string) $row['setup_id']] = (int) $row['n'];
+        $counts = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT setup_id, SUM(status = 'void') AS voids, SUM(voided_alone) AS alone, SUM(status = 'running') AS running FROM run WHERE comparison_id = ? GROUP BY setup_id",
+            [$comparison->id->toBinary()],
+        ) as $row) {
+            $counts[(string) $row['setup_id']] = ['voids' => (int) $row['voids'], 'alone' => (int) $row['alone'], 'running' => (int) $row['running']];
         }
 
-        return $voids;
+        return $counts;
     }
 }

@@ -24,6 +24,8 @@ class VerdictRecord extends Row
         public readonly Comparison $comparison,
         #[ORM\Column(length: 80)]
         public readonly string $judgedBy,
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $judgedById,
         #[ORM\Column(type: 'json')]
         public readonly array $judgement,
         #[ORM\Column(type: 'json')]

@@ -46,7 +46,7 @@ final readonly class EvidenceRepository
             $comparison->printer->id->toBinary(),
         ];
         $readings = [];
-        foreach ($this->runs->standingRows($where, $parameters, withVoid: true) as $row) {
+        foreach ($this->runs->standingRows($where, $parameters) as $row) {
             $readings[$row['run']][] = $row['reading'];
         }
 

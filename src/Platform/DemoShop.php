@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Platform;
 
+use App\Account\Author;
 use App\Account\Role;
 use App\Account\User;
 use App\Care\CareEvent;
@@ -33,6 +34,8 @@ final class DemoShop
     public array $agents = [];
     /** @var array<string, Lot> */
     public array $lots = [];
+    /** @var array<string, Author> by display name */
+    public array $people = [];
 
     public function __construct(private readonly EntityManagerInterface $entities, private readonly UserPasswordHasherInterface $hasher)
     {
@@ -91,6 +94,7 @@ final class DemoShop
                 'roomC' => $bench['roomC'],
             ];
             $this->entities->persist($user);
+            $this->people[$user->displayName] = Author::of($user);
         }
     }
 

@@ -4,24 +4,29 @@ declare(strict_types=1);
 
 namespace App\Platform;
 
+use App\Account\Author;
 use App\Judge\Judging;
-use App\Judge\VerdictRecord;
 use App\Keep\Profile;
 use App\Keep\Proposal;
 use App\Test\Comparison;
+use App\Test\ComparisonBook;
+use App\Test\ReadingSource;
 use App\Test\Run;
+use App\Test\RunBook;
 use App\Test\RunRepository;
 use App\Test\Setup;
-use App\Test\StoredReading;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\CoreVersion;
+use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\Life\ComparisonState;
+use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Life\Fact\RunFact;
+use Sitzplatz\Test\Life\RunLife;
+use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
-use Sitzplatz\Test\PlannedSetup;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
-use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\RunStep;
 use Symfony\Component\Uid\Uuid;
 
@@ -36,9 +41,10 @@ final class DemoTests
     public function __construct(
         private readonly EntityManagerInterface $entities,
         private readonly RunRepository $runs,
+        private readonly RunBook $runBook,
+        private readonly ComparisonBook $book,
         private readonly Judging $judging,
         private readonly Proposal $proposal,
-        private readonly Catalogue $catalogue,
     ) {
     }
 
@@ -51,12 +57,12 @@ final class DemoTests
         $this->entities->flush();
         foreach ($data['comparisons'] as $c) {
             if ($c['closed'] ?? false) {
-                $this->close($this->comparisons[$c['title']]);
+                $this->close($this->comparisons[$c['title']], $shop->people['Tilo']);
             }
         }
         $this->entities->flush();
         foreach ($data['profiles'] as $p) {
-            $this->profile($p, $now);
+            $this->profile($p, $shop->people, $now);
         }
     }
 
@@ -65,120 +71,97 @@ final class DemoTests
     {
         $comparison = new Comparison(Uuid::v7(), $at, $shop->lots[$c['lot']], $shop->printers[$c['printer']]);
         $comparison->apply($c);
-        $planned = [];
         foreach ($c['setups'] as $i => $s) {
             $side = $shop->sides[$s['side']];
-            $setup = new Setup(Uuid::v7(), $at, $comparison, \chr(\ord('A') + $i), $i, $side, $side->current(), null === $s['agent'] ? null : $shop->agents[$s['agent']], (float) $s['bed'][0], (float) $s['bed'][1]);
-            $comparison->setups->add($setup);
-            $planned[] = new PlannedSetup($setup->id->toRfc4122(), $side->id->toRfc4122());
+            $comparison->setups->add(new Setup(Uuid::v7(), $at, $comparison, \chr(\ord('A') + $i), $i, $side, $side->current(), null === $s['agent'] ? null : $shop->agents[$s['agent']], (float) $s['bed'][0], (float) $s['bed'][1]));
         }
         $this->entities->persist($comparison);
         $this->comparisons[$comparison->title] = $comparison;
         if ($c['draft'] ?? false) {
             return;
         }
-        $comparison->status = Comparison::RUNNING;
+        $planned = ComparisonLife::start(new ComparisonState($comparison->status, ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed));
+        $comparison->status = ComparisonStatus::Running;
         $comparison->startedAt = $at;
-        $this->makeRuns($comparison, $c, RunOrder::draw($planned, $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed), $at);
+        $this->makeRuns($comparison, $c, $this->book->plan($comparison, $planned, $at), $shop->people, $at);
     }
 
-    /** @param array<string, mixed> $c */
-    private function makeRuns(Comparison $comparison, array $c, RunOrder $order, \DateTimeImmutable $at): void
+    /**
+     * @param array<string, mixed>  $c
+     * @param list<Run>             $runs
+     * @param array<string, Author> $people
+     */
+    private function makeRuns(Comparison $comparison, array $c, array $runs, array $people, \DateTimeImmutable $at): void
     {
-        $setups = [];
         $left = [];
         foreach ($comparison->setups as $setup) {
-            $id = $setup->id->toRfc4122();
-            $setups[$id] = $setup;
             $given = $c['setups'][$setup->position];
-            $left[$id] = ['hot' => $given['hot'], 'cold' => $given['cold'], 'void' => $given['void'] ?? []];
+            $left[$setup->id->toRfc4122()] = ['hot' => $given['hot'], 'cold' => $given['cold'], 'void' => $given['void'] ?? []];
         }
-        $extra = \count($order->runs);
-        foreach ($order->runs as $i => $planned) {
-            $setup = $setups[$planned->setupId];
-            $pending = &$left[$planned->setupId];
-            $run = new Run(Uuid::v7(), $at, $comparison, $setup, $planned->position, $planned->visit, $planned->pull, $planned->plateChange, $comparison->roomC);
-            $this->entities->persist($run);
-            $begun = $at->modify(\sprintf('+%d minutes', 10 + $i * self::MINUTES_PER_RUN));
-            $stopAfter = $c['stopAfter'] ?? \PHP_INT_MAX;
+        $last = \count($runs);
+        $stopAfter = $c['stopAfter'] ?? \PHP_INT_MAX;
+        foreach ($runs as $i => $run) {
             if ($i > $stopAfter || ($i === $stopAfter && !isset($c['running']))) {
-                continue;
+                return;
             }
-            $this->begin($run, $begun);
-            if ($i === $stopAfter) {
-                $run->step = RunStep::Prepare;
-            } elseif ([] !== $pending['void']) {
-                $this->void($run, array_shift($pending['void']), $begun, ++$extra);
-            } else {
-                $this->finish($run, array_shift($pending[$planned->pull->value]), $begun->modify('+50 minutes'));
+            $begun = $at->modify(\sprintf('+%d minutes', 10 + $i * self::MINUTES_PER_RUN));
+            $this->then($run, $people['Mara'], $begun, static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Prepare));
+            $pending = &$left[$run->setup->id->toRfc4122()];
+            if ([] !== $pending['void'] && $i !== $stopAfter) {
+                $reason = array_shift($pending['void']);
+                $this->then($run, $people['Tilo'], $begun->modify('+20 minutes'), static fn (RunState $state): array => RunLife::declareVoid($state, $reason, $people['Tilo']->id->toRfc4122(), new OnePersonShop(), $last++));
+            } elseif ($i !== $stopAfter) {
+                $this->finish($run, array_shift($pending[$run->pull->value]), $people['Mara'], $begun, (float) $c['durations']['printMinutes']);
             }
             unset($pending);
         }
     }
 
-    private function begin(Run $run, \DateTimeImmutable $at): void
+    private function finish(Run $run, mixed $given, Author $by, \DateTimeImmutable $begun, float $printMinutes): void
     {
-        $run->status = Run::RUNNING;
-        $run->startedAt = $at;
-        $run->stepBeganAt = $at;
-        $run->madeBy = 'Mara';
-    }
-
-    private function void(Run $run, string $reason, \DateTimeImmutable $at, int $position): void
-    {
-        $run->status = Run::VOID;
-        $run->voidReason = $reason;
-        $run->voidedBy = 'Tilo';
-        $run->finishedAt = $at->modify('+20 minutes');
-        $this->entities->persist(new Run(Uuid::v7(), $at, $run->comparison, $run->setup, $position, $run->visit, $run->pull, true, $run->roomC));
-    }
-
-    private function finish(Run $run, mixed $given, \DateTimeImmutable $at): void
-    {
-        $run->status = Run::DONE;
-        $run->step = RunStep::Clean;
-        $run->finishedAt = $at;
-        $run->outcome = 'off' === $given ? Outcome::CameOff : Outcome::Held;
-        $this->read($run, Measure::Held, $run->outcome->held() ? 1.0 : 0.0, $at);
-        if ('off' === $given) {
-            return;
+        $after = static fn (float $minutes): \DateTimeImmutable => $begun->modify(\sprintf('+%d seconds', (int) round(60 * $minutes)));
+        $this->then($run, $by, $after(4), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::HeatAndSoak));
+        $this->then($run, $by, $after(11), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Print));
+        $this->then($run, $by, $after(12), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::FirstLayer));
+        $this->then($run, $by, $after(12 + $printMinutes), static fn (RunState $state): array => RunLife::sayOutcome($state, 'off' === $given ? Outcome::CameOff : Outcome::Held, ''));
+        foreach ('off' === $given ? [] : self::readings($run->pull, $given) as $reading) {
+            $this->then($run, $by, $after(14 + $printMinutes), static fn (RunState $state): array => RunLife::enter($state, $reading), $reading->measure->isForce() ? ReadingSource::gauge(null, null, true) : ReadingSource::typed());
         }
-        if (PullKind::Hot === $run->pull) {
-            $atLeast = \is_string($given);
-            $this->read($run, Measure::PullHot, (float) ltrim((string) $given, '>'), $at, $atLeast);
-
-            return;
-        }
-        $this->read($run, Measure::PullCold, (float) $given[0], $at);
-        $this->read($run, Measure::Effort, (float) $given[1], $at);
-        $this->read($run, Measure::ReleaseTemperature, (float) $given[2], $at);
-        $this->read($run, Measure::Damage, (float) ($given[3] ?? 0), $at);
+        $this->then($run, $by, $after(18 + $printMinutes), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Clean));
+        $this->then($run, $by, $after(20 + $printMinutes), static fn (RunState $state): array => RunLife::finish($state));
     }
 
-    private function read(Run $run, Measure $measure, float $value, \DateTimeImmutable $at, bool $atLeast = false): void
+    /** @return list<Reading> */
+    private static function readings(PullKind $pull, mixed $given): array
     {
-        $run->take(new Reading($measure, $value, $atLeast));
-        $source = $measure->isForce() ? 'gauge' : 'typed';
-        $this->entities->persist(new StoredReading(Uuid::v7(), $at, $run->part(), $measure, $value, $atLeast, $value, $measure->units()[0], $source, 'Mara'));
+        return PullKind::Hot === $pull
+            ? [new Reading(Measure::PullHot, (float) ltrim((string) $given, '>'), \is_string($given))]
+            : [new Reading(Measure::PullCold, (float) $given[0]), new Reading(Measure::Effort, (float) $given[1]), new Reading(Measure::ReleaseTemperature, (float) $given[2]), new Reading(Measure::Damage, (float) ($given[3] ?? 0))];
     }
 
-    private function close(Comparison $comparison): void
+    /** @param \Closure(RunState): list<RunFact> $command */
+    private function then(Run $run, Author $by, \DateTimeImmutable $at, \Closure $command, ?ReadingSource $source = null): void
     {
-        $counted = [];
+        $this->runBook->write($run, $command($this->runBook->state($run, $at)), $by, $at, $source ?? ReadingSource::typed());
+    }
+
+    private function close(Comparison $comparison, Author $by): void
+    {
         $last = $comparison->createdAt;
         foreach ($this->runs->of($comparison) as $run) {
-            if (Run::DONE === $run->status) {
-                $counted[] = $run->id->toRfc4122();
-                $last = max($last, $run->finishedAt);
-            }
+            $last = max($last, $run->finishedAt ?? $last);
         }
-        $comparison->status = Comparison::CLOSED;
+        ComparisonLife::close($this->book->state($comparison));
+        $this->entities->persist($this->judging->record($comparison, $by, $last));
+        $comparison->status = ComparisonStatus::Closed;
         $comparison->closedAt = $last;
-        $this->entities->persist(new VerdictRecord(Uuid::v7(), $last, $comparison, 'Tilo', $this->judging->judge($comparison), $counted, $this->catalogue->digest, CoreVersion::NUMBER));
     }
 
-    /** @param array<string, mixed> $p */
-    private function profile(array $p, \DateTimeImmutable $now): void
+    /**
+     * @param array<string, mixed>  $p
+     * @param array<string, Author> $people
+     */
+    private function profile(array $p, array $people, \DateTimeImmutable $now): void
     {
         $comparison = $this->comparisons[$p['comparison']];
         $setup = null;

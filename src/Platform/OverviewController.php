@@ -14,6 +14,8 @@ use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
@@ -37,8 +39,8 @@ final readonly class OverviewController
     {
         /** @var list<Run> $running */
         $running = $this->entities->createQuery('SELECT r, s, c, p FROM '.Run::class.' r JOIN r.setup s JOIN r.comparison c JOIN c.printer p WHERE r.status = :s ORDER BY r.startedAt')
-            ->setParameter('s', Run::RUNNING)->getResult();
-        $open = $this->entities->getRepository(Comparison::class)->findBy(['status' => [Comparison::RUNNING, Comparison::DRAFT]], ['createdAt' => 'ASC']);
+            ->setParameter('s', RunStatus::Running)->getResult();
+        $open = $this->entities->getRepository(Comparison::class)->findBy(['status' => [ComparisonStatus::Running, ComparisonStatus::Draft]], ['createdAt' => 'ASC']);
         $counts = $this->counts();
 
         return new Answer([
@@ -62,7 +64,7 @@ final readonly class OverviewController
         }
         $comparison = $run?->comparison;
         foreach ($open as $each) {
-            $comparison ??= Comparison::RUNNING === $each->status && $each->printer === $printer ? $each : null;
+            $comparison ??= ComparisonStatus::Running === $each->status && $each->printer === $printer ? $each : null;
         }
         $count = null === $comparison ? [] : $counts[$comparison->id->toRfc4122()] ?? [];
 
@@ -73,8 +75,8 @@ final readonly class OverviewController
             'comparison' => null === $comparison ? null : [
                 'id' => $comparison->id->toRfc4122(),
                 'title' => $comparison->title,
-                'done' => $count[Run::DONE] ?? 0,
-                'total' => ($count[Run::DONE] ?? 0) + ($count[Run::RUNNING] ?? 0) + ($count[Run::PLANNED] ?? 0),
+                'done' => $count[RunStatus::Done->value] ?? 0,
+                'total' => ($count[RunStatus::Done->value] ?? 0) + ($count[RunStatus::Running->value] ?? 0) + ($count[RunStatus::Planned->value] ?? 0),
             ],
             'run' => null === $run ? null : [
                 'id' => $run->id->toRfc4122(),
@@ -102,12 +104,12 @@ final readonly class OverviewController
         foreach ($open as $comparison) {
             $id = $comparison->id->toRfc4122();
             $count = $counts[$id] ?? [];
-            $planned = $count[Run::PLANNED] ?? 0;
-            if (Comparison::DRAFT === $comparison->status) {
+            $planned = $count[RunStatus::Planned->value] ?? 0;
+            if (ComparisonStatus::Draft === $comparison->status) {
                 $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.start'), 'sentence' => $comparison->title];
-            } elseif (0 === $planned && 0 === ($count[Run::RUNNING] ?? 0)) {
+            } elseif (0 === $planned && 0 === ($count[RunStatus::Running->value] ?? 0)) {
                 $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => Sentence::of('next.verdict'), 'sentence' => Sentence::of('next.all_done', title: $comparison->title)];
-            } elseif (0 === ($count[Run::RUNNING] ?? 0)) {
+            } elseif (0 === ($count[RunStatus::Running->value] ?? 0)) {
                 $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.next_run'), 'sentence' => Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title)];
             }
         }
@@ -151,12 +153,12 @@ final readonly class OverviewController
     /** @return array<string, array<string, int>> */
     private function counts(): array
     {
-        /** @var list<array{comparison: string, status: string, n: int}> $rows */
+        /** @var list<array{comparison: string, status: RunStatus, n: int}> $rows */
         $rows = $this->entities->createQuery('SELECT IDENTITY(r.comparison) AS comparison, r.status AS status, COUNT(r.id) AS n FROM '.Run::class.' r JOIN r.comparison c WHERE c.status = :running GROUP BY r.comparison, r.status')
-            ->setParameter('running', Comparison::RUNNING)->getResult();
+            ->setParameter('running', ComparisonStatus::Running)->getResult();
         $counts = [];
         foreach ($rows as $row) {
-            $counts[Uuid::fromString($row['comparison'])->toRfc4122()][$row['status']] = $row['n'];
+            $counts[Uuid::fromString($row['comparison'])->toRfc4122()][$row['status']->value] = $row['n'];
         }
 
         return $counts;

@@ -26,6 +26,10 @@ class Plate extends VersionedRow implements ShelfItem
     #[ORM\Column]
     public bool $magnetic;
 
+    /** It cannot be taken off its printer. */
+    #[ORM\Column]
+    public bool $fixed = false;
+
     #[ORM\ManyToOne]
     public ?Printer $printer = null;
 
@@ -72,6 +76,7 @@ class Plate extends VersionedRow implements ShelfItem
         $this->widthMm = (float) $body['widthMm'];
         $this->depthMm = (float) $body['depthMm'];
         $this->magnetic = $body['magnetic'];
+        $this->fixed = $body['fixed'] ?? false;
         $this->note = $body['note'];
         $this->layers = $body['layers'] ?? [];
         $this->marked = $body['marked'] ?? true;
@@ -90,6 +95,7 @@ class Plate extends VersionedRow implements ShelfItem
             'widthMm' => $this->widthMm,
             'depthMm' => $this->depthMm,
             'magnetic' => $this->magnetic,
+            'fixed' => $this->fixed,
             'printerId' => $this->printer?->id->toRfc4122(),
             'note' => $this->note,
             'layers' => $this->layers,

@@ -108,9 +108,8 @@ final readonly class ShelfController
     #[Route('/api/plate-sides/{id}/fittings', name: 'createFitting', methods: ['POST'])]
     public function createFitting(string $id, Request $request): Answer
     {
-        $side = $this->edit->find(PlateSide::class, $id);
         $body = $this->contract->body($request);
-        [$fitting, $new] = $this->creation->create(Fitting::class, $body, fn (Uuid $key): Fitting => $this->fit($key, $side, $body, ''));
+        [$fitting, $new] = $this->creation->create(Fitting::class, $body, fn (Uuid $key): Fitting => $this->fit($key, $this->edit->locked(PlateSide::class, $id), $body, ''));
 
         return new Answer($fitting->side->plate->toArray(), $new ? 201 : 200);
     }

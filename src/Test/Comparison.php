@@ -13,6 +13,7 @@ use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Judge\Limits;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\TestPiece;
 use Symfony\Component\Uid\Uuid;
@@ -21,15 +22,11 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 class Comparison extends VersionedRow
 {
-    public const DRAFT = 'draft';
-    public const RUNNING = 'running';
-    public const CLOSED = 'closed';
-
     #[ORM\Column(length: 160)]
     public string $title;
 
     #[ORM\Column(length: 20)]
-    public string $status = self::DRAFT;
+    public ComparisonStatus $status = ComparisonStatus::Draft;
 
     /** From the catalogue. */
     #[ORM\Column(length: 40)]
@@ -68,10 +65,6 @@ class Comparison extends VersionedRow
     /** Runs were added after a verdict had been looked at, which inflates its error. */
     #[ORM\Column]
     public bool $grewAfterVerdict = false;
-
-    /** Tables of readings that were taken in. */
-    #[ORM\Column]
-    public int $imports = 0;
 
     /** @var Collection<int, Setup> */
     #[ORM\OneToMany(targetEntity: Setup::class, mappedBy: 'comparison', cascade: ['persist', 'remove'], orphanRemoval: true)]
@@ -142,7 +135,7 @@ class Comparison extends VersionedRow
             'id' => $this->id->toRfc4122(),
             'version' => $this->version,
             'title' => $this->title,
-            'status' => $this->status,
+            'status' => $this->status->value,
             'materialId' => $this->materialId,
             'lotId' => $this->lot->id->toRfc4122(),
             'lotLabel' => $this->lot->label,

@@ -7,7 +7,6 @@ namespace App\Test;
 use App\Account\CurrentUser;
 use App\Choose\ShopCatalogue;
 use App\Judge\Judging;
-use App\Judge\VerdictRecord;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -15,7 +14,6 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
-use App\Platform\Words\Wording;
 use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\Number;
@@ -23,13 +21,13 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\SetupCheck;
-use Sitzplatz\CoreVersion;
 use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\PlannedRun;
-use Sitzplatz\Test\PlannedSetup;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
@@ -48,9 +46,8 @@ final readonly class ComparisonController
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private RunRepository $runs,
+        private ComparisonBook $book,
         private Judging $judging,
-        private Wording $wording,
-        private Catalogue $catalogue,
         private ShopCatalogue $shop,
         private CurrentUser $current,
         private Audit $audit,
@@ -76,15 +73,15 @@ final readonly class ComparisonController
             return [
                 'id' => $comparison->id->toRfc4122(),
                 'title' => $comparison->title,
-                'status' => $comparison->status,
+                'status' => $comparison->status->value,
                 'materialId' => $comparison->materialId,
                 'lotLabel' => $comparison->lot->label,
                 'printerName' => $comparison->printer->name,
                 'runs' => [
-                    'planned' => $count[Run::PLANNED] ?? 0,
-                    'running' => $count[Run::RUNNING] ?? 0,
-                    'done' => $count[Run::DONE] ?? 0,
-                    'void' => $count[Run::VOID] ?? 0,
+                    'planned' => $count[RunStatus::Planned->value] ?? 0,
+                    'running' => $count[RunStatus::Running->value] ?? 0,
+                    'done' => $count[RunStatus::Done->value] ?? 0,
+                    'void' => $count[RunStatus::Void->value] ?? 0,
                 ],
             ];
         }, $comparisons));
@@ -121,9 +118,7 @@ final readonly class ComparisonController
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison) use ($body): void {
-            if (Comparison::DRAFT !== $comparison->status) {
-                throw Problem::invalid('', 'The plan is fixed since the comparison was started. Plan a new comparison instead.', 409);
-            }
+            RunCommands::asked(static fn () => ComparisonLife::replan($comparison->status));
             $comparison->lot = $this->edit->reference(Lot::class, $body['lotId'], 'lotId');
             $comparison->printer = $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
             $this->apply($comparison, $body);
@@ -138,20 +133,8 @@ final readonly class ComparisonController
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
-            if (Comparison::DRAFT !== $comparison->status) {
-                throw Problem::invalid('', 'This comparison is started already.', 409);
-            }
-            $setups = [];
-            foreach ($comparison->setups as $setup) {
-                if ($setup->fitting !== $setup->side->current()) {
-                    throw Problem::invalid('setups', \sprintf('%s has a new surface since this was planned. Save the plan again.', $setup->side->label()));
-                }
-                $setups[$setup->id->toRfc4122()] = $setup;
-            }
-            foreach ($this->order($comparison)->runs as $planned) {
-                $this->entities->persist(new Run(Uuid::v7(), $this->now->time(), $comparison, $setups[$planned->setupId], $planned->position, $planned->visit, $planned->pull, $planned->plateChange, $comparison->roomC));
-            }
-            $comparison->status = Comparison::RUNNING;
+            $this->book->plan($comparison, RunCommands::asked(fn (): array => ComparisonLife::start($this->book->state($comparison))), $this->now->time());
+            $comparison->status = ComparisonStatus::Running;
             $comparison->startedAt = $this->now->time();
             $this->audit->note('comparison started', $comparison->id);
         });
@@ -163,56 +146,32 @@ final readonly class ComparisonController
     public function addRuns(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison) use ($body): void {
-            if (Comparison::DRAFT === $comparison->status) {
-                throw Problem::invalid('', 'This comparison is not started yet: change the plan instead.', 409);
-            }
-            $setup = null;
-            foreach ($comparison->setups as $each) {
-                $setup = $each->id->toRfc4122() === $body['setupId'] ? $each : $setup;
-            }
-            if (null === $setup) {
-                throw Problem::invalid('setupId', 'This comparison has no such setup.');
-            }
-            $position = $this->lastPosition($comparison);
-            for ($i = 0; $i < $body['count']; ++$i) {
-                $pull = PullKind::tryFrom($body['pull']) ?? (0 === $i % 2 ? PullKind::Hot : PullKind::Cold);
-                $this->entities->persist(new Run(Uuid::v7(), $this->now->time(), $comparison, $setup, ++$position, RunOrder::VISITS + 1, $pull, 0 === $i, $comparison->roomC));
-            }
+        $this->creation->create(AddedRuns::class, $body, function (Uuid $key) use ($id, $body): AddedRuns {
+            $comparison = $this->edit->locked(Comparison::class, $id);
+            StoredEdit::rests($comparison, $body);
+            $planned = RunCommands::asked(fn (): array => ComparisonLife::addRuns($this->book->state($comparison), $body['setupId'], $body['count'], PullKind::tryFrom($body['pull'])));
+            $setup = $this->book->plan($comparison, $planned, $this->now->time())[0]->setup;
             $comparison->grewAfterVerdict = true;
-            $comparison->status = Comparison::RUNNING;
+            $comparison->status = ComparisonStatus::Running;
             $comparison->closedAt = null;
+            ++$comparison->version;
             $this->audit->note('runs added', $comparison->id, ['setup' => $setup->label, 'count' => $body['count']]);
+
+            return new AddedRuns($key, $this->now->time(), $comparison, $setup, $body['count'], $this->current->author()->id);
         });
 
-        return new Answer($this->detail($comparison));
+        return new Answer($this->detail($this->edit->find(Comparison::class, $id)));
     }
 
+    /** The verdict is reckoned from exactly the runs it names, while nobody can change one of them. */
     #[Route('/api/comparisons/{id}/close', name: 'closeComparison', methods: ['POST'])]
     public function close(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
         $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
-            if (Comparison::RUNNING !== $comparison->status) {
-                throw Problem::invalid('', 'Only a comparison that was started can be closed.', 409);
-            }
-            $counted = [];
-            foreach ($this->runs->of($comparison) as $run) {
-                if (Run::DONE === $run->status) {
-                    $counted[] = $run->id->toRfc4122();
-                }
-            }
-            $this->entities->persist(new VerdictRecord(
-                Uuid::v7(),
-                $this->now->time(),
-                $comparison,
-                $this->current->get()->displayName,
-                $this->wording->record($this->judging->judge($comparison)),
-                $counted,
-                $this->catalogue->digest,
-                CoreVersion::NUMBER,
-            ));
-            $comparison->status = Comparison::CLOSED;
+            RunCommands::asked(fn () => ComparisonLife::close($this->book->state($comparison)));
+            $this->entities->persist($this->judging->record($comparison, $this->current->author(), $this->now->time()));
+            $comparison->status = ComparisonStatus::Closed;
             $comparison->closedAt = $this->now->time();
             $this->audit->note('comparison closed', $comparison->id);
         });
@@ -259,11 +218,7 @@ final readonly class ComparisonController
 
     private function order(Comparison $comparison): RunOrder
     {
-        $setups = array_values($comparison->setups->map(
-            static fn (Setup $setup): PlannedSetup => new PlannedSetup($setup->id->toRfc4122(), $setup->side->id->toRfc4122()),
-        )->toArray());
-
-        return RunOrder::draw($setups, $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed);
+        return RunOrder::draw(ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed);
     }
 
     /** Two plates of one kind are a factor of their own; plates of different kinds differ by their surface anyhow. */
@@ -275,13 +230,6 @@ final readonly class ComparisonController
         }
 
         return \count($sides[$setup->fitting->surfaceId] ?? []) > 1 ? $setup->side->label() : null;
-    }
-
-    private function lastPosition(Comparison $comparison): int
-    {
-        $last = $this->database->fetchOne('SELECT MAX(position) FROM run WHERE comparison_id = ?', [$comparison->id->toBinary()]);
-
-        return is_numeric($last) ? (int) $last : 0;
     }
 
     /** @return array<string, mixed> */
@@ -302,7 +250,7 @@ final readonly class ComparisonController
         return [
             ...$comparison->toArray(),
             'plan' => [
-                'order' => Comparison::DRAFT === $comparison->status ? array_map(static fn (PlannedRun $run): array => [
+                'order' => ComparisonStatus::Draft === $comparison->status ? array_map(static fn (PlannedRun $run): array => [
                     'position' => $run->position,
                     'setupId' => $run->setupId,
                     'visit' => $run->visit,
@@ -319,7 +267,7 @@ final readonly class ComparisonController
                 'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
             ],
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
-            'runs' => Comparison::DRAFT === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
+            'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
         ];
     }
 }

@@ -13,14 +13,14 @@ use App\Platform\Http\Problem;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Judge\ReadingsCsv;
-use Sitzplatz\Test\Measure;
-use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\Life\RunLife;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Uid\Uuid;
 
 /** Readings from paper: a CSV table is previewed with its faults line by line, then taken all or not at all. */
 final readonly class ImportController
@@ -30,6 +30,7 @@ final readonly class ImportController
         private Contract $contract,
         private StoredEdit $edit,
         private RunRepository $runs,
+        private RunBook $book,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -56,36 +57,19 @@ final readonly class ImportController
             if ([] !== $preview['faults']) {
                 throw Problem::faults(array_map(static fn (array $fault): array => ['field' => 'line '.$fault['line'], 'message' => $fault['message']], $preview['faults']));
             }
-            $name = $this->current->get()->displayName;
+            $by = $this->current->author();
             foreach ($plan['runs'] as $runId => $paper) {
-                $run = $this->edit->find(Run::class, $runId);
-                $this->finish($run, $paper, $name);
+                $run = $this->edit->locked(Run::class, $runId);
+                $facts = RunCommands::asked(fn (): array => RunLife::fromPaper($this->book->state($run, $this->now->time()), $paper['readings'], $paper['void'], $this->runs->lastPosition($comparison)));
+                $this->book->write($run, $facts, $by, $this->now->time(), ReadingSource::table());
+                ++$run->version;
+                // A void run plans another, whose place the next one has to know.
+                $this->entities->flush();
             }
             $this->audit->note('readings imported', $comparison->id, ['runs' => $preview['runs'], 'readings' => $preview['readings']]);
-            // The comparison itself is unchanged; its version moves so that a repeated send is noticed.
-            ++$comparison->imports;
         });
 
         return new Answer($preview, 201);
-    }
-
-    /** @param array{readings: list<Reading>, void: bool} $paper */
-    private function finish(Run $run, array $paper, string $name): void
-    {
-        $now = $this->now->time();
-        $run->startedAt ??= $now;
-        $run->finishedAt = $now;
-        $run->madeBy = $name;
-        $run->status = $paper['void'] ? Run::VOID : Run::DONE;
-        $run->voidReason = $paper['void'] ? 'void in the table' : '';
-        $run->voidedBy = $paper['void'] ? $name : '';
-        foreach ($paper['readings'] as $reading) {
-            if (Measure::Held === $reading->measure) {
-                $run->outcome = $reading->value > 0.5 ? Outcome::Held : Outcome::CameOff;
-            }
-            $run->take($reading);
-            $this->entities->persist(new StoredReading(Uuid::v7(), $now, $run->part(), $reading->measure, $reading->value, $reading->atLeast, $reading->value, $reading->measure->units()[0], 'table', $name));
-        }
     }
 
     /**
@@ -93,9 +77,7 @@ final readonly class ImportController
      */
     private function plan(Comparison $comparison, string $table): array
     {
-        if (Comparison::RUNNING !== $comparison->status) {
-            throw Problem::invalid('', 'Start the comparison first: readings belong to its planned runs.', 409);
-        }
+        RunCommands::asked(static fn () => ComparisonLife::takeTable($comparison->status));
         $csv = ReadingsCsv::read(explode("\n", $table));
         $faults = $csv->faults;
         $paper = [];
@@ -105,7 +87,7 @@ final readonly class ImportController
             foreach ($this->runs->of($comparison) as $run) {
                 $id = $run->id->toRfc4122();
                 $setupOf[$id] = $run->setup->label;
-                if (Run::PLANNED === $run->status) {
+                if (RunStatus::Planned === $run->status) {
                     $open[] = ['id' => $id, 'setup' => $run->setup->label, 'pull' => $run->pull];
                 }
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Platform\Database\Row;
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Uid\Uuid;
 
@@ -12,6 +14,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 class Part extends Row
 {
+    /** @var Collection<int, Standing> */
+    #[ORM\OneToMany(targetEntity: Standing::class, mappedBy: 'part')]
+    public Collection $standing;
+
     public function __construct(
         Uuid $id,
         \DateTimeImmutable $createdAt,
@@ -22,5 +28,6 @@ class Part extends Row
         public readonly int $place,
     ) {
         parent::__construct($id, $createdAt);
+        $this->standing = new ArrayCollection();
     }
 }

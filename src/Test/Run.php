@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Platform\Database\VersionedRow;
+use App\Shelf\Printer;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PullKind;
@@ -20,13 +22,8 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(fields: ['status', 'finishedAt'])]
 class Run extends VersionedRow
 {
-    public const PLANNED = 'planned';
-    public const RUNNING = 'running';
-    public const DONE = 'done';
-    public const VOID = 'void';
-
     #[ORM\Column(length: 10)]
-    public string $status = self::PLANNED;
+    public RunStatus $status = RunStatus::Planned;
 
     #[ORM\Column(length: 20)]
     public RunStep $step = RunStep::Prepare;
@@ -37,6 +34,10 @@ class Run extends VersionedRow
 
     #[ORM\Column(length: 20, nullable: true)]
     public ?Outcome $outcome = null;
+
+    /** When somebody first said how the print ended. */
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $outcomeSaidAt = null;
 
     /** Layer or time at which it came off, as noted. */
     #[ORM\Column(length: 80)]
@@ -64,8 +65,33 @@ class Run extends VersionedRow
     #[ORM\Column(length: 80)]
     public string $voidedBy = '';
 
+    /** By whoever made the run, with its outcome known. */
+    #[ORM\Column]
+    public bool $voidedAlone = false;
+
+    #[ORM\Column(type: 'uuid', nullable: true)]
+    public ?Uuid $voidedById = null;
+
     #[ORM\Column(length: 80)]
     public string $madeBy = '';
+
+    #[ORM\Column(type: 'uuid', nullable: true)]
+    public ?Uuid $madeById = null;
+
+    /** The printer that this run keeps from others now; the database holds each for one run. */
+    #[ORM\OneToOne]
+    public ?Printer $occupies = null;
+
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $printBeganAt = null;
+
+    /** Measured, never planned. */
+    #[ORM\Column(nullable: true)]
+    public ?float $printMinutes = null;
+
+    /** @var array<string, string> reasons by measure that the plan wants and nobody took */
+    #[ORM\Column(type: 'json')]
+    public array $notTaken = [];
 
     /** @var Collection<int, Part> */
     #[ORM\OneToMany(targetEntity: Part::class, mappedBy: 'run', cascade: ['persist'])]
@@ -129,7 +155,7 @@ class Run extends VersionedRow
             'visit' => $this->visit,
             'pull' => $this->pull->value,
             'plateChange' => $this->plateChange,
-            'status' => $this->status,
+            'status' => $this->status->value,
             'step' => $this->step->value,
             'steps' => array_map(static fn (RunStep $step): string => $step->value, $this->sequence()),
             'stepBeganAt' => $this->stepBeganAt?->format(\DATE_ATOM),
@@ -138,7 +164,11 @@ class Run extends VersionedRow
             'roomC' => $this->roomC,
             'startedAt' => $this->startedAt?->format(\DATE_ATOM),
             'finishedAt' => $this->finishedAt?->format(\DATE_ATOM),
+            'printMinutes' => $this->printMinutes,
+            'occupiesPrinter' => null !== $this->occupies,
+            'notTaken' => (object) $this->notTaken,
             'voidReason' => $this->voidReason,
+            'voidedAlone' => $this->voidedAlone,
             'voidedBy' => $this->voidedBy,
             'madeBy' => $this->madeBy,
         ];

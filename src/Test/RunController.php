@@ -13,17 +13,19 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
-use App\Platform\Words\Wording;
-use Doctrine\DBAL\Connection;
+use App\Shelf\ShopSettings;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Test\BadReading;
+use Sitzplatz\Test\Life\Fact\RunFact;
+use Sitzplatz\Test\Life\RunLife;
+use Sitzplatz\Test\Life\RunState;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\RunStep;
-use Sitzplatz\Test\VoidRule;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -33,14 +35,15 @@ final readonly class RunController
 {
     public function __construct(
         private EntityManagerInterface $entities,
-        private Connection $database,
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
+        private RunCommands $commands,
         private RunRepository $runs,
+        private RunBook $book,
+        private ShopSettings $settings,
         private Catalogue $catalogue,
         private StripData $strip,
-        private Wording $wording,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -57,162 +60,128 @@ final readonly class RunController
     public function move(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
-            $this->open($run);
-            $step = RunStep::from($body['step']);
-            if (!\in_array($step, $run->sequence(), true)) {
-                throw Problem::invalid('step', 'This run has no such step.');
-            }
-            if (Run::PLANNED === $run->status) {
-                $run->status = Run::RUNNING;
-                $run->startedAt = $this->now->time();
-                $run->madeBy = $this->current->get()->displayName;
-            }
-            $run->step = $step;
-            $run->stepBeganAt = $this->now->time();
-        });
 
-        return new Answer($this->sheet($run));
+        return $this->done($this->carryOut($id, $body, static fn (RunState $run): array => RunLife::moveTo($run, RunStep::from($body['step']))));
     }
 
     #[Route('/api/runs/{id}/outcome', name: 'setOutcome', methods: ['POST'])]
     public function outcome(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
-            $this->open($run);
-            $outcome = Outcome::from($body['outcome']);
-            $run->outcome = $outcome;
-            $run->outcomeNote = $body['note'];
-            $run->held = $outcome->held();
-            if ('' === $run->madeBy) {
-                $run->madeBy = $this->current->get()->displayName;
-            }
-            $before = null;
-            foreach ($this->runs->standing($run) as $reading) {
-                $before = Measure::Held === $reading->measure ? $reading : $before;
-            }
-            $value = $outcome->held() ? 1.0 : 0.0;
-            if (null === $before || abs($before->value - $value) > 0.5) {
-                $this->entities->persist(new StoredReading(
-                    Uuid::v7(),
-                    $this->now->time(),
-                    $run->part(),
-                    Measure::Held,
-                    $value,
-                    false,
-                    $value,
-                    '',
-                    'typed',
-                    $this->current->get()->displayName,
-                    $before,
-                    null === $before ? '' : 'outcome changed to: '.$this->wording->english($outcome->words()),
-                ));
-            }
-        });
 
-        return new Answer($this->sheet($run));
+        return $this->done($this->carryOut($id, $body, static fn (RunState $run): array => RunLife::sayOutcome($run, Outcome::from($body['outcome']), $body['note'])));
     }
 
     #[Route('/api/runs/{id}/readings', name: 'addReading', methods: ['POST'])]
     public function addReading(string $id, Request $request): Answer
     {
-        $run = $this->edit->find(Run::class, $id);
         $body = $this->contract->body($request);
-        $this->creation->create(StoredReading::class, $body, function (Uuid $key) use ($run, $body): StoredReading {
-            $this->open($run);
-            $measure = Measure::from($body['measure']);
-            $reading = self::read($measure, $body);
-            $before = null;
-            if (Measure::Lift !== $measure) {
-                foreach ($this->runs->standing($run) as $standing) {
-                    $before = $standing->measure === $measure ? $standing : $before;
-                }
-            }
-            if ($measure->isForce() && $run->pull->measure() !== $measure) {
-                throw Problem::invalid('measure', \sprintf('This run gives a %s pull.', $run->pull->value));
-            }
-            $run->take($reading);
+        $reading = self::read(Measure::from($body['measure']), $body);
+        $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
+            $id,
+            null,
+            $this->current->author(),
+            ReadingSource::typed($key, (float) $body['value'], $body['unit']),
+            static fn (RunState $run): array => RunLife::enter($run, $reading, $body['place'] ?? 1),
+        )));
 
-            return new StoredReading($key, $this->now->time(), $run->part(), $measure, $reading->value, $reading->atLeast, (float) $body['value'], $body['unit'], 'typed', $this->current->get()->displayName, $before, null === $before ? '' : 'entered again on the run sheet');
+        return $this->done($this->edit->find(Run::class, $id), 201);
+    }
+
+    #[Route('/api/runs/{id}/not-taken', name: 'markNotTaken', methods: ['POST'])]
+    public function notTaken(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $run = $this->carryOut($id, $body, function (RunState $run) use ($id, $body): array {
+            $this->audit->note('measure not taken', Uuid::fromString($id), ['measure' => $body['measure'], 'reason' => $body['reason']]);
+
+            return RunLife::markNotTaken($run, Measure::from($body['measure']), $body['reason']);
         });
 
-        return new Answer($this->sheet($run), 201);
+        return $this->done($run);
     }
 
     #[Route('/api/readings/{id}/amendments', name: 'amendReading', methods: ['POST'])]
     public function amend(string $id, Request $request): Answer
     {
         $old = $this->edit->find(StoredReading::class, $id);
-        $run = $old->part->run;
+        $runId = $old->part->run->id->toRfc4122();
         $body = $this->contract->body($request);
-        $this->creation->create(StoredReading::class, $body, function (Uuid $key) use ($old, $run, $body): StoredReading {
-            if (Run::VOID === $run->status) {
-                throw Problem::invalid('', 'This run is void: there is nothing to amend.', 409);
-            }
-            if (null !== $this->entities->getRepository(StoredReading::class)->findOneBy(['amends' => $old])) {
-                throw Problem::invalid('', 'This reading was amended already. Amend the one that stands.', 409);
-            }
-            $reading = self::read($old->measure, $body);
-            $run->take($reading);
-            $this->audit->note('reading amended', $run->id, ['reading' => $old->id->toRfc4122(), 'before' => $old->value, 'after' => $reading->value, 'reason' => $body['reason']]);
+        $reading = self::read($old->measure, $body);
+        $before = $old->value;
+        $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
+            $runId,
+            null,
+            $this->current->author(),
+            ReadingSource::typed($key, (float) $body['value'], $body['unit']),
+            function (RunState $state, Run $run) use ($id, $before, $reading, $body): array {
+                $this->audit->note('reading amended', $run->id, ['reading' => $id, 'before' => $before, 'after' => $reading->value, 'reason' => $body['reason']]);
 
-            return new StoredReading($key, $this->now->time(), $old->part, $old->measure, $reading->value, $reading->atLeast, (float) $body['value'], $body['unit'], 'typed', $this->current->get()->displayName, $old, $body['reason']);
-        });
+                return RunLife::amend($state, $id, $reading, $body['reason'], isset($body['outcome']) ? Outcome::from($body['outcome']) : null);
+            },
+        )));
 
-        return new Answer($this->sheet($run), 201);
+        return $this->done($this->edit->find(Run::class, $runId), 201);
     }
 
     #[Route('/api/runs/{id}/finish', name: 'finishRun', methods: ['POST'])]
     public function finish(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $run = $this->edit->save(Run::class, $id, $body, function (Run $run): void {
-            $this->open($run);
-            if (null === $run->outcome) {
-                throw Problem::invalid('outcome', 'Say first whether the part held.');
-            }
-            $run->status = Run::DONE;
-            $run->finishedAt = $this->now->time();
-            $this->audit->note('run done', $run->id, ['outcome' => $run->outcome->value]);
+        $run = $this->carryOut($id, $body, function (RunState $state, Run $run): array {
+            $this->audit->note('run done', $run->id, ['outcome' => $run->outcome?->value]);
+
+            return RunLife::finish($state);
         });
 
-        return new Answer($this->sheet($run));
+        return $this->done($run);
+    }
+
+    /** Ends by hand that a run keeps its printer, before the run does so itself. */
+    #[Route('/api/runs/{id}/leave-printer', name: 'leavePrinter', methods: ['POST'])]
+    public function leavePrinter(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $run = $this->carryOut($id, $body, function (RunState $state, Run $run) use ($body): array {
+            $this->audit->note('printer freed by hand', $run->id, ['reason' => $body['reason']]);
+
+            return RunLife::leavePrinter($state);
+        });
+
+        return $this->done($run);
     }
 
     #[Route('/api/runs/{id}/void', name: 'voidRun', methods: ['POST'])]
     public function void(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $run = $this->edit->save(Run::class, $id, $body, function (Run $run) use ($body): void {
-            if (Run::VOID === $run->status || Run::PLANNED === $run->status) {
-                throw Problem::invalid('', 'Only a run that was begun can be void.', 409);
-            }
-            $name = $this->current->get()->displayName;
-            $refusal = VoidRule::refuses(null !== $run->outcome, $run->madeBy, $name);
-            if (null !== $refusal) {
-                throw Problem::forbidden($refusal);
-            }
-            $run->status = Run::VOID;
-            $run->voidReason = $body['reason'];
-            $run->voidedBy = $name;
-            $run->finishedAt ??= $this->now->time();
-            $last = $this->database->fetchOne('SELECT MAX(position) FROM run WHERE comparison_id = ?', [$run->comparison->id->toBinary()]);
-            $this->entities->persist(new Run(Uuid::v7(), $this->now->time(), $run->comparison, $run->setup, (is_numeric($last) ? (int) $last : 0) + 1, $run->visit, $run->pull, true, $run->comparison->roomC));
+        $by = $this->current->author();
+        $run = $this->carryOut($id, $body, function (RunState $state, Run $run) use ($body, $by): array {
             $this->audit->note('run void', $run->id, ['reason' => $body['reason']]);
+
+            return RunLife::declareVoid($state, $body['reason'], $by->id->toRfc4122(), $this->settings->onePersonShop(), $this->runs->lastPosition($run->comparison));
         });
 
-        return new Answer($this->sheet($run));
+        return $this->done($run);
     }
 
-    private function open(Run $run): void
+    /**
+     * @param array<string, mixed>                   $body
+     * @param \Closure(RunState, Run): list<RunFact> $command
+     */
+    private function carryOut(string $id, array $body, \Closure $command): Run
     {
-        if (Run::DONE === $run->status || Run::VOID === $run->status) {
-            throw Problem::invalid('', 'This run is finished. Amend a reading, or void the run, with a reason.', 409);
-        }
-        if (Comparison::CLOSED === $run->comparison->status) {
-            throw Problem::invalid('', 'The comparison is closed.', 409);
-        }
+        return $this->commands->carryOut($id, $body, $this->current->author(), ReadingSource::typed(), $command);
+    }
+
+    private function written(Uuid $key, Run $run): StoredReading
+    {
+        return $this->entities->find(StoredReading::class, $key) ?? throw new \LogicException(\sprintf('Run %d took no reading.', $run->position));
+    }
+
+    private function done(Run $run, int $status = 200): Answer
+    {
+        return new Answer($this->sheet($run), $status);
     }
 
     /** @param array<string, mixed> $body */
@@ -251,16 +220,19 @@ final readonly class RunController
             $run->plateChange,
             [...$surface->cautions, ...($pairing->cautions ?? [])],
         );
-        $all = $this->runs->readings($run);
-        $amended = array_map(static fn (StoredReading $reading): string => $reading->amends?->id->toRfc4122() ?? '', $all);
+        $stand = [];
+        foreach ($run->part()->standing as $each) {
+            $stand[$each->reading->id->toRfc4122()] = true;
+        }
 
         return [
             'run' => $run->toArray(),
-            'comparison' => ['id' => $comparison->id->toRfc4122(), 'title' => $comparison->title, 'status' => $comparison->status, 'materialId' => $comparison->materialId, 'lotLabel' => $comparison->lot->label, 'printerName' => $comparison->printer->name],
+            'comparison' => ['id' => $comparison->id->toRfc4122(), 'title' => $comparison->title, 'status' => $comparison->status->value, 'materialId' => $comparison->materialId, 'lotLabel' => $comparison->lot->label, 'printerName' => $comparison->printer->name],
             'setup' => $setup->toArray(),
             'strip' => $this->strip->ofSetup($setup),
             'sheet' => array_map(static fn (RunStep $step): array => $sheet->at($step), $run->sequence()),
-            'readings' => array_map(static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => !\in_array($reading->id->toRfc4122(), $amended, true)], $all),
+            'readings' => array_map(static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])], $this->runs->readings($run)),
+            'missing' => $run->status->open() ? array_map(static fn (Measure $measure): string => $measure->value, $this->book->state($run, $this->now->time())->missing()) : [],
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
@@ -268,7 +240,7 @@ final readonly class RunController
 
     private function nextRunId(Run $run): ?string
     {
-        $next = $this->entities->getRepository(Run::class)->findOneBy(['comparison' => $run->comparison, 'status' => Run::PLANNED], ['position' => 'ASC']);
+        $next = $this->entities->getRepository(Run::class)->findOneBy(['comparison' => $run->comparison, 'status' => RunStatus::Planned], ['position' => 'ASC']);
 
         return $next?->id->toRfc4122();
     }

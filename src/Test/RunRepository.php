@@ -7,13 +7,14 @@ namespace App\Test;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 
 /** Runs and their readings. */
 final readonly class RunRepository
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $database)
+    public function __construct(private EntityManagerInterface $entities, private Connection $database, private bool $demo)
     {
     }
 
@@ -33,59 +34,63 @@ final readonly class RunRepository
             ->setParameter('r', $run->id, 'uuid')->getResult();
     }
 
-    /** @return list<StoredReading> the readings of a run that stand */
-    public function standing(Run $run): array
+    /** The last place in the order of runs that is taken; 0 if none is. */
+    public function lastPosition(Comparison $comparison): int
     {
-        $all = $this->readings($run);
-        $amended = [];
-        foreach ($all as $reading) {
-            if (null !== $reading->amends) {
-                $amended[$reading->amends->id->toRfc4122()] = true;
-            }
-        }
+        $last = $this->database->fetchOne('SELECT MAX(position) FROM run WHERE comparison_id = ?', [$comparison->id->toBinary()]);
 
-        return array_values(array_filter($all, static fn (StoredReading $reading): bool => !isset($amended[$reading->id->toRfc4122()])));
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
+    public function countDone(Comparison $comparison): int
+    {
+        return $this->entities->getRepository(Run::class)->count(['comparison' => $comparison, 'status' => RunStatus::Done]);
     }
 
     /**
-     * The standing readings of the non-void runs, setup by setup.
+     * The standing readings of the runs that are done, setup by setup, and which runs they are.
      *
-     * @return list<SetupRecord> in the order of the setups
+     * @return array{records: list<SetupRecord>, runIds: list<string>} records in the order of the setups
      */
     public function records(Comparison $comparison): array
     {
         $runs = [];
-        foreach ($this->standingRows('r.comparison_id = ?', [$comparison->id->toBinary()]) as $row) {
+        foreach ($this->standingRows("r.comparison_id = ? AND r.status = 'done'", [$comparison->id->toBinary()]) as $row) {
             $runs[$row['setup']][$row['run']][] = $row['reading'];
         }
+        $ids = $this->database->fetchFirstColumn("SELECT LOWER(HEX(id)) FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position", [$comparison->id->toBinary()]);
         $records = [];
         foreach ($comparison->setups as $setup) {
             $records[] = new SetupRecord($setup->label, array_values($runs[$setup->id->toRfc4122()] ?? []));
         }
 
-        return $records;
+        return ['records' => $records, 'runIds' => array_map(static fn (mixed $id): string => self::uuid((string) $id), $ids)];
     }
 
     /**
+     * @param string      $where      of a run r
      * @param list<mixed> $parameters
      *
-     * @return iterable<array{setup: string, run: string, void: bool, reading: Reading}>
+     * @return iterable<array{setup: string, run: string, reading: Reading, simulated: bool}>
      */
-    public function standingRows(string $where, array $parameters, bool $withVoid = false): iterable
+    public function standingRows(string $where, array $parameters): iterable
     {
         $rows = $this->database->iterateAssociative(
-            'SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS run, r.status, m.measure, m.value, m.at_least
-             FROM run r JOIN part p ON p.run_id = r.id JOIN reading m ON m.part_id = p.id
-             LEFT JOIN reading later ON later.amends_id = m.id
-             WHERE later.id IS NULL AND '.($withVoid ? '' : "r.status <> 'void' AND ").$where.' ORDER BY r.position, m.created_at, m.id',
+            'SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS run, m.measure, m.value, m.at_least, m.simulated
+             FROM run r JOIN part p ON p.run_id = r.id JOIN standing st ON st.part_id = p.id JOIN reading m ON m.id = st.reading_id
+             WHERE '.$where.' ORDER BY r.position, m.created_at, m.id',
             $parameters,
         );
         foreach ($rows as $row) {
+            // What a simulated device says proves nothing outside of the demo.
+            if ($row['simulated'] && !$this->demo) {
+                continue;
+            }
             yield [
                 'setup' => self::uuid((string) $row['setup']),
                 'run' => self::uuid((string) $row['run']),
-                'void' => 'void' === $row['status'],
                 'reading' => new Reading(Measure::from((string) $row['measure']), (float) $row['value'], (bool) $row['at_least']),
+                'simulated' => (bool) $row['simulated'],
             ];
         }
     }

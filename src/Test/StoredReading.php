@@ -10,7 +10,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 use Symfony\Component\Uid\Uuid;
 
-/** A reading of a part, only ever added: an amendment is a further row that points to the one it replaces. */
+/** A reading of a part, only ever added: an amendment is a further row that points to the one it replaces; {@see Standing} says which stands. */
 #[ORM\Entity]
 #[ORM\Table(name: 'reading')]
 class StoredReading extends Row
@@ -36,10 +36,21 @@ class StoredReading extends Row
         public readonly string $source,
         #[ORM\Column(length: 80)]
         public readonly string $enteredBy,
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $enteredById = null,
+        /** Which of several places of the part, from 1. */
+        #[ORM\Column(type: 'smallint')]
+        public readonly int $place = 1,
         #[ORM\OneToOne(targetEntity: self::class)]
         public readonly ?self $amends = null,
         #[ORM\Column(length: 300)]
         public readonly string $amendReason = '',
+        /** The gauge that it was read from. */
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $gaugeId = null,
+        /** By a device of the demo: it proves nothing outside of it. */
+        #[ORM\Column]
+        public readonly bool $simulated = false,
     ) {
         parent::__construct($id, $at);
     }
@@ -59,7 +70,9 @@ class StoredReading extends Row
             'atLeast' => $this->atLeast,
             'enteredValue' => $this->enteredValue,
             'enteredUnit' => $this->enteredUnit,
+            'place' => $this->place,
             'source' => $this->source,
+            'simulated' => $this->simulated,
             'enteredBy' => $this->enteredBy,
             'at' => $this->createdAt->format(\DATE_ATOM),
             'amends' => $this->amends?->id->toRfc4122(),

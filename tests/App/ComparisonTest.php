@@ -158,11 +158,11 @@ final class ComparisonTest extends ApiTestCase
     {
         $comparison = $this->pick('/api/comparisons', 'status', 'closed');
         $detail = $this->ask('GET', '/api/comparisons/'.$comparison['id'], null, 200);
-        $more = $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['version' => $detail['version'], 'setupId' => $detail['setups'][0]['id'], 'count' => 3, 'pull' => 'both'], 200);
+        $more = $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['id' => Uuid::v7()->toRfc4122(), 'version' => $detail['version'], 'setupId' => $detail['setups'][0]['id'], 'count' => 3, 'pull' => 'both'], 200);
         self::assertSame(\count($detail['runs']) + 3, \count($more['runs']));
         self::assertTrue($more['grewAfterVerdict']);
         self::assertTrue($this->ask('GET', "/api/comparisons/{$comparison['id']}/judgement", null, 200)['grewAfterVerdict']);
-        $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['version' => $more['version'], 'setupId' => Uuid::v7()->toRfc4122(), 'count' => 3, 'pull' => 'hot'], 422);
+        $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['id' => Uuid::v7()->toRfc4122(), 'version' => $more['version'], 'setupId' => Uuid::v7()->toRfc4122(), 'count' => 3, 'pull' => 'hot'], 422);
     }
 
     public function testChooseExplainsItself(): void

@@ -97,6 +97,8 @@ final class RunTest extends ApiTestCase
     {
         [$id, $version] = $this->planned('hot');
         $this->ask('POST', "/api/runs/$id/captures", ['id' => Uuid::v7()->toRfc4122()], 409);
+        $version = $this->move("/api/runs/$id", $version, 'first_layer');
+        $version = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'held', 'note' => ''], 200)['run']['version'];
         $this->move("/api/runs/$id", $version, 'hot_pull');
         $key = Uuid::v7();
         self::assertSame('waiting', $this->ask('POST', "/api/runs/$id/captures", ['id' => $key->toRfc4122()], 201)['state']);

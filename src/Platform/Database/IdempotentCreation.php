@@ -7,13 +7,12 @@ namespace App\Platform\Database;
 use App\Platform\Http\Problem;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
-use Doctrine\Persistence\ManagerRegistry;
 use Symfony\Component\Uid\Uuid;
 
 /** Creates a row once, however often it is sent: the same key with other content is refused. */
 final readonly class IdempotentCreation
 {
-    public function __construct(private EntityManagerInterface $entities, private ManagerRegistry $registry)
+    public function __construct(private EntityManagerInterface $entities, private Transaction $transaction)
     {
     }
 
@@ -35,16 +34,16 @@ final readonly class IdempotentCreation
             return [$known, false];
         }
         try {
-            $row = $this->entities->wrapInTransaction(function () use ($class, $id, $digest, $create): Row {
+            $row = $this->transaction->run(function () use ($class, $id, $digest, $create): Row {
                 $row = $create($id);
                 $this->entities->persist(new CreatedKey($id, substr(strrchr($class, '\\') ?: $class, 1), $digest));
                 $this->entities->persist($row);
+                $this->entities->flush();
 
                 return $row;
             });
         } catch (UniqueConstraintViolationException $e) {
             // The same send may have arrived twice at once; else the clash is with something else.
-            $this->registry->resetManager();
             $known = $this->known($class, $id, $digest);
             if (null === $known) {
                 throw Problem::invalid('', 'This name or number is taken already: choose another.', 409, $e);

@@ -15,8 +15,9 @@ abstract class Row
     #[ORM\Id, ORM\Column(type: 'uuid')]
     public Uuid $id;
 
+    /** Never changed; not readonly, because a row that is locked is read again. */
     #[ORM\Column(type: 'utc')]
-    public readonly \DateTimeImmutable $createdAt;
+    public \DateTimeImmutable $createdAt;
 
     /** Minutes east of UTC of the place where the row was made. */
     #[ORM\Column(type: 'smallint')]

@@ -6,11 +6,14 @@ namespace App\Platform\Database;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A row that two people can edit: a stale write is refused. */
+/**
+ * A row that two people can edit. Whoever changes it locks it first and moves its version ({@see StoredEdit}), so that a
+ * stale write is noticed and refused.
+ */
 #[ORM\MappedSuperclass]
 abstract class VersionedRow extends Row
 {
-    #[ORM\Version, ORM\Column(type: 'integer')]
+    #[ORM\Column(type: 'integer')]
     public int $version = 1;
 
     /** @return array<string, mixed> the row as the API shows it */

@@ -23,6 +23,7 @@ final class Problem extends \RuntimeException
         public readonly array $more = [],
         public readonly array $headers = [],
         ?\Throwable $previous = null,
+        public readonly string $type = 'about:blank',
     ) {
         parent::__construct($detail instanceof Sentence ? $detail->key : $detail, 0, $previous);
     }
@@ -38,6 +39,12 @@ final class Problem extends \RuntimeException
         $count = \count($errors);
 
         return new self(422, 'Cannot be taken as it stands', 1 === $count ? $errors[0]['message'] : Sentence::of('problem.several', faults: Quantity::count($count)), $errors);
+    }
+
+    /** Others were at the same thing at once: the same may be sent again. */
+    public static function busy(?\Throwable $previous = null): self
+    {
+        return new self(409, 'Busy', 'Several people changed the same thing at once. Nothing was saved here: send it again.', previous: $previous, type: 'busy');
     }
 
     public static function notFound(): self

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Platform\Http;
 
 use App\Platform\Words\Wording;
-use Doctrine\ORM\OptimisticLockException;
 use Sitzplatz\Words\Fault;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
@@ -43,7 +42,6 @@ final readonly class ProblemListener
             return;
         }
         $problem = match (true) {
-            $error instanceof OptimisticLockException => new Problem(409, 'Changed meanwhile', 'Somebody saved this at the same moment. Load it again.'),
             $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
             $error instanceof HttpExceptionInterface && 404 === $error->getStatusCode() => Problem::notFound(),
             $error instanceof HttpExceptionInterface => new Problem($error->getStatusCode(), 'Not possible', 'This address cannot be used in this way.'),

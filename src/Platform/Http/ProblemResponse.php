@@ -13,7 +13,7 @@ final class ProblemResponse
     public static function of(Problem $problem, Wording $wording): JsonResponse
     {
         return new JsonResponse([
-            'type' => 'about:blank',
+            'type' => $problem->type,
             'title' => $problem->title,
             'status' => $problem->status,
             'detail' => $wording->words($problem->detail),

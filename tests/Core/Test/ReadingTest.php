@@ -16,7 +16,6 @@ use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\TestPiece;
-use Sitzplatz\Test\VoidRule;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Words\CatalogueText;
 
@@ -116,13 +115,6 @@ final class ReadingTest extends TestCase
         foreach (Outcome::cases() as $outcome) {
             self::assertSame('outcome.'.$outcome->value, Said::of($outcome->words()));
         }
-    }
-
-    public function testAKnownOutcomeIsVoidedBySomebodyElse(): void
-    {
-        self::assertNull(VoidRule::refuses(false, 'Mara', 'Mara'));
-        self::assertNull(VoidRule::refuses(true, 'Mara', 'Tilo'));
-        self::assertNotNull(VoidRule::refuses(true, 'Mara', 'Mara'));
     }
 
     public function testTheSheetPutsCautionsWhereTheHandWouldGetHurt(): void

@@ -2,11 +2,11 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
-import { useChange, usersQuery } from '../api/queries';
+import { settingsQuery, useChange, usersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { CheckField, TextField } from '../ui/Field';
+import { CheckField, NumberField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { MarginNote, Sheet } from '../ui/Sheet';
 
@@ -28,11 +28,14 @@ export function People() {
                 </Button>
             }
             margin={
+                <>
+                <OnePerson />
                 <MarginNote title="Three roles">
                     <p>
                         A <strong>viewer</strong> looks. A <strong>technician</strong> keeps the shelf, plans, tests and proposes profiles. A <strong>lead</strong> also signs and withdraws them and keeps the accounts.
                     </p>
                 </MarginNote>
+                </>
             }
         >
             <table className="ledger w-full">
@@ -61,6 +64,36 @@ export function People() {
             </table>
             {editing ? <UserForm key={editing === 'new' ? 'new' : editing.id} user={editing === 'new' ? null : editing} onDone={() => setEditing(null)} /> : null}
         </Sheet>
+    );
+}
+
+/** Where nobody else is there to declare a run void. */
+function OnePerson() {
+    const { data: settings } = useSuspenseQuery(settingsQuery);
+    const [hours, setHours] = useState<number | null>(settings.voidAfterHours);
+    const save = useChange((change: Partial<Schemas['Settings']>) => call('PUT', '/settings', { ...settings, ...change }), ['settings']);
+    return (
+        <MarginNote title="Working alone">
+            <CheckField label="One person may void a run of their own with the outcome known" checked={settings.onePerson} onValue={(onePerson) => save.mutate({ onePerson })} />
+            {settings.onePerson ? (
+                <form
+                    className="flex items-end gap-2"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        if (hours !== null) save.mutate({ voidAfterHours: hours });
+                    }}
+                >
+                    <div className="w-32">
+                        <NumberField label="Not before" unit="h" value={hours} onValue={setHours} />
+                    </div>
+                    <Button type="submit" disabled={hours === null || save.isPending}>
+                        Save
+                    </Button>
+                </form>
+            ) : null}
+            <p>Usually somebody else has to. What was done alone is said wherever the evidence stands.</p>
+            <Fault error={save.error} />
+        </MarginNote>
     );
 }
 

@@ -11,6 +11,8 @@ export class Problem extends Error {
         readonly errors: { field: string; message: string }[],
         readonly yours?: Record<string, unknown>,
         readonly theirs?: Record<string, unknown>,
+        /** Others were at the same thing: the same may be sent again. */
+        readonly busy = false,
     ) {
         super(detail);
     }
@@ -83,7 +85,7 @@ function problem(status: number, data: unknown): Error {
         return status >= 500 ? new Unreachable() : new Problem(status, 'Not possible', 'The server answered in an unknown way.', []);
     }
     const p = data as Schemas['Problem'];
-    return new Problem(p.status, p.title, p.detail, p.errors, p.yours, p.theirs);
+    return new Problem(p.status, p.title, p.detail, p.errors, p.yours, p.theirs, p.type === 'busy');
 }
 
 /** A UUID of version 7 (RFC 9562): made here, so that a repeated send is the same row. */

@@ -24,6 +24,7 @@ export const comparisonsQuery = list<Schemas['ComparisonRow']>('comparisons');
 export const profilesQuery = list<Schemas['Profile']>('profiles');
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
 
+export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => call<Schemas['Settings']>('GET', '/settings') });
 export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: () => call<Schemas['Pairing'][]>('GET', '/catalogue/pairs') });
 export const pairQuery = (materialId: string, surfaceId: string) =>
     queryOptions({

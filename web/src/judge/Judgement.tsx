@@ -1,7 +1,8 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link } from '@tanstack/react-router';
+import { useState } from 'react';
 
-import { call, type Schemas } from '../api/client';
+import { call, newId, type Schemas } from '../api/client';
 import { catalogueQuery, judgementQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Fault, Notice } from '../ui/Notice';
@@ -22,7 +23,9 @@ export function Judgement() {
     const may = useMay();
     const { comparison, setups, limits } = judgement;
     const close = useChange(() => call('POST', `/comparisons/${id}/close`, { version: comparison.version }), ['comparisons']);
-    const add = useChange((body: { setupId: string; count: number }) => call('POST', `/comparisons/${id}/runs`, { ...body, version: comparison.version, pull: 'both' }), ['comparisons']);
+    // One key until the runs are there: a second touch adds no second set of them.
+    const [key, setKey] = useState(newId);
+    const add = useChange((body: { setupId: string; count: number }) => call('POST', `/comparisons/${id}/runs`, { ...body, id: key, version: comparison.version, pull: 'both' }), ['comparisons'], () => setKey(newId()));
     return (
         <Sheet
             title={comparison.title}
@@ -44,6 +47,7 @@ export function Judgement() {
             margin={<Reckoning judgement={judgement} />}
         >
             <Fault error={close.error ?? add.error} />
+            {judgement.openRuns > 0 ? <Notice>{judgement.openRuns === 1 ? 'One run goes on' : `${judgement.openRuns} runs go on`} and {judgement.openRuns === 1 ? 'is' : 'are'} left out here until {judgement.openRuns === 1 ? 'it is' : 'they are'} done.</Notice> : null}
             {judgement.grewAfterVerdict ? (
                 <div className="mb-4">
                     <Notice tone="caution">Runs were added after the verdict had been looked at. Looking again and again inflates errors: read it with that in mind.</Notice>
@@ -79,7 +83,7 @@ export function Judgement() {
                             </strong>{' '}
                             runs held
                             {setup.heldCi95 ? ` (95 %: ${percent(setup.heldCi95[0] ?? 0)} to ${percent(setup.heldCi95[1] ?? 1)})` : ''}
-                            {setup.voids > 0 ? `; ${setup.voids} void beside` : ''}.
+                            {setup.voids > 0 ? `; ${setup.voids} void beside` : ''}{setup.voidsAlone > 0 ? `, ${setup.voidsAlone} declared by whoever made it, with the outcome known` : ''}.
                         </p>
                         {may.test ? (
                             <div className="mt-2 flex flex-wrap gap-2">

@@ -187,6 +187,7 @@ type PlateDraft = {
     widthMm: number;
     depthMm: number;
     magnetic: boolean;
+    fixed: boolean;
     printerId: string | null;
     note: string;
     layers: Layers;
@@ -210,6 +211,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
         widthMm: base?.widthMm ?? firstPrinter?.bedWidthMm ?? 220,
         depthMm: base?.depthMm ?? firstPrinter?.bedDepthMm ?? 220,
         magnetic: base?.magnetic ?? true,
+        fixed: base?.fixed ?? false,
         printerId: base ? (base.printerId ?? null) : (firstPrinter?.id ?? null),
         note: row?.note ?? '',
         layers: base?.layers ?? [],
@@ -256,6 +258,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
             <LayersField label="Layers with the front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
             <div className="grid gap-x-4 sm:grid-cols-2">
                 <CheckField label="Held by the printer's magnets" checked={draft.magnetic} onValue={(magnetic) => set({ magnetic })} />
+                <CheckField label="Fixed: it cannot be taken off its printer" checked={draft.fixed} onValue={(fixed) => set({ fixed })} />
                 <CheckField label="Carries the mark some printers look for" checked={draft.marked} onValue={(marked) => set({ marked })} />
             </div>
             <div className="grid gap-4 sm:grid-cols-3">

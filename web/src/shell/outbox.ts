@@ -63,6 +63,10 @@ async function send(): Promise<number> {
             sent++;
         } catch (error) {
             if (!(error instanceof Problem) || error.status === 401) return sent;
+            if (error.busy) {
+                setTimeout(() => void flush(), 1500);
+                return sent;
+            }
             refusals = [...refusals, { id: current.id, words: current.words, message: error.message }];
         }
         store(pending().filter((each) => each.id !== current.id));

@@ -56,7 +56,7 @@ function Run({ id }: { id: string }) {
             <Steps run={run} />
             {run.status === 'void' ? (
                 <Notice>
-                    Void: {run.voidReason} ({run.voidedBy}). It is kept and was planned anew.
+                    Void: {run.voidReason} ({run.voidedBy}{run.voidedAlone ? ', who also made it, with the outcome known' : ''}). It is kept and was planned anew.
                 </Notice>
             ) : null}
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
@@ -80,6 +80,7 @@ function Run({ id }: { id: string }) {
                         <Cautions sentences={page.cautions} />
                     </div>
                     {may.test && begun ? <Entries sheet={sheet} id={id} /> : null}
+                    {may.test && begun && next === undefined && sheet.missing.length > 0 ? <Missing sheet={sheet} id={id} /> : null}
                     <Fault error={move.error ?? finish.error} />
                     {may.test ? (
                         <div className="mt-6 flex flex-wrap items-center gap-3">
@@ -92,8 +93,8 @@ function Run({ id }: { id: string }) {
                                     {needsOutcome ? 'Say first whether it held' : `Done. ${STEP_WORDS[next]}`}
                                 </Button>
                             ) : (
-                                <Button tone="main" big onClick={() => finish.mutate(undefined)} disabled={finish.isPending}>
-                                    Finish the run
+                                <Button tone="main" big onClick={() => finish.mutate(undefined)} disabled={finish.isPending || sheet.missing.length > 0}>
+                                    {sheet.missing.length > 0 ? 'Something is not said yet' : 'Finish the run'}
                                 </Button>
                             )}
                             {back && begun ? (
@@ -102,6 +103,7 @@ function Run({ id }: { id: string }) {
                                 </Button>
                             ) : null}
                             {begun ? <VoidRun id={id} version={run.version} /> : null}
+                            {run.occupiesPrinter ? <FreePrinter id={id} version={run.version} printer={sheet.comparison.printerName} /> : null}
                         </div>
                     ) : null}
                 </section>
@@ -166,15 +168,15 @@ function OutcomeEntry({ sheet, id }: { sheet: Schemas['RunSheet']; id: string })
     );
 }
 
-function standing(sheet: Schemas['RunSheet'], measure: Schemas['Measure']): Reading | undefined {
-    return sheet.readings.findLast((reading) => reading.measure === measure && reading.stands);
+function standing(sheet: Schemas['RunSheet'], measure: Schemas['Measure'], place = 1): Reading | undefined {
+    return sheet.readings.findLast((reading) => reading.measure === measure && reading.place === place && reading.stands);
 }
 
 /** Sends a reading, or keeps it until the network is there again. */
 function useEntry(id: string) {
     const queries = useQueryClient();
-    return async (measure: Schemas['Measure'], value: number, unit: Schemas['Unit'], atLeast: boolean) => {
-        await post(`/runs/${id}/readings`, { id: newId(), measure, value, unit, atLeast } as { id: string }, `${MEASURE_WORDS[measure]} ${value} ${unit}`);
+    return async (measure: Schemas['Measure'], value: number, unit: Schemas['Unit'], atLeast: boolean, place = 1) => {
+        await post(`/runs/${id}/readings`, { id: newId(), measure, value, unit, atLeast, place } as { id: string }, `${MEASURE_WORDS[measure]} ${value} ${unit}`);
         await queries.invalidateQueries({ queryKey: ['runs', id] });
     };
 }
@@ -221,21 +223,21 @@ function PullEntry({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
     );
 }
 
-function Typed({ sheet, id, measure, kind }: { sheet: Schemas['RunSheet']; id: string; measure: Schemas['Measure']; kind: Kind }) {
+function Typed({ sheet, id, measure, kind, label = MEASURE_WORDS[measure], place = 1 }: { sheet: Schemas['RunSheet']; id: string; measure: Schemas['Measure']; kind: Kind; label?: string; place?: number }) {
     const quantity = useQuantity(kind);
     const enter = useEntry(id);
     const [value, setValue] = useState<number | null>(null);
-    const reading = standing(sheet, measure);
+    const reading = standing(sheet, measure, place);
     return (
         <form
             className="flex flex-wrap items-end gap-3"
             onSubmit={(event) => {
                 event.preventDefault();
-                if (value !== null) void enter(measure, value, quantity.symbol, false).then(() => setValue(null));
+                if (value !== null) void enter(measure, value, quantity.symbol, false, place).then(() => setValue(null));
             }}
         >
             <div className="w-52">
-                <NumberField label={MEASURE_WORDS[measure]} unit={quantity.symbol} value={value} onValue={setValue} hint={reading ? `noted: ${quantity.text(reading.value)}` : undefined} />
+                <NumberField label={label} unit={quantity.symbol} value={value} onValue={setValue} hint={reading ? `noted: ${quantity.text(reading.value)}` : undefined} />
             </div>
             <Button type="submit" disabled={value === null}>
                 Note it
@@ -250,7 +252,7 @@ function Inspection({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
     const damage = standing(sheet, 'damage');
     return (
         <div className="flex flex-col gap-5">
-            {sheet.run.pull === 'cold' ? (
+            {sheet.run.pull === 'cold' || 'pull_hot' in sheet.run.notTaken ? (
                 <ChoiceRow
                     label="How hard was it to take off?"
                     value={effort ? String(effort.value) : null}
@@ -267,8 +269,84 @@ function Inspection({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
                     { value: '1', label: 'Marked, torn or chipped' },
                 ]}
             />
-            <Typed sheet={sheet} id={id} measure="lift" kind="length" />
+            <div className="flex flex-wrap gap-x-8 gap-y-4">
+                <Typed sheet={sheet} id={id} measure="lift" kind="length" label="Lift at one end" />
+                <Typed sheet={sheet} id={id} measure="lift" kind="length" label="Lift at the other end" place={2} />
+            </div>
         </div>
+    );
+}
+
+/** What the plan wants and nobody has said: entered at its step, or marked here with the reason. */
+function Missing({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
+    const [measure, setMeasure] = useState<Schemas['Measure'] | null>(null);
+    const [reason, setReason] = useState('');
+    const mark = useChange((body: { measure: Schemas['Measure']; reason: string }) => call('POST', `/runs/${id}/not-taken`, { ...body, version: sheet.run.version }), ['runs'], () => {
+        setMeasure(null);
+        setReason('');
+    });
+    const marked = sheet.missing.filter((each) => each !== 'held');
+    return (
+        <Notice>
+            <p className="mb-2">The plan wants these, and nobody has said them yet. Go back and enter them, or say why they were not taken.</p>
+            <div className="flex flex-wrap gap-2">
+                {marked.map((each) => (
+                    <Button key={each} onClick={() => setMeasure(each)}>
+                        {MEASURE_WORDS[each]}: not taken
+                    </Button>
+                ))}
+            </div>
+            {measure ? (
+                <Dialog title={`Not taken: ${MEASURE_WORDS[measure]}`} open onOpen={(open) => !open && setMeasure(null)}>
+                    <form
+                        className="flex flex-col gap-4"
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            mark.mutate({ measure, reason });
+                        }}
+                    >
+                        <AreaField label="Why it was not taken" value={reason} onValue={setReason} required minLength={3} maxLength={300} />
+                        <Fault error={mark.error} />
+                        <div>
+                            <Button type="submit" tone="main" disabled={mark.isPending}>
+                                Mark it
+                            </Button>
+                        </div>
+                    </form>
+                </Dialog>
+            ) : null}
+        </Notice>
+    );
+}
+
+function FreePrinter({ id, version, printer }: { id: string; version: number; printer: string }) {
+    const [open, setOpen] = useState(false);
+    const [reason, setReason] = useState('');
+    const send = useChange((body: { version: number; reason: string }) => call('POST', `/runs/${id}/leave-printer`, body), ['runs'], () => setOpen(false));
+    return (
+        <>
+            <Button tone="quiet" onClick={() => setOpen(true)}>
+                Free {printer}
+            </Button>
+            <Dialog title={`Free ${printer}`} open={open} onOpen={setOpen}>
+                <form
+                    className="flex flex-col gap-4"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        send.mutate({ version, reason });
+                    }}
+                >
+                    <p>This run holds the printer from heating until its plate comes off. Free it only if the plate is off already.</p>
+                    <AreaField label="Why" value={reason} onValue={setReason} required minLength={5} maxLength={300} />
+                    <Fault error={send.error} />
+                    <div>
+                        <Button type="submit" tone="main" disabled={send.isPending}>
+                            Free it
+                        </Button>
+                    </div>
+                </form>
+            </Dialog>
+        </>
     );
 }
 
@@ -311,7 +389,7 @@ function VoidRun({ id, version }: { id: string; version: number }) {
                         send.mutate({ version, reason });
                     }}
                 >
-                    <p>A dirty plate, a wrong gap, a nozzle strike, a knocked part: that is no failure of the surface. The run is kept, crossed out, and planned anew. Once the outcome is known, somebody else has to say so.</p>
+                    <p>A dirty plate, a wrong gap, a nozzle strike, a knocked part: that is no failure of the surface. The run is kept, crossed out, and planned anew. Once the outcome is known, somebody else has to say so, or whoever works alone after a while.</p>
                     <AreaField label="What spoiled it" value={reason} onValue={setReason} required minLength={5} maxLength={300} />
                     <Fault error={send.error} />
                     <div>
@@ -332,6 +410,7 @@ function useReadingText() {
     return (reading: Reading): string => {
         const kind = KIND_OF[reading.measure];
         if (kind) return `${reading.atLeast ? 'at least ' : ''}${quantities[kind].text(reading.value)}`;
+        if (reading.measure === 'print_minutes') return `${reading.value} min`;
         if (reading.measure === 'effort') return EFFORT_WORDS[reading.value]?.toLowerCase() ?? '';
         return reading.value > 0.5 ? 'yes' : 'no';
     };
@@ -357,12 +436,13 @@ function Margin({ sheet }: { sheet: Schemas['RunSheet'] }) {
                             <span>
                                 {MEASURE_WORDS[reading.measure]}: <strong>{text(reading)}</strong>
                             </span>
-                            {reading.stands && may.test && sheet.run.status !== 'void' && reading.measure !== 'held' ? (
+                            {reading.stands && may.test && sheet.run.status !== 'void' ? (
                                 <button className="min-h-11 px-1 text-accent underline underline-offset-4" onClick={() => setAmending(reading)} aria-label={`Amend ${MEASURE_WORDS[reading.measure]}`}>
                                     Amend
                                 </button>
                             ) : null}
                         </span>
+                        {reading.simulated ? <span className="block text-sm text-soft">simulated gauge: proves nothing outside the demo</span> : null}
                         {reading.amendReason ? <span className="block text-sm text-soft">{reading.amendReason}</span> : null}
                     </li>
                 ))}
@@ -375,7 +455,7 @@ function Margin({ sheet }: { sheet: Schemas['RunSheet'] }) {
 }
 
 function Amend({ reading, onDone }: { reading: Reading; onDone: () => void }) {
-    const [draft, setDraft] = useState<{ id: string; value: number | null; atLeast: boolean; reason: string }>({ id: newId(), value: reading.enteredValue, atLeast: reading.atLeast, reason: '' });
+    const [draft, setDraft] = useState<{ id: string; value: number | null; atLeast: boolean; reason: string; outcome?: Schemas['Outcome'] }>({ id: newId(), value: reading.enteredValue, atLeast: reading.atLeast, reason: '' });
     const send = useChange((body: unknown) => call('POST', `/readings/${reading.id}/amendments`, body), ['runs', 'comparisons'], onDone);
     return (
         <Dialog title={`Amend: ${MEASURE_WORDS[reading.measure]}`} open onOpen={(open) => !open && onDone()}>
@@ -387,7 +467,16 @@ function Amend({ reading, onDone }: { reading: Reading; onDone: () => void }) {
                     send.mutate({ ...draft, unit: reading.enteredUnit });
                 }}
             >
-                <NumberField label="Right value" unit={reading.enteredUnit} value={draft.value} onValue={(value) => setDraft({ ...draft, value })} />
+                {reading.measure === 'held' ? (
+                    <ChoiceRow
+                        label="How did the print end?"
+                        value={draft.outcome ?? null}
+                        onValue={(outcome) => setDraft({ ...draft, outcome, value: outcome === 'held' ? 1 : 0 })}
+                        options={(Object.keys(OUTCOME_WORDS) as Schemas['Outcome'][]).map((value) => ({ value, label: OUTCOME_WORDS[value] }))}
+                    />
+                ) : (
+                    <NumberField label="Right value" unit={reading.enteredUnit} value={draft.value} onValue={(value) => setDraft({ ...draft, value })} />
+                )}
                 {reading.measure === 'pull_hot' || reading.measure === 'pull_cold' ? <CheckField label="at least: the part broke, or the scale topped out" checked={draft.atLeast} onValue={(atLeast) => setDraft({ ...draft, atLeast })} /> : null}
                 <AreaField label="Why" value={draft.reason} onValue={(reason) => setDraft({ ...draft, reason })} required minLength={3} maxLength={300} />
                 <Fault error={send.error} />

@@ -29,6 +29,7 @@ export const MEASURE_WORDS: Record<Schemas['Measure'], string> = {
     effort: 'Release effort',
     release_temp: 'Came off at',
     damage: 'Plate damaged',
+    print_minutes: 'Print time',
 };
 
 export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft: 'planned', running: 'under way', closed: 'judged' };

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+/**
+ * What has to be said of a run before it can count, the same for the run sheet, for a verdict and for a profile: whether
+ * the part held; of one that did and was pulled hot, the pull; of one that was taken off after cooling, the pull, how
+ * hard it came and whether the plate was harmed. A part that came off in the print needs no word on its release.
+ */
+final class Completeness
+{
+    private const OF_RELEASE = [Measure::Effort, Measure::Damage];
+
+    /**
+     * What the plan wants and nobody has said.
+     *
+     * @param bool|null     $held     null: not said
+     * @param list<Measure> $said
+     * @param list<Measure> $notTaken marked as not taken, with a reason
+     *
+     * @return list<Measure>
+     */
+    public static function missing(PullKind $pull, ?bool $held, array $said, array $notTaken = []): array
+    {
+        if (null === $held) {
+            return \in_array(Measure::Held, $notTaken, true) ? [] : [Measure::Held];
+        }
+        if (!$held) {
+            return [];
+        }
+        // A part that was not pulled hot after all is taken off cold.
+        $wanted = match (true) {
+            PullKind::Cold === $pull => [Measure::PullCold, ...self::OF_RELEASE],
+            \in_array(Measure::PullHot, $notTaken, true) && !\in_array(Measure::PullHot, $said, true) => self::OF_RELEASE,
+            default => [Measure::PullHot],
+        };
+
+        return array_values(array_filter($wanted, static fn (Measure $measure): bool => !\in_array($measure, $said, true) && !\in_array($measure, $notTaken, true)));
+    }
+
+    /**
+     * What evidence lacks: whether it held and, unless it came off or was pulled off hot, what the release was like.
+     *
+     * @param list<Reading> $readings of one run
+     *
+     * @return list<Measure>
+     */
+    public static function lacking(array $readings): array
+    {
+        $said = [];
+        foreach ($readings as $reading) {
+            $said[$reading->measure->value] = $reading->value;
+        }
+        $held = $said[Measure::Held->value] ?? null;
+        if (null === $held) {
+            return [Measure::Held];
+        }
+        if ($held < 0.5 || isset($said[Measure::PullHot->value])) {
+            return [];
+        }
+
+        return array_values(array_filter(self::OF_RELEASE, static fn (Measure $measure): bool => !isset($said[$measure->value])));
+    }
+}

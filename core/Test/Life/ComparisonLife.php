@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test\Life;
+
+use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\RunOrder;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/**
+ * The life of a comparison: planned, started (and then its plan is fixed), extended, closed with a verdict, and opened
+ * again by more runs. Each command gives the runs to plan, or refuses.
+ */
+final class ComparisonLife
+{
+    /** At once; who wants more asks again. */
+    public const MOST_RUNS_ADDED = 60;
+
+    /** @throws Refusal if the plan is fixed already */
+    public static function replan(ComparisonStatus $status): void
+    {
+        if (ComparisonStatus::Draft !== $status) {
+            throw Refusal::state(Sentence::of('comparison.plan_fixed'));
+        }
+    }
+
+    /**
+     * @return list<PlannedRun>
+     *
+     * @throws Refusal if it was started already, or a side has another surface than was planned
+     * @throws BadPlan if the plan cannot be carried out
+     */
+    public static function start(ComparisonState $comparison): array
+    {
+        if (ComparisonStatus::Draft !== $comparison->status) {
+            throw Refusal::state(Sentence::of('comparison.started_already'));
+        }
+        foreach ($comparison->sidesWithNewSurface as $side) {
+            throw Refusal::entry('setups', Sentence::of('comparison.new_surface', side: $side));
+        }
+
+        return RunOrder::draw($comparison->setups, $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed)->runs;
+    }
+
+    /**
+     * @param PullKind|null $pull null: hot and cold in turn
+     *
+     * @return list<PlannedRun>
+     *
+     * @throws Refusal if it is not started, or there is no such setup
+     */
+    public static function addRuns(ComparisonState $comparison, string $setupId, int $count, ?PullKind $pull): array
+    {
+        if (ComparisonStatus::Draft === $comparison->status) {
+            throw Refusal::state(Sentence::of('comparison.not_started'));
+        }
+        $known = array_filter($comparison->setups, static fn ($setup): bool => $setup->id === $setupId);
+        if ([] === $known) {
+            throw Refusal::entry('setupId', Sentence::of('comparison.no_such_setup'));
+        }
+        if ($count < 1 || $count > self::MOST_RUNS_ADDED) {
+            throw Refusal::entry('count', Sentence::of('comparison.too_many_runs', most: Quantity::count(self::MOST_RUNS_ADDED)));
+        }
+        $runs = [];
+        for ($i = 0; $i < $count; ++$i) {
+            $runs[] = new PlannedRun($comparison->lastPosition + 1 + $i, $setupId, RunOrder::VISITS + 1, $pull ?? (0 === $i % 2 ? PullKind::Hot : PullKind::Cold), 0 === $i);
+        }
+
+        return $runs;
+    }
+
+    /** @throws Refusal unless it is running: readings belong to its planned runs */
+    public static function takeTable(ComparisonStatus $status): void
+    {
+        if (ComparisonStatus::Running !== $status) {
+            throw Refusal::state(Sentence::of('comparison.start_first'));
+        }
+    }
+
+    /** @throws Refusal unless it is running and something is done */
+    public static function close(ComparisonState $comparison): void
+    {
+        if (ComparisonStatus::Running !== $comparison->status) {
+            throw Refusal::state(Sentence::of('comparison.close_only_running'));
+        }
+        if (0 === $comparison->runsDone) {
+            throw Refusal::state(Sentence::of('comparison.nothing_done'));
+        }
+    }
+}

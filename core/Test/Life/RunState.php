@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test\Life;
+
+use Sitzplatz\Test\Completeness;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\RunStep;
+use Sitzplatz\Words\Phrase;
+
+/** All that decides on what may be done with a run. */
+final readonly class RunState
+{
+    /**
+     * @param list<StandingReading> $standing
+     * @param array<string, string> $notTaken reasons by measure
+     */
+    public function __construct(
+        public PullKind $pull,
+        public ComparisonStatus $comparison,
+        public RunStatus $status = RunStatus::Planned,
+        public RunStep $step = RunStep::Prepare,
+        public ?Outcome $outcome = null,
+        /** Seconds since the outcome was said; null while it is not. */
+        public ?float $outcomeSaidSecondsAgo = null,
+        /** Who began it, by id; null: nobody yet. */
+        public ?string $madeBy = null,
+        public array $standing = [],
+        public array $notTaken = [],
+        /** Whether this run holds its printer now. */
+        public bool $occupiesPrinter = false,
+        /** The run that holds the printer of this one; null: it is free, or held by this one. */
+        public ?Phrase $printerHeldBy = null,
+        /** The plate cannot be taken off its printer. */
+        public bool $plateFixed = false,
+        /** Since the print began; null: it did not. */
+        public ?float $printBeganSecondsAgo = null,
+        /** Whether the length of the print is known already. */
+        public bool $printMeasured = false,
+    ) {
+    }
+
+    public function of(Measure $measure, int $place = 1): ?StandingReading
+    {
+        foreach ($this->standing as $each) {
+            if ($each->reading->measure === $measure && $each->place === $place) {
+                return $each;
+            }
+        }
+
+        return null;
+    }
+
+    public function byId(string $id): ?StandingReading
+    {
+        foreach ($this->standing as $each) {
+            if ($each->id === $id) {
+                return $each;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<RunStep> */
+    public function sequence(): array
+    {
+        return RunStep::sequence($this->pull, $this->outcome?->pullPossible() ?? true);
+    }
+
+    /** @return list<Measure> what the plan wants of this run and nobody has entered or marked as not taken */
+    public function missing(): array
+    {
+        return Completeness::missing(
+            $this->pull,
+            $this->outcome?->held(),
+            array_map(static fn (StandingReading $each): Measure => $each->reading->measure, $this->standing),
+            array_map(Measure::from(...), array_keys($this->notTaken)),
+        );
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Platform\Database\VersionedRow;
+use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\OnePersonShop;
+use Symfony\Component\Uid\Uuid;
+
+/** How this shop works where shops differ; one row. */
+#[ORM\Entity]
+class ShopSetting extends VersionedRow
+{
+    /** There is only one. */
+    public const ID = '01890000-0000-7000-8000-000000000001';
+
+    /** Nobody else is there to declare a run void. */
+    #[ORM\Column]
+    public bool $onePerson = false;
+
+    #[ORM\Column]
+    public float $voidAfterHours = OnePersonShop::USUAL_WAIT_S / 3600;
+
+    public function __construct(\DateTimeImmutable $createdAt)
+    {
+        parent::__construct(Uuid::fromString(self::ID), $createdAt);
+    }
+
+    public function onePersonShop(): OnePersonShop
+    {
+        return new OnePersonShop($this->onePerson, 3600 * $this->voidAfterHours);
+    }
+
+    public function toArray(): array
+    {
+        return ['version' => $this->version, 'onePerson' => $this->onePerson, 'voidAfterHours' => $this->voidAfterHours];
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Test\Life\ComparisonState;
+use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\PlannedSetup;
+use Symfony\Component\Uid\Uuid;
+
+/** Reads the state of a comparison for the core, and writes down the runs that it plans. */
+final readonly class ComparisonBook
+{
+    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs)
+    {
+    }
+
+    public function state(Comparison $comparison): ComparisonState
+    {
+        $new = [];
+        foreach ($comparison->setups as $setup) {
+            if ($setup->fitting !== $setup->side->current()) {
+                $new[] = $setup->side->label();
+            }
+        }
+
+        return new ComparisonState(
+            $comparison->status,
+            self::setups($comparison),
+            $comparison->runsPerSetup,
+            $comparison->hotPerSetup,
+            $comparison->seed,
+            $new,
+            $this->runs->lastPosition($comparison),
+            $this->runs->countDone($comparison),
+        );
+    }
+
+    /** @return list<PlannedSetup> */
+    public static function setups(Comparison $comparison): array
+    {
+        return array_values($comparison->setups->map(
+            static fn (Setup $setup): PlannedSetup => new PlannedSetup($setup->id->toRfc4122(), $setup->side->id->toRfc4122()),
+        )->toArray());
+    }
+
+    /**
+     * @param list<PlannedRun> $planned
+     *
+     * @return list<Run>
+     */
+    public function plan(Comparison $comparison, array $planned, \DateTimeImmutable $at): array
+    {
+        $setups = [];
+        foreach ($comparison->setups as $setup) {
+            $setups[$setup->id->toRfc4122()] = $setup;
+        }
+        $runs = [];
+        foreach ($planned as $each) {
+            $runs[] = $run = new Run(Uuid::v7(), $at, $comparison, $setups[$each->setupId], $each->position, $each->visit, $each->pull, $each->plateChange, $comparison->roomC);
+            $this->entities->persist($run);
+        }
+
+        return $runs;
+    }
+}

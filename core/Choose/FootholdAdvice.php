@@ -14,8 +14,8 @@ use Sitzplatz\Words\Sentence;
 final readonly class FootholdAdvice
 {
     /** Practice: 3 to 5 mm. */
-    private const BRIM_MM = 4.0;
-    private const EAR_RADIUS_MM = 6.0;
+    public const BRIM_MM = 4.0;
+    public const EAR_RADIUS_MM = 6.0;
     private const VERY_SMALL_MM2 = 40.0;
 
     private function __construct(

@@ -12,7 +12,6 @@ use Sitzplatz\Choose\Gate\ProbeGate;
 use Sitzplatz\Choose\Gate\SolventGate;
 use Sitzplatz\Choose\Gate\SurfaceKindGate;
 use Sitzplatz\Choose\Gate\ZTravelGate;
-use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
@@ -22,11 +21,12 @@ use Sitzplatz\Words\Sentence;
 final class SetupCheck
 {
     /**
-     * @param float|null $bedC null: unheated
+     * @param float|null $bedFirstC on the display; null: unheated
+     * @param float|null $bedOtherC after the first layer
      *
      * @return Sentence|null the reason against it, or null
      */
-    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedC): ?Sentence
+    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedFirstC, ?float $bedOtherC): ?Sentence
     {
         $proposal = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId))
             ->withAgent(null === $agentId ? null : $catalogue->agent($agentId));
@@ -36,14 +36,17 @@ final class SetupCheck
                 return $reason;
             }
         }
-        if (null === $bedC) {
-            return null;
+        foreach (array_filter([$bedFirstC, $bedOtherC], static fn (?float $bedC): bool => null !== $bedC) as $bedC) {
+            if (null === $job->printer->maxBedC) {
+                return Sentence::of('setup.no_heater', printer: $job->printer->name);
+            }
+            // The same rule by which a display setting is held against the limits in Choose.
+            $refusal = Target::limits($job, $bedC, $proposal->stops(), $proposal->stack);
+            if (null !== $refusal) {
+                return $refusal;
+            }
         }
-        if (null === $job->printer->maxBedC) {
-            return Sentence::of('setup.no_heater', printer: $job->printer->name);
-        }
-        $stop = $proposal->stops()[0];
 
-        return $bedC > $stop->atC ? Sentence::of('target.too_hot', set: Quantity::celsius($bedC), stop: $stop->label, at: Quantity::celsius($stop->atC)) : null;
+        return null;
     }
 }

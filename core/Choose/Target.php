@@ -23,6 +23,8 @@ final readonly class Target
     public const COLD_ROOM_ADDS_K = 5.0;
     /** So near a limit or an end of the window nobody can set it anyway, K. */
     private const NEAR_K = 0.5;
+    /** What arithmetic may be off, K. */
+    private const NOTHING_K = 1e-6;
 
     /** @param list<Sentence> $reasons */
     private function __construct(
@@ -76,19 +78,39 @@ final readonly class Target
         }
         // What is set is a whole degree, and never past a limit.
         $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
-        $display = null !== $bites && !$bites->onSurface ? min(round($display), floor($bites->atC)) : round($display);
+        $display = round($display);
+        foreach ($stops as $stop) {
+            $display = min($display, floor(($stop->onSurface && null !== $stack ? $stack->displayFor($stop->atC, $job->roomC) : $stop->atC) + self::NOTHING_K));
+        }
 
         return new self($at, $display, $reasons, null);
+    }
+
+    /**
+     * Which limit a display setting would pass. A limit of the surface is held against what the surface reaches, the
+     * others against what the display shows.
+     *
+     * @param list<Stop> $stops
+     */
+    public static function limits(JobRequest $job, float $displayC, array $stops, ?Stack $stack): ?Sentence
+    {
+        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
+        foreach ($stops as $stop) {
+            if (($stop->onSurface ? $at : $displayC) > $stop->atC + self::NOTHING_K) {
+                return Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label, at: Quantity::celsius($stop->atC));
+            }
+        }
+
+        return null;
     }
 
     /** @param list<Stop> $stops */
     private static function byHand(JobRequest $job, float $displayC, Window $window, array $stops, ?Stack $stack): self
     {
         $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
-        foreach ($stops as $stop) {
-            if (($stop->onSurface ? $at : $displayC) > $stop->atC + 1e-9) {
-                return new self($at, $displayC, [], Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label, at: Quantity::celsius($stop->atC)), true);
-            }
+        $refusal = self::limits($job, $displayC, $stops, $stack);
+        if (null !== $refusal) {
+            return new self($at, $displayC, [], $refusal, true);
         }
         $reasons = match (true) {
             $at < $window->low => [Sentence::of('target.below_window', set: Quantity::celsius($displayC), low: Quantity::celsius($window->low), high: Quantity::celsius($window->high))],

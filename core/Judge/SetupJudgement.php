@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Judge;
 
 use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Measure;
-use Sitzplatz\Words\Joined;
-use Sitzplatz\Words\Listing;
+use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -127,16 +127,20 @@ final readonly class SetupJudgement
         if (!$clear) {
             return new Finding(Answer::NotYet, [$sentence], $pull->moreReadings);
         }
-        $missing = array_filter([Measure::Effort, Measure::Damage], static fn (Measure $measure): bool => [] === $record->readings($measure));
-        if ([] !== $missing) {
-            $words = array_map(static fn (Measure $measure): Sentence => $measure->words(), array_values($missing));
-
-            return new Finding(Answer::NotYet, [Sentence::of('release.not_noted', measures: Listing::of($words, Joined::Or)), $sentence]);
+        // Of a run that does not say how the part came off, nothing is known: it does not count for the plan.
+        $said = $unsaid = 0;
+        foreach ($record->runs as $run) {
+            $lacking = Completeness::lacking($run);
+            $cold = [] !== array_filter($run, static fn (Reading $reading): bool => Measure::PullCold === $reading->measure);
+            $said += $cold && [] === $lacking ? 1 : 0;
+            $unsaid += \in_array(Measure::Effort, $lacking, true) || \in_array(Measure::Damage, $lacking, true) ? 1 : 0;
         }
-        $short = $limits->coldRunsPlanned - $summary->n;
+        $short = $limits->coldRunsPlanned - $said;
         if ($short > 0) {
             return new Finding(Answer::NotYet, [
-                Sentence::of('release.planned', done: Quantity::count($summary->n), planned: Quantity::count($limits->coldRunsPlanned)),
+                $unsaid > 0
+                    ? Sentence::of('release.unsaid', runs: Quantity::count($unsaid), said: Quantity::count($said), planned: Quantity::count($limits->coldRunsPlanned))
+                    : Sentence::of('release.planned', done: Quantity::count($said), planned: Quantity::count($limits->coldRunsPlanned)),
                 $sentence,
             ], $short);
         }

@@ -40,4 +40,10 @@ final readonly class AcceptancePlan
         }
         $this->runsNeeded = $n;
     }
+
+    /** @return list<self> those in common use, the least demanding first */
+    public static function usual(): array
+    {
+        return [new self(0.8, 0.9, 0), new self(0.9, 0.9, 0), new self(0.9, 0.95, 0), new self(0.95, 0.95, 0)];
+    }
 }

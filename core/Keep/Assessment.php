@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
+use Sitzplatz\Evidence\Change;
+use Sitzplatz\Evidence\EvidenceRun;
+use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Judge\Answer;
 use Sitzplatz\Judge\MeanAgainstLimit;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -24,18 +28,28 @@ final readonly class Assessment
     private function __construct(
         public array $missing,
         public int $runsNeeded,
+        /** That the plan still wants. */
+        public int $moreRuns,
         public int $failures,
+        /** Runs that do not say all that counts; they do not count for the plan. */
+        public int $incomplete,
         public array $countedRuns,
         public array $voidRuns,
+        /** Of these, declared by whoever made them with the outcome known. */
+        public int $voidsAlone,
         public ?ProvenRange $proven,
+        /** When the last run that counts ended, Unix seconds. */
+        public ?float $evidenceUntil,
     ) {
     }
 
     /**
-     * @param list<EvidenceRun> $runs all runs of the setup and fitting since its last change
+     * @param list<EvidenceRun> $runs    all runs that speak for the setup
+     * @param list<Change>      $changes to its printer: what they put in question does not count
      */
-    public static function of(array $runs, AcceptancePlan $plan, AcceptanceLimits $limits, ScopeClaim $claim): self
+    public static function of(array $runs, AcceptancePlan $plan, AcceptanceLimits $limits, ScopeClaim $claim, array $changes = []): self
     {
+        $runs = EvidenceSince::changes($runs, $changes);
         $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
         $voids = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => $run->void));
         $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
@@ -43,8 +57,13 @@ final readonly class Assessment
         $missing = [];
 
         $n = \count($counted);
-        if ($n < $plan->runsNeeded) {
-            $missing[] = Sentence::of('keep.runs_done', done: Quantity::count($n), needed: Quantity::count($plan->runsNeeded), more: Quantity::count($plan->runsNeeded - $n));
+        $unsaid = \count(array_filter($counted, static fn (EvidenceRun $run): bool => [] !== Completeness::lacking($run->readings)));
+        $complete = $n - $unsaid;
+        if ($complete < $plan->runsNeeded) {
+            $missing[] = Sentence::of('keep.runs_done', done: Quantity::count($complete), needed: Quantity::count($plan->runsNeeded), more: Quantity::count($plan->runsNeeded - $complete));
+            if ($unsaid > 0) {
+                $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
+            }
         }
         if ($failures > $plan->failuresAllowed) {
             $missing[] = Sentence::of('keep.failed', failures: Quantity::count($failures), runs: Quantity::count($n), allowed: Quantity::count($plan->failuresAllowed));
@@ -52,10 +71,6 @@ final readonly class Assessment
         $damaged = $record->count(Measure::Damage, 0.5);
         if ($damaged > 0) {
             $missing[] = Sentence::of('release.damaged', runs: Quantity::count($damaged));
-        }
-        $unsaid = \count(array_filter($counted, self::incomplete(...)));
-        if ($unsaid > 0) {
-            $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
         }
         foreach ([self::hotPull($record, $limits), self::coldPull($record, $limits)] as $sentence) {
             if (null !== $sentence) {
@@ -73,10 +88,14 @@ final readonly class Assessment
         return new self(
             $missing,
             $plan->runsNeeded,
+            max(0, $plan->runsNeeded - $complete),
             $failures,
+            $unsaid,
             array_map(static fn (EvidenceRun $run): string => $run->id, $counted),
             array_map(static fn (EvidenceRun $run): string => $run->id, $voids),
+            \count(array_filter($voids, static fn (EvidenceRun $run): bool => $run->voidAlone)),
             $proven,
+            [] === $counted ? null : max(array_map(static fn (EvidenceRun $run): float => $run->endedAt, $counted)),
         );
     }
 
@@ -100,21 +119,6 @@ final readonly class Assessment
         }
 
         return false;
-    }
-
-    /** A part that came off in the print, or was pulled off hot, needs no word on its release. */
-    private static function incomplete(EvidenceRun $run): bool
-    {
-        $said = [];
-        foreach ($run->readings as $reading) {
-            $said[$reading->measure->value] = $reading->value;
-        }
-        $held = $said[Measure::Held->value] ?? null;
-        if (null === $held || $held < 0.5 || isset($said[Measure::PullHot->value])) {
-            return null === $held;
-        }
-
-        return !isset($said[Measure::Effort->value], $said[Measure::Damage->value]);
     }
 
     private static function hotPull(SetupRecord $record, AcceptanceLimits $limits): ?Sentence

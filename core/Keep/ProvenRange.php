@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
+use Sitzplatz\Evidence\EvidenceRun;
+
 /** The conditions that the evidence covers, and so the most that a profile may be trusted for. */
 final readonly class ProvenRange
 {
@@ -14,7 +16,8 @@ final readonly class ProvenRange
         public float $roomLowC,
         public float $roomHighC,
         public bool $enclosed,
-        public float $longestJobMinutes,
+        /** Of the prints whose time was measured; null: of none. */
+        public ?float $longestJobMinutes,
         public int $mostParts,
         public int $lots,
         public int $plates,
@@ -27,6 +30,7 @@ final readonly class ProvenRange
         if ([] === $runs) {
             return null;
         }
+        $measured = array_filter(array_map(static fn (EvidenceRun $run): ?float => $run->printMinutes, $runs), static fn (?float $minutes): bool => null !== $minutes);
         $rooms = array_map(static fn (EvidenceRun $run): float => $run->roomC, $runs);
 
         return new self(
@@ -34,7 +38,7 @@ final readonly class ProvenRange
             max($rooms) + self::ROOM_MARGIN_C,
             // Proven in an enclosure only: without one it is not proven.
             !\in_array(false, array_map(static fn (EvidenceRun $run): bool => $run->enclosed, $runs), true),
-            max(array_map(static fn (EvidenceRun $run): float => $run->jobMinutes, $runs)),
+            [] === $measured ? null : max($measured),
             max(array_map(static fn (EvidenceRun $run): int => $run->partCount, $runs)),
             \count(array_unique(array_map(static fn (EvidenceRun $run): string => $run->lotId, $runs))),
             \count(array_unique(array_map(static fn (EvidenceRun $run): string => $run->plateId, $runs))),

@@ -24,7 +24,8 @@ final readonly class Scope
         public float $roomLowC,
         public float $roomHighC,
         public bool $enclosureNeeded,
-        public float $longestJobMinutes,
+        /** Null: no print of the evidence was measured. */
+        public ?float $longestJobMinutes,
         public int $mostParts,
     ) {
     }
@@ -36,12 +37,13 @@ final readonly class Scope
      */
     public function check(Job $job): array
     {
-        $tooLong = null !== $job->minutes && $job->minutes > $this->longestJobMinutes;
         $tooFull = $job->partCount > $this->mostParts;
-        $longest = Quantity::minutes($this->longestJobMinutes);
         $most = Quantity::count($this->mostParts);
 
         return [
+            new ScopePoint('plate', true, null === $this->sideId
+                ? Sentence::of('scope.any_plate')
+                : Sentence::of('scope.plate', side: $this->sideName)),
             null === $this->lotId
                 ? new ScopePoint('lot', true, Sentence::of('scope.any_lot'))
                 : new ScopePoint('lot', $this->lotId === $job->lotId, Sentence::of(match (true) {
@@ -63,12 +65,24 @@ final readonly class Scope
                 !$this->enclosureNeeded || $job->enclosed,
                 Sentence::of($this->enclosureNeeded ? 'scope.enclosure' : 'scope.no_enclosure'),
             ),
-            new ScopePoint('job', !$tooLong, $tooLong
-                ? Sentence::of('scope.job_beyond', job: Quantity::minutes($job->minutes), longest: $longest)
-                : Sentence::of('scope.job', longest: $longest)),
+            $this->length($job->minutes),
             new ScopePoint('parts', !$tooFull, $tooFull
                 ? Sentence::of('scope.parts_beyond', parts: Quantity::count($job->partCount), most: $most)
                 : Sentence::of('scope.parts', most: $most)),
         ];
+    }
+
+    private function length(?float $minutes): ScopePoint
+    {
+        if (null === $this->longestJobMinutes) {
+            return new ScopePoint('job', false, Sentence::of('scope.no_length'));
+        }
+        $longest = Quantity::minutes($this->longestJobMinutes);
+
+        return match (true) {
+            null === $minutes => new ScopePoint('job', null, Sentence::of('scope.job_unsaid', longest: $longest)),
+            $minutes > $this->longestJobMinutes => new ScopePoint('job', false, Sentence::of('scope.job_beyond', job: Quantity::minutes($minutes), longest: $longest)),
+            default => new ScopePoint('job', true, Sentence::of('scope.job', longest: $longest)),
+        };
     }
 }

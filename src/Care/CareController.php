@@ -5,18 +5,26 @@ declare(strict_types=1);
 namespace App\Care;
 
 use App\Account\CurrentUser;
+use App\Evidence\ChangeEvent;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
+use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\AgentStock;
+use App\Shelf\Plate;
 use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Evidence\ChangeKind;
+use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -75,26 +83,56 @@ final readonly class CareController
             $this->edit->find(PlateSide::class, $id),
             $body['kind'],
             null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId'),
-            $this->current->get()->displayName,
+            $this->current->author(),
             $body['note'],
         ));
 
         return new Answer(['id' => $event->id->toRfc4122()], $new ? 201 : 200);
     }
 
+    /** Puts the results from before in question; of a fault the runs made meanwhile are named, so that they can be voided. */
     #[Route('/api/printers/{id}/changes', name: 'noteChange', methods: ['POST'])]
     public function change(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        [$event, $new] = $this->creation->create(ChangeEvent::class, $body, fn (Uuid $key): ChangeEvent => new ChangeEvent(
-            $key,
-            $this->now->time(),
-            $this->edit->find(Printer::class, $id),
-            $body['kind'],
-            $this->current->get()->displayName,
-            $body['note'],
-        ));
+        [$event, $new] = $this->creation->create(ChangeEvent::class, $body, function (Uuid $key) use ($id, $body): ChangeEvent {
+            $kind = ChangeKind::from($body['kind']);
+            $from = \is_string($body['from'] ?? null) ? new \DateTimeImmutable($body['from']) : null;
+            $until = \is_string($body['until'] ?? null) ? new \DateTimeImmutable($body['until']) : null;
+            if (ChangeKind::MachineFault === $kind && (null === $from || null === $until || $until < $from)) {
+                throw Problem::invalid('from', 'Say from when until when the machine was at fault.');
+            }
+            if (ChangeKind::LevelledForPlate === $kind && !isset($body['plateId'])) {
+                throw Problem::invalid('plateId', 'Say for which plate it was levelled.');
+            }
 
-        return new Answer($event->toArray(), $new ? 201 : 200);
+            return new ChangeEvent(
+                $key,
+                $this->now->time(),
+                $this->edit->find(Printer::class, $id),
+                $kind,
+                $this->current->author(),
+                $body['note'],
+                ChangeKind::LevelledForPlate === $kind ? $this->edit->reference(Plate::class, $body['plateId'], 'plateId') : null,
+                ChangeKind::MachineFault === $kind ? $from : null,
+                ChangeKind::MachineFault === $kind ? $until : null,
+            );
+        });
+
+        return new Answer([...$event->toArray(), 'runs' => $this->madeDuring($event)], $new ? 201 : 200);
+    }
+
+    /** @return list<array<string, mixed>> runs that ended while the machine was at fault */
+    private function madeDuring(ChangeEvent $event): array
+    {
+        if (null === $event->faultFrom || null === $event->faultUntil) {
+            return [];
+        }
+        /** @var list<Run> $runs */
+        $runs = $this->entities->createQuery('SELECT r FROM '.Run::class.' r JOIN r.comparison c WHERE c.printer = :p AND r.status = :done AND r.finishedAt BETWEEN :from AND :until ORDER BY r.finishedAt')
+            ->setParameter('p', $event->printer->id, 'uuid')->setParameter('done', RunStatus::Done)
+            ->setParameter('from', $event->faultFrom, 'utc')->setParameter('until', $event->faultUntil, 'utc')->setMaxResults(200)->getResult();
+
+        return array_map(static fn (Run $run): array => ['id' => $run->id->toRfc4122(), 'name' => Sentence::of('run.of', run: Quantity::count($run->position), comparison: $run->comparison->title)], $runs);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Care;
 
+use App\Account\Author;
 use App\Platform\Database\Row;
 use App\Shelf\AgentStock;
 use App\Shelf\PlateSide;
@@ -15,6 +16,12 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(fields: ['side', 'createdAt'])]
 class CareEvent extends Row
 {
+    #[ORM\Column(length: 80)]
+    public readonly string $doneBy;
+
+    #[ORM\Column(type: 'uuid', nullable: true)]
+    public readonly ?Uuid $doneById;
+
     public function __construct(
         Uuid $id,
         \DateTimeImmutable $at,
@@ -25,11 +32,12 @@ class CareEvent extends Row
         public readonly string $kind,
         #[ORM\ManyToOne]
         public readonly ?AgentStock $agent,
-        #[ORM\Column(length: 80)]
-        public readonly string $doneBy,
+        Author $by,
         #[ORM\Column(length: 500)]
         public readonly string $note,
     ) {
         parent::__construct($id, $at);
+        $this->doneBy = $by->name;
+        $this->doneById = $by->id;
     }
 }

@@ -9,6 +9,9 @@ use App\Platform\Http\Answer;
 use App\Test\Comparison;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\CoreVersion;
+use Sitzplatz\Judge\Verdict;
+use Sitzplatz\Words\OwnText;
+use Sitzplatz\Words\Phrase;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The verdicts of a comparison, reckoned from the readings that stand, beside the verdicts that were recorded. */
@@ -45,8 +48,31 @@ final readonly class JudgementController
                 'catalogueDigest' => $record->catalogueDigest,
                 'runs' => \count($record->runIds),
                 'differs' => self::verdicts($record->judgement) !== self::verdicts($judgement),
+                // Made by older rules: what they said, and what would be said today.
+                'superseded' => CoreVersion::NUMBER !== $record->coreVersion,
+                'setups' => self::thenAndNow($record->judgement, $judgement),
             ],
         ]);
+    }
+
+    /**
+     * @param array<string, mixed> $then
+     * @param array<string, mixed> $now
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function thenAndNow(array $then, array $now): array
+    {
+        $before = self::verdicts($then);
+        $words = static fn (string $verdict): Phrase => Verdict::tryFrom($verdict)?->words() ?? new OwnText($verdict);
+        $setups = [];
+        foreach (self::verdicts($now) as $label => $verdict) {
+            if (isset($before[$label])) {
+                $setups[] = ['label' => $label, 'then' => $words($before[$label]), 'now' => $words($verdict)];
+            }
+        }
+
+        return $setups;
     }
 
     /**

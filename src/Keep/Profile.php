@@ -6,7 +6,9 @@ namespace App\Keep;
 
 use App\Platform\Database\VersionedRow;
 use App\Platform\Words\Recorded;
+use App\Shelf\Fitting;
 use App\Shelf\Lot;
+use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\Mapping as ORM;
@@ -40,6 +42,21 @@ class Profile extends VersionedRow
     #[ORM\Column(length: 500)]
     public string $withdrawnReason = '';
 
+    #[ORM\Column(type: 'uuid', nullable: true)]
+    public ?Uuid $signedById = null;
+
+    /** Of the document as it was signed: keys, quantities and English text. */
+    #[ORM\Column(length: 64)]
+    public string $signedDigest = '';
+
+    /** The very sheet it was proven on; null: any plate of the surface, or none that is here. */
+    #[ORM\ManyToOne]
+    public ?Fitting $fitting = null;
+
+    /** When the last of its runs ended. */
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $evidenceUntil = null;
+
     /** To be looked at again by then. */
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $reviewBy = null;
@@ -71,8 +88,22 @@ class Profile extends VersionedRow
         public readonly bool $imported,
         #[ORM\Column(length: 80)]
         public readonly string $proposedBy,
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $proposedById = null,
     ) {
         parent::__construct($id, $createdAt);
+    }
+
+    /** A digest of all that a signature covers. */
+    public function digest(): string
+    {
+        return hash('sha256', json_encode(self::sorted($this->document), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+    }
+
+    /** Whether the document is still the one that was signed; null: it is not signed. */
+    public function signatureHolds(): ?bool
+    {
+        return '' === $this->signedDigest ? null : hash_equals($this->signedDigest, $this->digest());
     }
 
     public function scope(): Scope
@@ -92,7 +123,7 @@ class Profile extends VersionedRow
             (float) $scope['roomLowC'],
             (float) $scope['roomHighC'],
             $scope['enclosureNeeded'],
-            (float) $scope['longestJobMinutes'],
+            Number::orNull($scope['longestJobMinutes']),
             $scope['mostParts'],
         );
     }
@@ -115,7 +146,21 @@ class Profile extends VersionedRow
             'signedAt' => $this->signedAt?->format(\DATE_ATOM),
             'trialReason' => $this->trialReason,
             'withdrawnReason' => $this->withdrawnReason,
+            'signatureHolds' => $this->signatureHolds(),
             'reviewBy' => $this->reviewBy?->format('Y-m-d'),
         ];
+    }
+
+    /** The database may give the members of an object back in another order, and whole numbers without their point. */
+    private static function sorted(mixed $value): mixed
+    {
+        if (!\is_array($value)) {
+            return \is_int($value) ? (float) $value : $value;
+        }
+        if (!array_is_list($value)) {
+            ksort($value);
+        }
+
+        return array_map(self::sorted(...), $value);
     }
 }

@@ -13,10 +13,13 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\Printer;
+use App\Test\Comparison;
 use App\Test\Setup;
+use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Keep\Assessment;
+use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,10 +31,12 @@ final readonly class ProfileController
 {
     public function __construct(
         private EntityManagerInterface $entities,
+        private Connection $database,
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private Proposal $proposal,
+        private ProfileDoubts $doubts,
         private ProfileSchema $schema,
         private Catalogue $catalogue,
         private CurrentUser $current,
@@ -45,13 +50,13 @@ final readonly class ProfileController
     {
         $profiles = $this->entities->getRepository(Profile::class)->findBy([], ['createdAt' => 'DESC'], 500);
 
-        return new Answer(array_map(static fn (Profile $profile): array => $profile->toArray(), $profiles));
+        return new Answer(array_map($this->shown(...), $profiles));
     }
 
     #[Route('/api/profiles/{id}', name: 'getProfile', methods: ['GET'])]
     public function get(string $id): Answer
     {
-        return new Answer($this->edit->find(Profile::class, $id)->toArray());
+        return new Answer($this->shown($this->edit->find(Profile::class, $id)));
     }
 
     #[Route('/api/profiles/assess', name: 'assessEvidence', methods: ['POST'], priority: 1)]
@@ -59,7 +64,9 @@ final readonly class ProfileController
     {
         $body = $this->contract->body($request);
 
-        return new Answer(self::assessment($this->proposal->assess($this->edit->reference(Setup::class, $body['setupId'], 'setupId'), $body)));
+        $setup = $this->edit->reference(Setup::class, $body['setupId'], 'setupId');
+
+        return new Answer(self::assessment($this->proposal->assess($setup, $body), $setup->comparison));
     }
 
     #[Route('/api/profiles', name: 'proposeProfile', methods: ['POST'])]
@@ -86,14 +93,17 @@ final readonly class ProfileController
                 $document,
                 false,
                 $this->current->get()->displayName,
+                $this->current->get()->id,
             );
+            $profile->fitting = $body['anyPlate'] ? null : $setup->fitting;
+            $profile->evidenceUntil = $this->proposal->evidenceUntil($setup, $body);
             $profile->reviewBy = new \DateTimeImmutable($body['reviewBy']);
             $this->audit->note('profile proposed', $id, ['title' => $body['title']]);
 
             return $profile;
         });
 
-        return new Answer($profile->toArray(), $new ? 201 : 200);
+        return new Answer($this->shown($profile), $new ? 201 : 200);
     }
 
     #[Route('/api/profiles/{id}/sign', name: 'signProfile', methods: ['POST'])]
@@ -103,6 +113,8 @@ final readonly class ProfileController
         $lead = $this->current->leadSigning($body['password'], (string) $request->getClientIp());
         unset($body['password']);
         $profile = $this->edit->save(Profile::class, $id, $body, function (Profile $profile) use ($body, $lead): void {
+            // Of one series only one revision is signed, also where two leads sign at once.
+            $series = $this->lockedSeries($profile);
             if (Profile::UNSIGNED !== $profile->status) {
                 throw Problem::invalid('', 'This revision is signed or withdrawn already. Propose a new one.', 409);
             }
@@ -119,12 +131,14 @@ final readonly class ProfileController
                 $profile->status = Profile::VALIDATED;
             }
             $profile->signedBy = $lead->displayName;
+            $profile->signedById = $lead->id;
             $profile->signedAt = $this->now->time();
-            $this->supersede($profile);
+            $profile->signedDigest = $profile->digest();
+            $this->supersede($profile, $series);
             $this->audit->note('profile signed', $profile->id, ['status' => $profile->status, 'reason' => $profile->trialReason]);
         });
 
-        return new Answer($profile->toArray());
+        return new Answer($this->shown($profile));
     }
 
     #[Route('/api/profiles/{id}/withdraw', name: 'withdrawProfile', methods: ['POST'])]
@@ -142,7 +156,7 @@ final readonly class ProfileController
             $this->audit->note('profile withdrawn', $profile->id, ['by' => $lead->displayName, 'reason' => $body['reason']]);
         });
 
-        return new Answer($profile->toArray());
+        return new Answer($this->shown($profile));
     }
 
     #[Route('/api/profiles/{id}/assessment', name: 'getAssessment', methods: ['GET'])]
@@ -181,6 +195,7 @@ final readonly class ProfileController
         }
         [$profile, $new] = $this->creation->create(Profile::class, $body, function (Uuid $id) use ($document): Profile {
             unset($document['signature'], $document['revision']);
+            $document = self::inFormatTwo($document);
             $this->audit->note('profile imported', $id, ['title' => $document['title']]);
 
             return new Profile(
@@ -196,10 +211,11 @@ final readonly class ProfileController
                 $document,
                 true,
                 $this->current->get()->displayName,
+                $this->current->get()->id,
             );
         });
 
-        return new Answer($profile->toArray(), $new ? 201 : 200);
+        return new Answer($this->shown($profile), $new ? 201 : 200);
     }
 
     /** @return list<Sentence> what keeps a lead from signing it as validated, as the evidence stands now */
@@ -223,15 +239,62 @@ final readonly class ProfileController
         return $missing;
     }
 
-    /** A newly signed revision takes the place of the earlier ones of its series. */
-    private function supersede(Profile $signed): void
+    /**
+     * Of version 1 the gap was a text.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @return array<string, mixed>
+     */
+    private static function inFormatTwo(array $document): array
     {
-        foreach ($this->entities->getRepository(Profile::class)->findBy(['series' => $signed->series]) as $other) {
-            if ($other !== $signed && \in_array($other->status, [Profile::VALIDATED, Profile::TRIAL], true)) {
-                $other->status = Profile::WITHDRAWN;
-                $other->withdrawnReason = \sprintf('Replaced by revision %d.', $signed->revision);
+        $setting = $document['setting'];
+        $setting += ['feeler' => $setting['firstLayerGap'] ?? '', 'gapMm' => null];
+        unset($setting['firstLayerGap']);
+        $document['setting'] = $setting;
+        $document['evidence'] += ['incomplete' => 0, 'voidsAlone' => 0];
+        $document['formatVersion'] = 2;
+
+        return $document;
+    }
+
+    /** @return list<Profile> all revisions of a series, kept from others until the transaction ends */
+    private function lockedSeries(Profile $profile): array
+    {
+        $this->database->executeQuery('SELECT id FROM profile WHERE series = ? ORDER BY revision FOR UPDATE', [$profile->series->toBinary()]);
+
+        return array_values($this->entities->getRepository(Profile::class)->findBy(['series' => $profile->series], ['revision' => 'ASC']));
+    }
+
+    /**
+     * A newly signed revision takes the place of the earlier ones of its series.
+     *
+     * @param list<Profile> $series
+     */
+    private function supersede(Profile $signed, array $series): void
+    {
+        foreach ($series as $other) {
+            if ($other === $signed || !\in_array($other->status, [Profile::VALIDATED, Profile::TRIAL], true)) {
+                continue;
             }
+            if ($other->revision > $signed->revision) {
+                throw Problem::invalid('', \sprintf('Revision %d of this profile is signed already: this one is older.', $other->revision), 409);
+            }
+            $other->status = Profile::WITHDRAWN;
+            $other->withdrawnReason = \sprintf('Replaced by revision %d.', $signed->revision);
+            ++$other->version;
         }
+    }
+
+    /** @return array<string, mixed> */
+    private function shown(Profile $profile): array
+    {
+        $signed = \in_array($profile->status, [Profile::VALIDATED, Profile::TRIAL], true);
+
+        return [
+            ...$profile->toArray(),
+            'doubts' => array_map(static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy], $signed ? $this->doubts->of($profile) : []),
+        ];
     }
 
     private function nextRevision(Uuid $series): int
@@ -242,14 +305,18 @@ final readonly class ProfileController
     }
 
     /** @return array<string, mixed> */
-    private static function assessment(Assessment $assessment): array
+    private static function assessment(Assessment $assessment, Comparison $comparison): array
     {
         $proven = $assessment->proven;
 
         return [
+            'comparison' => ['id' => $comparison->id->toRfc4122(), 'version' => $comparison->version],
             'carried' => $assessment->carried(),
             'missing' => $assessment->missing,
             'runsNeeded' => $assessment->runsNeeded,
+            'moreRuns' => $assessment->moreRuns,
+            'incomplete' => $assessment->incomplete,
+            'voidsAlone' => $assessment->voidsAlone,
             'runs' => \count($assessment->countedRuns),
             'failures' => $assessment->failures,
             'voids' => \count($assessment->voidRuns),

@@ -5,16 +5,17 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Psr\Clock\ClockInterface;
+use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Job;
+use Sitzplatz\Keep\ProfileTrust;
 use Sitzplatz\Keep\ScopePoint;
-use Sitzplatz\Words\Day;
-use Sitzplatz\Words\Sentence;
 
-/** The signed profiles of a material held against a job: those in scope first. */
+/** The signed profiles of a material held against a job: those to be trusted for it first. All are held before any is left out. */
 final readonly class ProfileMatch
 {
-    public function __construct(private EntityManagerInterface $entities, private ClockInterface $clock)
+    private const SHOWN = 50;
+
+    public function __construct(private EntityManagerInterface $entities, private ProfileDoubts $doubts)
     {
     }
 
@@ -23,25 +24,26 @@ final readonly class ProfileMatch
     {
         /** @var list<Profile> $profiles */
         $profiles = $this->entities->createQuery(
-            'SELECT p, s, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN p.lot l LEFT JOIN p.printer r
+            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
              WHERE p.materialId = :m AND p.status IN (:signed) ORDER BY p.signedAt DESC',
-        )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setMaxResults(50)->getResult();
+        )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
         $found = [];
         foreach ($profiles as $profile) {
             $points = $profile->scope()->check($job);
-            if (null !== $profile->reviewBy && $profile->reviewBy < $this->clock->now()) {
-                $points[] = new ScopePoint('review', false, Sentence::of('scope.review', day: new Day($profile->reviewBy->format('Y-m-d'))));
-            }
-            $outside = array_filter($points, static fn (ScopePoint $point): bool => !$point->inScope);
+            $doubts = $this->doubts->of($profile);
+            $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
             $found[] = [
                 'id' => $profile->id->toRfc4122(),
                 'title' => $profile->title,
                 'status' => $profile->status,
+                'trust' => $trust->value,
+                'trustWords' => $trust->words(),
                 'revision' => $profile->revision,
                 'setting' => $profile->document['setting'],
-                'inScope' => [] === $outside,
-                'points' => array_map(static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence], $points),
-                'order' => [\count($outside), Profile::TRIAL === $profile->status ? 1 : 0],
+                'inScope' => [] === self::outside($points) && [] === $doubts,
+                'points' => array_map(static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence], self::withDoubts($points, $doubts)),
+                'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $doubts),
+                'order' => [$trust->rank(), \count(self::outside($points)) + \count($doubts)],
             ];
         }
         usort($found, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
@@ -50,6 +52,35 @@ final readonly class ProfileMatch
             unset($profile['order']);
 
             return $profile;
-        }, $found);
+        }, \array_slice($found, 0, self::SHOWN));
+    }
+
+    /**
+     * @param list<ScopePoint> $points
+     *
+     * @return list<ScopePoint>
+     */
+    private static function outside(array $points): array
+    {
+        return array_values(array_filter($points, static fn (ScopePoint $point): bool => false === $point->inScope));
+    }
+
+    /**
+     * A doubt about the sheet takes the place of the point that it makes untrue.
+     *
+     * @param list<ScopePoint> $points
+     * @param list<Doubt>      $doubts
+     *
+     * @return list<ScopePoint>
+     */
+    private static function withDoubts(array $points, array $doubts): array
+    {
+        $of = static fn (Doubt $doubt): string => 'sheet' === $doubt->kind ? 'plate' : $doubt->kind;
+        $doubted = array_map($of, $doubts);
+
+        return [
+            ...array_values(array_filter($points, static fn (ScopePoint $point): bool => !\in_array($point->point, $doubted, true))),
+            ...array_map(static fn (Doubt $doubt): ScopePoint => new ScopePoint($of($doubt), false, $doubt->reason), $doubts),
+        ];
     }
 }

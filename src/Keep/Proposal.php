@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Choose\ShopCatalogue;
+use App\Evidence\EvidenceRepository;
 use App\Platform\Words\Wording;
 use App\Test\Setup;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\CoreVersion;
+use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Keep\AcceptanceLimits;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
-use Sitzplatz\Keep\EvidenceRun;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Words\CatalogueText;
@@ -22,7 +23,7 @@ use Sitzplatz\Words\Sentence;
 /** Assesses the evidence of a setup and writes the document of a profile from it. */
 final readonly class Proposal
 {
-    public function __construct(private EvidenceRepository $evidence, private Catalogue $catalogue, private Wording $wording)
+    public function __construct(private EvidenceRepository $evidence, private ShopCatalogue $shop, private Wording $wording)
     {
     }
 
@@ -30,6 +31,18 @@ final readonly class Proposal
     public function assess(Setup $setup, array $wish): Assessment
     {
         return $this->assessRuns($this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']), $setup, $wish);
+    }
+
+    /**
+     * When the last run that counts ended.
+     *
+     * @param array<string, mixed> $wish
+     */
+    public function evidenceUntil(Setup $setup, array $wish): ?\DateTimeImmutable
+    {
+        $until = $this->assess($setup, $wish)->evidenceUntil;
+
+        return null === $until ? null : (\DateTimeImmutable::createFromFormat('U.u', \sprintf('%.6F', $until)) ?: null);
     }
 
     /**
@@ -42,12 +55,13 @@ final readonly class Proposal
         $runs = $this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']);
         $assessment = $this->assessRuns($runs, $setup, $wish);
         $comparison = $setup->comparison;
-        $material = $this->catalogue->material($comparison->materialId);
-        $surface = $this->catalogue->surface($setup->fitting->surfaceId);
-        $pairing = $this->catalogue->pairing($material->id, $surface->id);
-        $agent = null === $setup->agent ? null : $this->catalogue->agent($setup->agent->kindId);
+        $catalogue = $this->shop->get();
+        $material = $catalogue->material($comparison->materialId);
+        $surface = $catalogue->surface($setup->fitting->surfaceId);
+        $pairing = $catalogue->pairing($material->id, $surface->id);
+        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
         $proven = $assessment->proven;
-        $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
+        $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => \in_array($run->id, $assessment->countedRuns, true)));
         $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
 
         return $this->wording->record([
@@ -67,15 +81,16 @@ final readonly class Proposal
                 'roomLowC' => $proven->roomLowC ?? $comparison->roomC,
                 'roomHighC' => $proven->roomHighC ?? $comparison->roomC,
                 'enclosureNeeded' => $proven->enclosed ?? $comparison->printer->enclosed,
-                'longestJobMinutes' => $proven->longestJobMinutes ?? 0,
+                'longestJobMinutes' => $proven?->longestJobMinutes,
                 'mostParts' => $proven->mostParts ?? 0,
             ],
             'setting' => [
                 'bedFirstC' => $setup->bedFirstC,
                 'bedOtherC' => $setup->bedOtherC,
-                'nozzleFirstC' => $comparison->nozzleC(),
-                'nozzleMm' => $comparison->constants['nozzleMm'],
-                'firstLayerGap' => $comparison->constants['firstLayerGap'],
+                'nozzleFirstC' => $comparison->nozzleFirstC,
+                'nozzleMm' => $comparison->nozzleMm,
+                'gapMm' => $comparison->gapMm,
+                'feeler' => $comparison->feeler,
                 'agentId' => $agent?->id,
                 'agentName' => $setup->agent?->name,
                 'windowLowC' => $pairing?->window->low,
@@ -89,7 +104,9 @@ final readonly class Proposal
                 'runsNeeded' => $assessment->runsNeeded,
                 'runs' => \count($assessment->countedRuns),
                 'failures' => $assessment->failures,
+                'incomplete' => $assessment->incomplete,
                 'voids' => \count($assessment->voidRuns),
+                'voidsAlone' => $assessment->voidsAlone,
                 'lots' => $proven->lots ?? 0,
                 'plates' => $proven->plates ?? 0,
                 'hotPull' => self::pull($record, Measure::PullHot),
@@ -99,7 +116,7 @@ final readonly class Proposal
                 'gcodeName' => $comparison->constants['gcodeName'],
                 'runIds' => $assessment->countedRuns,
                 'voidRunIds' => $assessment->voidRuns,
-                'catalogueDigest' => $this->catalogue->digest,
+                'catalogueDigest' => $catalogue->digest,
                 'coreVersion' => CoreVersion::NUMBER,
             ],
         ]);
@@ -118,6 +135,7 @@ final readonly class Proposal
             new AcceptancePlan((float) $wish['plan']['reliability'], (float) $wish['plan']['confidence'], $wish['plan']['failuresAllowed']),
             new AcceptanceLimits($limits->hotPullAtLeastN, $limits->coldPullAtMostN, $limits->effortAtMost),
             new ScopeClaim($wish['anyLot'], $wish['anyPlate']),
+            $this->evidence->changes($setup->comparison->printer),
         );
     }
 

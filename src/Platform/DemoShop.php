@@ -8,8 +8,8 @@ use App\Account\Author;
 use App\Account\Role;
 use App\Account\User;
 use App\Care\CareEvent;
-use App\Care\ChangeEvent;
 use App\Choose\StoredFact;
+use App\Evidence\ChangeEvent;
 use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
 use App\Shelf\Lot;
@@ -20,6 +20,7 @@ use App\Shelf\SurfaceMeasurement;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Evidence\ChangeKind;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -66,7 +67,7 @@ final class DemoShop
         $this->users($data, $long);
         foreach ($data['care'] as $c) {
             $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
-            $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, 'Mara', ''));
+            $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, $this->people['Mara'], ''));
         }
         foreach ($data['surfaceTemperatures'] as $m) {
             $this->entities->persist(new SurfaceMeasurement(Uuid::v7(), $now->modify("-{$m['days']} days"), $this->printers[$m['printer']], $this->sides[$m['side']]->current(), (float) $m['displayC'], (float) $m['surfaceC'], (float) $m['roomC'], 'Mara'));
@@ -75,7 +76,7 @@ final class DemoShop
             $this->entities->persist(new StoredFact(Uuid::v7(), $now->modify("-{$f['days']} days"), $f['materialId'], $f['surfaceId'], $f['agentKindId'], $f['window'], null, AgentRole::from($f['role']), Grade::from($f['hold']), Grade::from($f['release']), $f['barrier'], $f['why'], 'Tilo'));
         }
         foreach ($data['changes'] as $c) {
-            $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], $c['kind'], 'Mara', $c['note']));
+            $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], ChangeKind::from($c['kind']), $this->people['Mara'], $c['note']));
         }
     }
 

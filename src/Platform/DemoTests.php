@@ -174,7 +174,9 @@ final class DemoTests
         $document['origin'] = ['setupId' => $setup->id->toRfc4122()];
         $at = $now->modify("-{$p['days']} days");
         $id = Uuid::v7();
-        $profile = new Profile($id, $at, $id, 1, $p['title'], $comparison->materialId, $comparison->printer, $setup->side, $comparison->lot, $document, false, 'Mara');
+        $profile = new Profile($id, $at, $id, 1, $p['title'], $comparison->materialId, $comparison->printer, $setup->side, $comparison->lot, $document, false, 'Mara', $people['Mara']->id);
+        $profile->fitting = $setup->fitting;
+        $profile->evidenceUntil = $this->proposal->evidenceUntil($setup, $wish);
         $profile->reviewBy = $now->modify(\sprintf('%+d days', $p['reviewInDays']));
         if (!$this->proposal->assess($setup, $wish)->carried()) {
             throw new \LogicException(\sprintf('The demo evidence does not carry "%s".', $p['title']));
@@ -182,7 +184,9 @@ final class DemoTests
         $profile->status = isset($p['withdrawn']) ? Profile::WITHDRAWN : Profile::VALIDATED;
         $profile->withdrawnReason = $p['withdrawn'] ?? '';
         $profile->signedBy = 'Tilo';
+        $profile->signedById = $people['Tilo']->id;
         $profile->signedAt = $at;
+        $profile->signedDigest = $profile->digest();
         $this->entities->persist($profile);
     }
 }

@@ -35,7 +35,22 @@ class Comparison extends VersionedRow
     #[ORM\Column]
     public float $roomC;
 
-    /** @var array<string, mixed> test piece, G-code name, nozzle, gap, speeds, fan, hold-down */
+    #[ORM\Column]
+    public float $nozzleMm;
+
+    /** In the first layer. */
+    #[ORM\Column(nullable: true)]
+    public ?float $nozzleFirstC = null;
+
+    /** Of the first layer, by the feeler or as the offset; null: nobody measured it. */
+    #[ORM\Column(nullable: true)]
+    public ?float $gapMm = null;
+
+    /** What the gap is set with. */
+    #[ORM\Column(length: 120)]
+    public string $feeler;
+
+    /** @var array<string, mixed> test piece, G-code name, line width, speed, fan, hold-down, brim */
     #[ORM\Column(type: 'json')]
     public array $constants;
 
@@ -88,7 +103,14 @@ class Comparison extends VersionedRow
     {
         $this->title = $body['title'];
         $this->roomC = (float) $body['roomC'];
-        $this->constants = $body['constants'];
+        $constants = $body['constants'];
+        $this->nozzleMm = (float) $constants['nozzleMm'];
+        $this->nozzleFirstC = Number::orNull($constants['nozzleFirstC']);
+        $this->gapMm = Number::orNull($constants['gapMm']);
+        $this->feeler = $constants['feeler'];
+        // What evidence matches on has columns of its own.
+        unset($constants['nozzleMm'], $constants['nozzleFirstC'], $constants['gapMm'], $constants['feeler']);
+        $this->constants = $constants;
         $this->limits = $body['limits'];
         $this->durations = $body['durations'];
         $this->runsPerSetup = $body['runsPerSetup'];
@@ -124,11 +146,6 @@ class Comparison extends VersionedRow
         return new RunDurations((float) $d['prepareMinutes'], (float) $d['heatAndSoakMinutes'], (float) $d['printMinutes'], (float) $d['coolMinutes'], (float) $d['inspectAndCleanMinutes'], (float) $d['plateChangeMinutes']);
     }
 
-    public function nozzleC(): ?float
-    {
-        return Number::orNull($this->constants['nozzleFirstC'] ?? null);
-    }
-
     public function toArray(): array
     {
         return [
@@ -143,7 +160,7 @@ class Comparison extends VersionedRow
             'printerId' => $this->printer->id->toRfc4122(),
             'printerName' => $this->printer->name,
             'roomC' => $this->roomC,
-            'constants' => $this->constants,
+            'constants' => [...$this->constants, 'nozzleMm' => $this->nozzleMm, 'nozzleFirstC' => $this->nozzleFirstC, 'gapMm' => $this->gapMm, 'feeler' => $this->feeler],
             'limits' => $this->limits,
             'durations' => $this->durations,
             'runsPerSetup' => $this->runsPerSetup,

@@ -192,7 +192,7 @@ final readonly class ComparisonController
         foreach ($body['setups'] as $i => $each) {
             $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");
             $agent = null === $each['agentId'] ? null : $this->edit->reference(AgentStock::class, $each['agentId'], "setups.$i.agentId");
-            $refusal = SetupCheck::refuses($catalogue, $job, $side->facts($catalogue), $agent?->kindId, Number::orNull($each['bedFirstC']));
+            $refusal = SetupCheck::refuses($catalogue, $job, $side->facts($catalogue), $agent?->kindId, Number::orNull($each['bedFirstC']), Number::orNull($each['bedOtherC']));
             if (null !== $refusal) {
                 throw Problem::invalid("setups.$i", $refusal);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
+use App\Choose\ShopCatalogue;
 use App\Choose\StripData;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
@@ -15,7 +16,6 @@ use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\ShopSettings;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\RunLife;
@@ -42,7 +42,7 @@ final readonly class RunController
         private RunRepository $runs,
         private RunBook $book,
         private ShopSettings $settings,
-        private Catalogue $catalogue,
+        private ShopCatalogue $shop,
         private StripData $strip,
         private CurrentUser $current,
         private Audit $audit,
@@ -199,10 +199,11 @@ final readonly class RunController
     {
         $comparison = $run->comparison;
         $setup = $run->setup;
-        $material = $this->catalogue->material($comparison->materialId);
-        $surface = $this->catalogue->surface($setup->fitting->surfaceId);
-        $pairing = $this->catalogue->pairing($material->id, $surface->id);
-        $agent = null === $setup->agent ? null : $this->catalogue->agent($setup->agent->kindId);
+        $catalogue = $this->shop->get();
+        $material = $catalogue->material($comparison->materialId);
+        $surface = $catalogue->surface($setup->fitting->surfaceId);
+        $pairing = $catalogue->pairing($material->id, $surface->id);
+        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
         $gcode = $comparison->constants['gcodeName'];
         $sheet = new RunSheet(
             $setup->side->label(),
@@ -212,7 +213,7 @@ final readonly class RunController
             $agent?->putOn,
             $agent?->hazard,
             $setup->bedFirstC,
-            $comparison->nozzleC(),
+            $comparison->nozzleFirstC,
             \is_string($gcode) ? $gcode : '',
             $pairing?->releaseC,
             (float) $comparison->durations['heatAndSoakMinutes'],

@@ -26,7 +26,7 @@ final class EvidenceTest extends ApiTestCase
         yield 'another lot' => [['lotId' => 'L-102'], [], [], 4];
         yield 'another nozzle' => [[], ['nozzleMm' => 0.6], [], 4];
         yield 'a hotter first layer' => [[], ['nozzleFirstC' => 225], [], 4];
-        yield 'another gap' => [[], ['firstLayerGap' => 'business card'], [], 4];
+        yield 'another gap' => [[], ['feeler' => 'business card'], [], 4];
         yield 'a warmer bed' => [[], [], ['bedFirstC' => 58], 4];
         yield 'a cooler bed after the first layer' => [[], [], ['bedOtherC' => 50], 4];
         yield 'with an agent' => [[], [], ['agentId' => 'White stick'], 4];
@@ -88,7 +88,8 @@ final class EvidenceTest extends ApiTestCase
         $profile = $this->ask('POST', '/api/profiles', ['setupId' => $setup, 'title' => 'From the attic', 'reviewBy' => '2030-01-01'] + self::WISH, 201);
         $document = $profile['document'];
         self::assertSame(['L-101', 'P1 front', 'Attic'], [$document['scope']['lotLabel'], $document['scope']['sideLabel'], $document['scope']['printerName']]);
-        self::assertEqualsWithDelta([21, 25, 24], [$document['scope']['roomLowC'], $document['scope']['roomHighC'], $document['scope']['longestJobMinutes']], 0);
+        self::assertEqualsWithDelta([21, 25], [$document['scope']['roomLowC'], $document['scope']['roomHighC']], 0);
+        self::assertNull($document['scope']['longestJobMinutes'], '24 minutes were planned and none measured.');
         self::assertCount(4, $document['evidence']['runIds']);
         // By hand: (30 + 32) / 2 N, and the spread √2.
         self::assertEqualsWithDelta(31, $document['evidence']['hotPull']['meanN'], 1e-12);
@@ -113,7 +114,7 @@ final class EvidenceTest extends ApiTestCase
         $comparison = $this->ask('POST', '/api/comparisons', [
             'lotId' => $lot,
             'setups' => [['plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')), 'agentId' => $agent] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]],
-            'constants' => $constants + ['piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8], 'gcodeName' => 'b.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'firstLayerGap' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
+            'constants' => $constants + ['piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8], 'gcodeName' => 'b.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'gapMm' => 0.1, 'feeler' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
         ] + $plan + [
             'title' => 'Evidence',
             'printerId' => $this->attic(),

@@ -85,7 +85,7 @@ final class SituationsTest extends TestCase
 
     public function testATestMayGoWherePracticeIsSilentButNotWhereItCostsAPlate(): void
     {
-        $check = static fn (string $material, string $surface, ?string $agent, ?float $bed): ?Sentence => SetupCheck::refuses(self::catalogue(), new JobRequest(self::catalogue()->material($material), self::printer(), 20), self::side('P1', $surface), $agent, $bed);
+        $check = static fn (string $material, string $surface, ?string $agent, ?float $bed): ?Sentence => SetupCheck::refuses(self::catalogue(), new JobRequest(self::catalogue()->material($material), self::printer(), 20), self::side('P1', $surface), $agent, $bed, $bed);
         self::assertNull($check('pa', 'glass', null, 90), 'Known not to hold, but nothing breaks.');
         self::assertNull($check('abs', 'polyester_high_hold', null, 60), 'Nothing is known: that is what tests are for.');
         self::assertStringContainsString('gate.bonds_bare', Said::of($check('petg', 'pei_smooth', null, 70)));

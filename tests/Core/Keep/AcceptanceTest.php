@@ -6,10 +6,10 @@ namespace Sitzplatz\Tests\Core\Keep;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Keep\AcceptanceLimits;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
-use Sitzplatz\Keep\EvidenceRun;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Test\Effort;
@@ -69,7 +69,7 @@ final class AcceptanceTest extends TestCase
         $damaged = [...self::runs(10), self::cold('x', damage: 1)];
         self::assertContains('release.damaged runs=1', Said::all(self::assess($damaged)->missing));
         $silent = [...self::runs(10), self::runWith('x', [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4.5)])];
-        self::assertStringContainsString('keep.unsaid runs=1', Said::of(self::assess($silent)->missing[0]));
+        self::assertStringContainsString('keep.unsaid runs=1', Said::of(self::assess($silent)->missing[1]));
         $noPulls = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)]), range(1, 11));
         self::assertCount(2, self::assess($noPulls)->missing);
         $bound = [...self::runs(10), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 60, true)])];

@@ -30,6 +30,18 @@ final class ScopeTest extends TestCase
         $sentences = array_map(static fn (ScopePoint $p): string => Said::of($p->sentence), self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)));
         self::assertContains('scope.job_beyond job=36000 longest=1440', $sentences);
         self::assertContains('scope.parts_beyond parts=20 most=1', $sentences);
+        self::assertContains('scope.plate side=P1 front', $sentences);
+    }
+
+    public function testAJobWithoutALengthGetsNoTickAndAnUnmeasuredProfileProvesNoLength(): void
+    {
+        $point = static fn (Scope $scope, ?float $minutes): ScopePoint => array_values(array_filter($scope->check(new Job('lot', 'printer', 20, false, $minutes, 1)), static fn (ScopePoint $p): bool => 'job' === $p->point))[0];
+        $unsaid = $point(self::scope(), null);
+        self::assertNull($unsaid->inScope);
+        self::assertSame('scope.job_unsaid longest=1440', Said::of($unsaid->sentence));
+        $unmeasured = new Scope('pla', null, 'any', null, 'any plate', 'pei_textured', 'printer', 'Dome', 18, 22, false, null, 4);
+        self::assertFalse($point($unmeasured, 5)->inScope);
+        self::assertSame('scope.no_length', Said::of($point($unmeasured, null)->sentence));
     }
 
     public function testAWiderScope(): void
@@ -42,7 +54,7 @@ final class ScopeTest extends TestCase
     /** @return list<string> */
     private static function outside(Job $job, ?Scope $scope = null): array
     {
-        $points = array_filter(($scope ?? self::scope())->check($job), static fn (ScopePoint $point): bool => !$point->inScope);
+        $points = array_filter(($scope ?? self::scope())->check($job), static fn (ScopePoint $point): bool => false === $point->inScope);
 
         return array_values(array_map(static fn (ScopePoint $point): string => $point->point, $points));
     }

@@ -25,6 +25,7 @@ export const profilesQuery = list<Schemas['Profile']>('profiles');
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => call<Schemas['Settings']>('GET', '/settings') });
+export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: () => call<Schemas['Usual']>('GET', '/usual'), staleTime: Infinity });
 export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: () => call<Schemas['Pairing'][]>('GET', '/catalogue/pairs') });
 export const pairQuery = (materialId: string, surfaceId: string) =>
     queryOptions({

@@ -1,12 +1,13 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { call, newId, type Schemas } from '../api/client';
-import { agentsQuery, careQuery, printersQuery, useChange, useMay, useSession } from '../api/queries';
+import { agentsQuery, careQuery, platesQuery, printersQuery, useChange, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { AreaField, SelectField } from '../ui/Field';
+import { AreaField, SelectField, TextField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { day, moment } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
@@ -41,7 +42,7 @@ export function Care() {
                         <ul className="flex flex-col gap-1">
                             {care.changes.map((change) => (
                                 <li key={change.id}>
-                                    <strong>{change.printerName}</strong>: {CHANGE_WORDS[change.kind]}, {day(change.at)}. {change.note}
+                                    <strong>{change.printerName}</strong>: {change.words}, {day(change.at)}. {change.note}
                                 </li>
                             ))}
                         </ul>
@@ -141,11 +142,40 @@ function NoteCare({ side, onDone }: { side: Side; onDone: () => void }) {
 
 function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone: () => void }) {
     const { data: printers } = useSuspenseQuery(printersQuery);
+    const { data: plates } = useSuspenseQuery(platesQuery);
     const { bench } = useSession();
     const [printerId, setPrinterId] = useState(bench.printerId ?? printers[0]?.id ?? '');
-    const [draft, setDraft] = useState({ id: newId(), kind: 'levelling' as Schemas['ChangeKind'], note: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/printers/${printerId}/changes`, body), ['care', 'profiles'], onDone);
+    const [draft, setDraft] = useState({ id: newId(), kind: 'levelling' as Schemas['ChangeKind'], note: '', plateId: plates[0]?.id ?? '', from: '', until: '' });
+    const [during, setDuring] = useState<Schemas['NotedChange']['runs']>([]);
+    const send = useChange(
+        ({ id, kind, note, plateId, from, until }: typeof draft) =>
+            call<Schemas['NotedChange']>('POST', `/printers/${printerId}/changes`, {
+                id,
+                kind,
+                note,
+                ...(kind === 'levelled_for_plate' ? { plateId } : {}),
+                ...(kind === 'machine_fault' ? { from: instant(from), until: instant(until) } : {}),
+            }),
+        ['care', 'profiles', 'assess'],
+        (noted) => (noted.runs.length > 0 ? setDuring(noted.runs) : onDone()),
+    );
     const last = changes.find((change) => change.printerName === printers.find((p) => p.id === printerId)?.name);
+    if (during.length > 0) {
+        return (
+            <Dialog title="Made while the machine was at fault" open onOpen={(open) => !open && onDone()}>
+                <p>These runs no longer count as evidence. Void each that the fault has spoiled, with the reason; it is then planned anew.</p>
+                <ul className="flex flex-col gap-1">
+                    {during.map((run) => (
+                        <li key={run.id}>
+                            <Link to="/runs/$id" params={{ id: run.id }} className="inline-flex min-h-11 items-center">
+                                {run.name}
+                            </Link>
+                        </li>
+                    ))}
+                </ul>
+            </Dialog>
+        );
+    }
     return (
         <Dialog title="Note a change to a printer" open onOpen={(open) => !open && onDone()}>
             <form
@@ -155,10 +185,17 @@ function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone:
                     send.mutate(draft);
                 }}
             >
-                <SelectField label="Printer" value={printerId} onValue={setPrinterId} options={printers.map((p) => ({ value: p.id, label: p.name }))} hint={last ? `Last: ${CHANGE_WORDS[last.kind]}, ${moment(last.at)}` : undefined} />
+                <SelectField label="Printer" value={printerId} onValue={setPrinterId} options={printers.map((p) => ({ value: p.id, label: p.name }))} hint={last ? `Last: ${last.words}, ${moment(last.at)}` : undefined} />
                 <ChoiceRow label="What changed" value={draft.kind} onValue={(kind) => setDraft({ ...draft, kind })} options={(Object.keys(CHANGE_WORDS) as Schemas['ChangeKind'][]).map((value) => ({ value, label: CHANGE_WORDS[value] }))} />
+                {draft.kind === 'levelled_for_plate' ? <SelectField label="For which plate" value={draft.plateId} onValue={(plateId) => setDraft({ ...draft, plateId })} options={plates.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.number }))} /> : null}
+                {draft.kind === 'machine_fault' ? (
+                    <div className="grid gap-3 sm:grid-cols-2">
+                        <TextField label="From" type="datetime-local" value={draft.from} onValue={(from) => setDraft({ ...draft, from })} required />
+                        <TextField label="Until" type="datetime-local" value={draft.until} onValue={(until) => setDraft({ ...draft, until })} required />
+                    </div>
+                ) : null}
                 <AreaField label="Note" value={draft.note} onValue={(note) => setDraft({ ...draft, note })} maxLength={500} />
-                <Notice tone="caution">Runs on this printer from before no longer count as evidence for a new profile.</Notice>
+                <Notice tone="caution">{draft.kind === 'machine_fault' ? 'Runs made meanwhile no longer count as evidence, and profiles that rest on them are in question.' : 'Runs on this printer from before no longer count as evidence for a new profile, and its signed profiles are in question.'}</Notice>
                 <Fault error={send.error} />
                 <div>
                     <Button type="submit" tone="main" disabled={send.isPending}>
@@ -168,4 +205,8 @@ function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone:
             </form>
         </Dialog>
     );
+}
+
+function instant(local: string): string | null {
+    return local === '' ? null : new Date(local).toISOString();
 }

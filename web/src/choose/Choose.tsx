@@ -7,11 +7,10 @@ import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '..
 import { Button } from '../ui/Button';
 import { CheckField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
-import { duration, percent, useQuantity } from '../ui/quantity';
+import { duration, percent, useQuantity, useGap } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useWide } from '../ui/useWide';
-import { PROFILE_WORDS } from '../ui/words';
 import { CandidateNotes } from './Detail';
 import { JobForm } from './JobForm';
 import { PartDrop } from './PartDrop';
@@ -171,40 +170,54 @@ export function Choose() {
     );
 }
 
+const TRUST_TITLES: Record<Schemas['Choice']['profiles'][number]['trust'], string> = {
+    proven: 'Proven here',
+    out_of_scope: 'Validated, but this job goes beyond it',
+    in_question: 'Validated, but in question now',
+    trial: 'On trial',
+};
+
+/** Each under its own words: only what is validated, in scope and not in doubt is proven. */
 function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
     const temperature = useQuantity('temperature');
-    if (profiles.length === 0) return null;
-    return (
-        <section aria-label="Validated profiles" className="mb-8">
-            <h2 className="mb-2">{profiles[0]?.inScope ? 'Proven here' : 'Proven here, but not for this job'}</h2>
+    const gap = useGap();
+    const groups = (Object.keys(TRUST_TITLES) as (keyof typeof TRUST_TITLES)[]).map((trust) => ({ trust, found: profiles.filter((profile) => profile.trust === trust) })).filter(({ found }) => found.length > 0);
+    return groups.map(({ trust, found }) => (
+        <section key={trust} aria-label={TRUST_TITLES[trust]} className="mb-8">
+            <h2 className="mb-2">{TRUST_TITLES[trust]}</h2>
             <ul className="flex flex-col gap-3">
-                {profiles.map((profile) => (
-                    <li key={profile.id} className={`border-l-4 px-4 py-3 ${profile.inScope ? 'border-sound bg-sound-wash' : 'border-strong bg-well'}`}>
+                {found.map((profile) => (
+                    <li key={profile.id} className={`border-l-4 px-4 py-3 ${trust === 'proven' ? 'border-sound bg-sound-wash' : 'border-strong bg-well'}`}>
                         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
                             <Link to="/keep/$id" params={{ id: profile.id }} className="text-lg font-[650]">
                                 {profile.title}
                             </Link>
-                            <span className={`font-[650] ${profile.inScope ? 'text-sound' : 'text-ink'}`}>
-                                {profile.inScope ? 'in scope' : 'out of scope'}, {PROFILE_WORDS[profile.status]}
-                            </span>
+                            <span className={`font-[650] ${trust === 'proven' ? 'text-sound' : 'text-ink'}`}>{profile.trustWords}</span>
                         </div>
                         <p>
-                            Bed {profile.setting.bedFirstC === null ? 'unheated' : temperature.text(profile.setting.bedFirstC)}, {profile.setting.agentName ?? 'bare'}, gap: {profile.setting.firstLayerGap}
+                            Bed {profile.setting.bedFirstC === null ? 'unheated' : temperature.text(profile.setting.bedFirstC)}
+                            {profile.setting.bedOtherC !== null && profile.setting.bedOtherC !== profile.setting.bedFirstC ? `, then ${temperature.text(profile.setting.bedOtherC)}` : ''}, {profile.setting.agentName ?? 'bare'}, gap: {gap(profile.setting)}
                         </p>
                         <ul className="mt-1 grid gap-x-6 text-[0.9375rem] sm:grid-cols-2 xl:grid-cols-3">
                             {[...profile.points]
-                                .sort((a, b) => Number(a.inScope) - Number(b.inScope))
+                                .sort((a, b) => rank(a.inScope) - rank(b.inScope))
                                 .map((point) => (
-                                    <li key={point.point} className={point.inScope ? 'text-soft' : 'font-[650] text-fault'}>
-                                        {point.inScope ? '✓' : '✗'} {point.sentence}
+                                    <li key={point.point} className={point.inScope === false ? 'font-[650] text-fault' : point.inScope === null ? 'text-ink' : 'text-soft'}>
+                                        {point.inScope === false ? '✗' : point.inScope === null ? '?' : '✓'} {point.sentence}
                                     </li>
                                 ))}
                         </ul>
+                        {profile.restoredBy.length > 0 ? <p className="mt-1">Restored by: {profile.restoredBy.join(' ')}</p> : null}
                     </li>
                 ))}
             </ul>
         </section>
-    );
+    ));
+}
+
+/** What stands against it first, then what is open. */
+function rank(inScope: boolean | null): number {
+    return inScope === false ? 0 : inScope === null ? 1 : 2;
 }
 
 type RowProps = { place: number; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };

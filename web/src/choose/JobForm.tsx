@@ -1,6 +1,8 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import type { Problem, Schemas } from '../api/client';
+import { usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { NumberField, QuantityField, SelectField } from '../ui/Field';
 import { FOOTHOLD_WORDS, isResin, type Job } from './request';
@@ -8,10 +10,10 @@ import { WishesDialog, wishesInWords } from './WishesDialog';
 
 type Props = { job: Job; onJob: (part: Partial<Job>) => void; fault: Problem | undefined; printers: Schemas['Printer'][]; lots: Schemas['Lot'][]; catalogue: Schemas['Catalogue'] };
 
-const USUAL_MM: Record<Schemas['FootholdKind'], number> = { none: 0, brim: 4, ears: 6, raft: 0 };
 
 /** What is to be printed, and what if: every change ranks anew. */
 export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props) {
+    const { data: usual } = useSuspenseQuery(usualQuery);
     const [wishing, setWishing] = useState(false);
     const foothold = job.foothold ?? { kind: 'none' as const, mm: 0 };
     const articulated = job.part?.articulated ?? false;
@@ -45,7 +47,7 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
                 <SelectField
                     label="Around the part"
                     value={foothold.kind}
-                    onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: USUAL_MM[kind as Schemas['FootholdKind']] } })}
+                    onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: kind === 'brim' ? usual.foothold.brimMm : kind === 'ears' ? usual.foothold.earRadiusMm : 0 } })}
                     options={kinds.map(([value, label]) => ({ value, label }))}
                     error={fault?.of('foothold.kind')}
                 />

@@ -149,7 +149,20 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
                     <p>
                         {recorded.by}, {moment(recorded.at)}, on {recorded.runs} runs; rules {recorded.coreVersion}, catalogue {recorded.catalogueDigest.slice(0, 6)}.
                     </p>
-                    {recorded.differs ? <Notice tone="caution">Reckoned anew today, a verdict comes out differently. Look at what was amended since.</Notice> : <p>Reckoned anew today it comes out the same.</p>}
+                    {recorded.superseded ? (
+                        <Notice tone="caution">
+                            <p>This verdict was superseded: it was reckoned by older rules. Today they would say:</p>
+                            <ul>
+                                {recorded.setups.map((setup) => (
+                                    <li key={setup.label}>
+                                        {setup.label}: {setup.now}
+                                        {setup.now === setup.then ? '' : ` (then: ${setup.then})`}
+                                    </li>
+                                ))}
+                            </ul>
+                        </Notice>
+                    ) : null}
+                    {recorded.superseded ? null : recorded.differs ? <Notice tone="caution">Reckoned anew today, a verdict comes out differently. Look at what was amended since.</Notice> : <p>Reckoned anew today it comes out the same.</p>}
                 </MarginNote>
             ) : null}
         </>

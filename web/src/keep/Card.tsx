@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { profileQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { day, useQuantity } from '../ui/quantity';
+import { day, useQuantity, useGap } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { PROFILE_WORDS } from '../ui/words';
@@ -24,6 +24,8 @@ export function Card() {
     const { data: profile } = useSuspenseQuery(profileQuery(id));
     const [size, setSize] = useState<keyof typeof SIZES>('A6');
     const temperature = useQuantity('temperature');
+    const length = useQuantity('length');
+    const gap = useGap();
     const scopeRows = useScopeRows();
     const { setting, scope, release, preparation, cautions } = profile.document;
     const valid = profile.status === 'validated' || profile.status === 'trial';
@@ -71,7 +73,7 @@ export function Card() {
                 ))}
                 <dt className="text-[#5b4e61]">Nozzle</dt>
                 <dd className="font-[650]">
-                    {setting.nozzleMm} mm, {setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC)}; gap: {setting.firstLayerGap}
+                    {length.text(setting.nozzleMm)}, {setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC)}; gap: {gap(setting)}
                 </dd>
             </dl>
             <p className="mt-2">

@@ -70,6 +70,25 @@ export function ProfilePage() {
                     <Notice tone="fault">Withdrawn: {profile.withdrawnReason}</Notice>
                 </div>
             ) : null}
+            {profile.doubts.length > 0 ? (
+                <div className="mb-6">
+                    <Notice tone="caution">
+                        <p className="font-[650]">In question: do not rely on it as it stands.</p>
+                        <ul className="list-disc pl-5">
+                            {profile.doubts.map((doubt) => (
+                                <li key={doubt.kind + doubt.reason}>
+                                    {doubt.reason} <span className="text-soft">Restored by: {doubt.restoredBy}</span>
+                                </li>
+                            ))}
+                        </ul>
+                    </Notice>
+                </div>
+            ) : null}
+            {profile.signatureHolds === false ? (
+                <div className="mb-6">
+                    <Notice tone="fault">The text is not the one that was signed. Do not use it; tell whoever keeps the server.</Notice>
+                </div>
+            ) : null}
             {profile.trialReason ? (
                 <div className="mb-6">
                     <Notice tone="caution">On trial: {profile.trialReason}</Notice>

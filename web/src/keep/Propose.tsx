@@ -1,9 +1,9 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
-import { useChange } from '../api/queries';
+import { usualQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { CheckField, TextField } from '../ui/Field';
@@ -12,9 +12,6 @@ import { duration, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 
 const route = getRouteApi('/keep/propose/$id');
-
-const PLANS = { '80/90': [0.8, 0.9], '90/90': [0.9, 0.9], '90/95': [0.9, 0.95], '95/95': [0.95, 0.95] } as const;
-type PlanName = keyof typeof PLANS;
 
 function inHalfAYear(): string {
     const date = new Date();
@@ -27,12 +24,15 @@ export function Propose() {
     const navigate = useNavigate();
     const [id] = useState(newId);
     const [title, setTitle] = useState('');
-    const [plan, setPlan] = useState<PlanName>('80/90');
+    const { data: usual } = useSuspenseQuery(usualQuery);
+    const plans = usual.acceptance.map((each) => ({ ...each, name: `${Math.round(100 * each.reliability)}/${Math.round(100 * each.confidence)}` }));
+    const [planName, setPlanName] = useState(plans[0]?.name ?? '');
+    const plan = plans.find((each) => each.name === planName);
     const [failures, setFailures] = useState<'0' | '1'>('0');
     const [anyLot, setAnyLot] = useState(false);
     const [anyPlate, setAnyPlate] = useState(false);
     const [reviewBy, setReviewBy] = useState(inHalfAYear);
-    const wish = { setupId, anyLot, anyPlate, plan: { reliability: PLANS[plan][0], confidence: PLANS[plan][1], failuresAllowed: Number(failures) } };
+    const wish = { setupId, anyLot, anyPlate, plan: { reliability: plan?.reliability ?? 0.8, confidence: plan?.confidence ?? 0.9, failuresAllowed: Number(failures) } };
     const { data: assessment, error } = useQuery({ queryKey: ['assess', wish], queryFn: () => call<Schemas['Assessment']>('POST', '/profiles/assess', wish), placeholderData: keepPreviousData });
     const propose = useChange(
         () => call<Schemas['Profile']>('POST', '/profiles', { ...wish, id, title, reviewBy }),
@@ -46,9 +46,11 @@ export function Propose() {
             lead="Say how sure it has to be and how far it is to reach; the evidence answers at once."
             margin={
                 <MarginNote title="How many runs are enough">
-                    <p>
-                        <strong>80/90</strong>: 11 runs in a row without failure show, with 90 % confidence, that at least 80 % of such runs succeed. 90/90 needs 22, 90/95 29, 95/95 59. With one failure allowed it takes more: 38 for 90/90.
-                    </p>
+                    {plans.map((each) => (
+                        <p key={each.name}>
+                            <strong>{each.name}</strong>: {each.runsWithoutFailure} runs in a row without failure, or {each.runsWithOneFailure} with one, show with {Math.round(100 * each.confidence)} % confidence that at least {Math.round(100 * each.reliability)} % of such runs succeed.
+                        </p>
+                    ))}
                     <p>All runs of this setup and fitting since the last change of the printer count; voids are shown beside.</p>
                 </MarginNote>
             }
@@ -60,7 +62,7 @@ export function Propose() {
                     propose.mutate(undefined);
                 }}
             >
-                <ChoiceRow label="Reliability / confidence, %" value={plan} onValue={setPlan} options={(Object.keys(PLANS) as PlanName[]).map((value) => ({ value, label: value }))} />
+                <ChoiceRow label="Reliability / confidence, %" value={planName} onValue={setPlanName} options={plans.map(({ name }) => ({ value: name, label: name }))} />
                 <ChoiceRow
                     label="Failures allowed"
                     value={failures}
@@ -71,11 +73,11 @@ export function Propose() {
                     ]}
                 />
                 <div>
-                    <CheckField label="For any lot of this material (needs runs with 3 lots)" checked={anyLot} onValue={setAnyLot} />
-                    <CheckField label="For any plate of this kind (needs runs on 3 plates)" checked={anyPlate} onValue={setAnyPlate} />
+                    <CheckField label={`For any lot of this material (needs runs with ${usual.anyNeeds} lots)`} checked={anyLot} onValue={setAnyLot} />
+                    <CheckField label={`For any plate of this kind (needs runs on ${usual.anyNeeds} plates)`} checked={anyPlate} onValue={setAnyPlate} />
                 </div>
                 <Fault error={error} />
-                {assessment ? <Assessed assessment={assessment} /> : null}
+                {assessment ? <Assessed assessment={assessment} setupId={setupId} most={usual.plan.mostRunsAdded} /> : null}
                 <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_12rem]">
                     <TextField label="Call it" value={title} onValue={setTitle} error={fault?.of('title')} required minLength={3} placeholder="Lot and plate, so that it is found again" />
                     <TextField label="Look at it again by" type="date" value={reviewBy} onValue={setReviewBy} error={fault?.of('reviewBy')} required />
@@ -91,13 +93,13 @@ export function Propose() {
     );
 }
 
-function Assessed({ assessment }: { assessment: Schemas['Assessment'] }) {
+function Assessed({ assessment, setupId, most }: { assessment: Schemas['Assessment']; setupId: string; most: number }) {
     const temperature = useQuantity('temperature');
     const { proven } = assessment;
     return (
         <div className="flex flex-col gap-3">
             <p className="text-4xl font-[650]">
-                {assessment.runs} <span className="text-lg text-soft">of {assessment.runsNeeded} runs needed, {assessment.failures} failed, {assessment.voids} void beside</span>
+                {assessment.runs} <span className="text-lg text-soft">of {assessment.runsNeeded} runs needed, {assessment.failures} failed, {assessment.voids} void beside{assessment.voidsAlone > 0 ? `, ${assessment.voidsAlone} of them declared by whoever made it, with the outcome known` : ''}</span>
             </p>
             {assessment.carried ? (
                 <Notice tone="sound">The evidence carries it.</Notice>
@@ -109,14 +111,34 @@ function Assessed({ assessment }: { assessment: Schemas['Assessment'] }) {
                             <li key={sentence}>{sentence}</li>
                         ))}
                     </ul>
+                    {assessment.moreRuns > 0 ? <PlanRuns comparison={assessment.comparison} setupId={setupId} count={Math.min(most, assessment.moreRuns)} /> : null}
                 </Notice>
             )}
             {proven ? (
                 <p>
-                    Proven for jobs up to {duration(proven.longestJobMinutes)}, {proven.mostParts} {proven.mostParts === 1 ? 'part' : 'parts'} on the plate, a room of {temperature.bare(proven.roomLowC)} to {temperature.text(proven.roomHighC)}
+                    {proven.longestJobMinutes === null ? 'No print was measured, so no length of job is proven;' : `Proven for jobs up to ${duration(proven.longestJobMinutes)},`} {proven.mostParts} {proven.mostParts === 1 ? 'part' : 'parts'} on the plate, a room of {temperature.bare(proven.roomLowC)} to {temperature.text(proven.roomHighC)}
                     {proven.enclosed ? ', in an enclosure' : ''}; {proven.lots} {proven.lots === 1 ? 'lot' : 'lots'}, {proven.plates} {proven.plates === 1 ? 'plate' : 'plates'}.
                 </p>
             ) : null}
+        </div>
+    );
+}
+
+/** Plans the runs that the acceptance plan still wants. */
+function PlanRuns({ comparison, setupId, count }: { comparison: Schemas['Assessment']['comparison']; setupId: string; count: number }) {
+    const navigate = useNavigate();
+    const [id] = useState(newId);
+    const add = useChange(
+        () => call('POST', `/comparisons/${comparison.id}/runs`, { id, version: comparison.version, setupId, count, pull: 'both' }),
+        ['comparisons', 'assess'],
+        () => void navigate({ to: '/test/$id', params: { id: comparison.id } }),
+    );
+    return (
+        <div className="mt-3">
+            <Button onClick={() => add.mutate(undefined)} disabled={add.isPending}>
+                {count === 1 ? 'Plan 1 more run' : `Plan ${count} more runs`}
+            </Button>
+            <Fault error={add.error} />
         </div>
     );
 }

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { duration, useQuantity } from '../ui/quantity';
+import { duration, useGap, useQuantity } from '../ui/quantity';
 
 type Document = Schemas['Profile']['document'];
 
@@ -13,7 +13,7 @@ export function useScopeRows() {
             ['Plate', scope.anyPlate ? `any plate with ${scope.surfaceName}` : `${scope.sideLabel ?? ''}, ${scope.surfaceName}`],
             ['Printer', scope.printerName + (scope.enclosureNeeded ? ', enclosed' : '')],
             ['Room', `${temperature.bare(scope.roomLowC)} to ${temperature.text(scope.roomHighC)}`],
-            ['Longest job', duration(scope.longestJobMinutes)],
+            ['Longest job', scope.longestJobMinutes === null ? 'no print was measured' : duration(scope.longestJobMinutes)],
             ['Most parts', String(scope.mostParts)],
         ];
     };
@@ -22,12 +22,13 @@ export function useScopeRows() {
 export function useSettingRows() {
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
+    const gap = useGap();
     return ({ setting }: Document): [string, string][] => [
         ['Bed, first layer', setting.bedFirstC === null ? 'unheated' : temperature.text(setting.bedFirstC)],
         ['Bed, after', setting.bedOtherC === null ? 'unheated' : temperature.text(setting.bedOtherC)],
         ['Nozzle, first layer', setting.nozzleFirstC === null ? '–' : temperature.text(setting.nozzleFirstC)],
         ['Nozzle', length.text(setting.nozzleMm)],
-        ['Gap', setting.firstLayerGap],
+        ['Gap', gap(setting)],
         ['Agent', setting.agentName ?? 'bare'],
     ];
 }

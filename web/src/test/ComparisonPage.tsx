@@ -6,7 +6,7 @@ import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queri
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Fault, Notice } from '../ui/Notice';
-import { duration, useQuantity } from '../ui/quantity';
+import { duration, useQuantity, useGap } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
 
@@ -178,6 +178,7 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
 function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const temperature = useQuantity('temperature');
     const force = useQuantity('force');
+    const gap = useGap();
     const length = useQuantity('length');
     const { constants, limits } = comparison;
     const rows: [string, string][] = [
@@ -185,7 +186,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
         ['G-code', constants.gcodeName],
         ['Nozzle', `${length.text(constants.nozzleMm)}, first layer ${temperature.text(constants.nozzleFirstC)}`],
         ['Line width', length.text(constants.lineWidthMm)],
-        ['Gap', constants.firstLayerGap],
+        ['Gap', gap(constants)],
         ['Speed', `${constants.firstLayerSpeedMmS} mm/s on the first layer`],
         ['Fan', constants.fan],
         ['Held by', constants.holdDown],

@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, comparisonQuery, lotsQuery, platesQuery, printersQuery, useChange, useSession } from '../api/queries';
+import { agentsQuery, catalogueQuery, comparisonQuery, lotsQuery, platesQuery, printersQuery, usualQuery, useChange, useSession } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
 import { Button } from '../ui/Button';
 import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
@@ -14,25 +14,30 @@ import { EFFORT_WORDS } from '../ui/words';
 
 type Draft = Omit<Schemas['NewComparison'], 'id'>;
 
-// Where to start, as is usual practice for a small pull block; everything can be changed.
-const USUAL: Pick<Draft, 'constants' | 'limits' | 'durations' | 'runsPerSetup' | 'hotPerSetup'> = {
-    constants: {
-        piece: { name: 'Pull block', alongPullMm: 20, acrossPullMm: 6, pullHeightMm: 8 },
-        gcodeName: 'pull-block.gcode',
-        nozzleMm: 0.4,
-        nozzleFirstC: 215,
-        lineWidthMm: 0.45,
-        firstLayerGap: 'folded note paper, very light drag',
-        firstLayerSpeedMmS: 20,
-        fan: 'off',
-        holdDown: 'magnets',
-        brim: 'none',
-    },
-    limits: { hotPullAtLeastN: 20, coldPullAtMostN: 12, effortAtMost: 2, failuresAllowed: 0 },
-    durations: { prepareMinutes: 4, heatAndSoakMinutes: 8, printMinutes: 25, coolMinutes: 20, inspectAndCleanMinutes: 5, plateChangeMinutes: 6 },
-    runsPerSetup: 12,
-    hotPerSetup: 6,
-};
+type Start = Pick<Draft, 'constants' | 'limits' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
+
+/** Where to start: what the server says is usual, and the words of this bench. */
+function begin(usual: Schemas['Usual']['plan']): Start {
+    return {
+        constants: {
+            piece: usual.piece,
+            gcodeName: 'pull-block.gcode',
+            nozzleMm: usual.nozzleMm,
+            nozzleFirstC: usual.nozzleFirstC,
+            lineWidthMm: 0.45,
+            gapMm: usual.gapMm,
+            feeler: 'folded note paper, very light drag',
+            firstLayerSpeedMmS: 20,
+            fan: 'off',
+            holdDown: 'magnets',
+            brim: 'none',
+        },
+        limits: usual.limits,
+        durations: usual.durations,
+        runsPerSetup: usual.runsPerSetup,
+        hotPerSetup: usual.hotPerSetup,
+    };
+}
 
 const route = getRouteApi('/test/$id/plan');
 
@@ -40,6 +45,7 @@ export function NewPlan() {
     const { bench } = useSession();
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
+    const { data: usual } = useSuspenseQuery(usualQuery);
     const navigate = useNavigate();
     const [id] = useState(newId);
     const [start] = useState((): Draft => {
@@ -48,9 +54,10 @@ export function NewPlan() {
         const lotId = picked?.lotId ?? lots.find((lot) => lot.materialId === picked?.materialId && !lot.retired)?.id ?? bench.lotId ?? '';
         const lot = lots.find((each) => each.id === lotId);
         const nozzle = catalogue.materials.find((m) => m.id === (material?.id ?? lot?.materialId))?.nozzle_c?.[1];
+        const first = begin(usual.plan);
         return {
-            ...USUAL,
-            constants: { ...USUAL.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}) },
+            ...first,
+            constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}) },
             title: material ? `${material.name}: which of ${picked?.setups.length ?? 0} setups?` : '',
             lotId,
             printerId: picked?.printerId ?? bench.printerId ?? '',
@@ -164,7 +171,9 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                         <QuantityField label="Base across the pull" kind="length" value={draft.constants.piece.acrossPullMm} onValue={(n) => piece({ acrossPullMm: n ?? 0 })} error={fault?.of('constants.piece.acrossPullMm')} />
                         <QuantityField label="Height of the pull" kind="length" value={draft.constants.piece.pullHeightMm} onValue={(n) => piece({ pullHeightMm: n ?? 0 })} />
                         <TextField label="G-code file" value={draft.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} error={fault?.of('constants.gcodeName')} />
-                        <TextField label="First-layer gap" value={draft.constants.firstLayerGap} onValue={(firstLayerGap) => constants({ firstLayerGap })} error={fault?.of('constants.firstLayerGap')} />
+                        <TextField label="Gap set with" value={draft.constants.feeler} onValue={(feeler) => constants({ feeler })} error={fault?.of('constants.feeler')} />
+                        <QuantityField label="First-layer gap" kind="length" value={draft.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint="Empty: not measured." error={fault?.of('constants.gapMm')} />
+                        <QuantityField label="First-layer gap" kind="length" value={draft.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint="Empty: not measured." />
                         <QuantityField label="Nozzle, first layer" kind="temperature" value={draft.constants.nozzleFirstC} onValue={(n) => constants({ nozzleFirstC: n ?? 0 })} error={fault?.of('constants.nozzleFirstC')} />
                         <QuantityField label="Nozzle" kind="length" value={draft.constants.nozzleMm} onValue={(n) => constants({ nozzleMm: n ?? 0 })} />
                         <QuantityField label="Line width" kind="length" value={draft.constants.lineWidthMm} onValue={(n) => constants({ lineWidthMm: n ?? 0 })} />

@@ -32,6 +32,12 @@ export function useQuantity(kind: Kind): Quantity {
     return { symbol: unit.symbol, bare, text: (stored, digits) => `${bare(stored, digits)}\u00a0${unit.symbol}`, show: unit.show, store: unit.store };
 }
 
+/** A first-layer gap: what it is set with, and how wide that is where it is known. */
+export function useGap(): (setting: { gapMm: number | null; feeler: string }) => string {
+    const length = useQuantity('length');
+    return ({ gapMm, feeler }) => (gapMm === null ? feeler : `${length.text(gapMm)}, ${feeler}`);
+}
+
 export function percent(share: number): string {
     return `${Math.round(share * 100)}\u00a0%`;
 }

@@ -36,7 +36,7 @@ export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft
 
 export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = { unsigned: 'not signed', validated: 'validated', trial: 'on trial', withdrawn: 'withdrawn' };
 
-export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'new nozzle', hot_end: 'new hot end', levelling: 'levelled again', crash: 'crash', magnet: 'magnets' };
+export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'new nozzle', hot_end: 'new hot end', levelling: 'levelled again', levelled_for_plate: 'levelled by hand for one plate', hold_down: 'plates held down otherwise', magnet: 'magnets', crash: 'crash', machine_fault: 'machine at fault' };
 
 export const GRADE_WORDS: Record<Schemas['Grade'], string> = { strong: 'strong', fair: 'fair', poor: 'poor', never: 'never' };
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Keep;
+namespace Sitzplatz\Evidence;
 
 use Sitzplatz\Test\Reading;
 
@@ -17,9 +17,14 @@ final readonly class EvidenceRun
         public string $lotId,
         public string $plateId,
         public float $roomC,
-        public float $jobMinutes,
+        /** As measured; null: nobody measured it. */
+        public ?float $printMinutes,
         public int $partCount,
         public bool $enclosed,
+        /** Declared void by whoever made it, with the outcome known. */
+        public bool $voidAlone = false,
+        /** Unix seconds. */
+        public float $endedAt = 0.0,
     ) {
     }
 }

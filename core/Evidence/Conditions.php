@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Evidence;
+
+/** Under which conditions a setup is used or was tried; what evidence is matched on. Temperatures in °C, lengths in mm. */
+final readonly class Conditions
+{
+    /** Nobody sets or measures any finer. */
+    private const SAME_C = 0.05;
+    private const SAME_MM = 0.0005;
+
+    public function __construct(
+        public string $materialId,
+        public string $lotId,
+        public string $printerId,
+        /** The very sheet on the very side. */
+        public string $fittingId,
+        public string $surfaceId,
+        /** Null: bare. */
+        public ?string $agentKindId,
+        /** Null: unheated. */
+        public ?float $bedFirstC,
+        /** After the first layer; null: unheated. */
+        public ?float $bedOtherC,
+        public float $nozzleMm,
+        public ?float $nozzleFirstC,
+        /** Of the first layer; null: not known. */
+        public ?float $gapMm,
+        /** What the gap is set with. */
+        public string $feeler,
+    ) {
+    }
+
+    /**
+     * Whether runs under these conditions speak for a setup under those. Lot and sheet may differ where "any" is claimed;
+     * the rest has to be the same, the bed after the first layer, nozzle and gap among it.
+     */
+    public function speakFor(self $wanted, bool $anyLot, bool $anyPlate): bool
+    {
+        return $this->materialId === $wanted->materialId
+            && $this->printerId === $wanted->printerId
+            && ($anyLot || $this->lotId === $wanted->lotId)
+            && ($anyPlate ? $this->surfaceId === $wanted->surfaceId : $this->fittingId === $wanted->fittingId)
+            && $this->agentKindId === $wanted->agentKindId
+            && self::same($this->bedFirstC, $wanted->bedFirstC, self::SAME_C)
+            && self::same($this->bedOtherC, $wanted->bedOtherC, self::SAME_C)
+            && self::same($this->nozzleMm, $wanted->nozzleMm, self::SAME_MM)
+            && self::same($this->nozzleFirstC, $wanted->nozzleFirstC, self::SAME_C)
+            && self::same($this->gapMm, $wanted->gapMm, self::SAME_MM)
+            && $this->feeler === $wanted->feeler;
+    }
+
+    private static function same(?float $a, ?float $b, float $within): bool
+    {
+        return null === $a || null === $b ? $a === $b : abs($a - $b) <= $within;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+/** Where a plan starts: a small pull block, as is common practice (trade notes, sections 6 and 7); everything can be changed. */
+final class UsualPlan
+{
+    /** Enough for the 80/90 acceptance plan, half of it hot. */
+    public const RUNS_PER_SETUP = 12;
+    public const HOT_PER_SETUP = 6;
+    public const NOZZLE_MM = 0.4;
+    public const NOZZLE_FIRST_C = 215.0;
+    /** Folded note paper. */
+    public const GAP_MM = 0.1;
+    /** On the usual block this is 0.17 MPa: what a part of a few grams needs with room to spare. */
+    public const HOT_PULL_AT_LEAST_N = 20.0;
+    /** A hand still pulls this without a tool. */
+    public const COLD_PULL_AT_MOST_N = 12.0;
+
+    /** 6 × 20 mm, small on purpose so that it can be broken off. */
+    public static function piece(): TestPiece
+    {
+        return new TestPiece('Pull block', 20, 6, 8);
+    }
+
+    public static function durations(): RunDurations
+    {
+        return new RunDurations(4, 8, 25, 20, 5, 6);
+    }
+
+    public static function effortAtMost(): Effort
+    {
+        return Effort::Flex;
+    }
+}

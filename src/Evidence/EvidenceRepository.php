@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Evidence;
+
+use App\Shelf\Printer;
+use App\Test\RunRepository;
+use App\Test\Setup;
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Evidence\Change;
+use Sitzplatz\Evidence\Conditions;
+use Sitzplatz\Evidence\EvidenceRun;
+use Symfony\Component\Uid\Uuid;
+
+/** Fetches what may speak for a setup; whether it does, the core says. */
+final readonly class EvidenceRepository
+{
+    public function __construct(private EntityManagerInterface $entities, private Connection $database, private RunRepository $runs)
+    {
+    }
+
+    /** @return list<EvidenceRun> runs that speak for a setup, void ones among them, oldest first */
+    public function runs(Setup $setup, bool $anyLot, bool $anyPlate): array
+    {
+        $wanted = self::conditions($setup);
+        $speak = [];
+        foreach ($this->alike($setup) as $id => $conditions) {
+            if ($conditions->speakFor($wanted, $anyLot, $anyPlate)) {
+                $speak[] = $id;
+            }
+        }
+        if ([] === $speak) {
+            return [];
+        }
+        $where = "r.status IN ('done', 'void') AND r.setup_id IN (".implode(', ', array_fill(0, \count($speak), '?')).')';
+        $readings = [];
+        foreach ($this->runs->standingRows($where, $speak) as $row) {
+            $readings[$row['run']][] = $row['reading'];
+        }
+        $found = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, pr.has_enclosure, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
+             FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN printer pr ON pr.id = c.printer_id
+             JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
+             WHERE $where ORDER BY r.finished_at, r.id",
+            $speak,
+        ) as $row) {
+            $id = Uuid::fromBinary((string) $row['id'])->toRfc4122();
+            $found[] = new EvidenceRun(
+                $id,
+                'void' === $row['status'],
+                $readings[$id] ?? [],
+                bin2hex((string) $row['lot_id']),
+                Uuid::fromBinary((string) $row['plate_id'])->toRfc4122(),
+                (float) $row['room_c'],
+                null === $row['print_minutes'] ? null : (float) $row['print_minutes'],
+                (int) $row['parts'],
+                (bool) $row['has_enclosure'],
+                (bool) $row['voided_alone'],
+                self::seconds(new \DateTimeImmutable((string) $row['finished_at'], new \DateTimeZone('UTC'))),
+            );
+        }
+
+        return $found;
+    }
+
+    /** @return list<Change> to a printer, newest first */
+    public function changes(Printer $printer): array
+    {
+        return array_map(
+            static fn (ChangeEvent $event): Change => $event->change(),
+            $this->entities->getRepository(ChangeEvent::class)->findBy(['printer' => $printer], ['createdAt' => 'DESC']),
+        );
+    }
+
+    public static function conditions(Setup $setup): Conditions
+    {
+        $comparison = $setup->comparison;
+
+        return new Conditions(
+            $comparison->materialId,
+            $comparison->lot->id->toRfc4122(),
+            $comparison->printer->id->toRfc4122(),
+            $setup->fitting->id->toRfc4122(),
+            $setup->fitting->surfaceId,
+            $setup->agent?->kindId,
+            $setup->bedFirstC,
+            $setup->bedOtherC,
+            $comparison->nozzleMm,
+            $comparison->nozzleFirstC,
+            $comparison->gapMm,
+            $comparison->feeler,
+        );
+    }
+
+    public static function seconds(\DateTimeImmutable $at): float
+    {
+        return (float) $at->format('U.u');
+    }
+
+    /** @return array<string, Conditions> by the binary id of the setup, with the same material on the same printer */
+    private function alike(Setup $setup): array
+    {
+        $comparison = $setup->comparison;
+        $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
+        $found = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT s.id, c.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, c.nozzle_first_c, c.gap_mm, c.feeler
+             FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
+             WHERE c.material_id = ? AND c.printer_id = ?',
+            [$comparison->materialId, $comparison->printer->id->toBinary()],
+        ) as $row) {
+            $found[(string) $row['id']] = new Conditions(
+                $comparison->materialId,
+                Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
+                $comparison->printer->id->toRfc4122(),
+                Uuid::fromBinary((string) $row['fitting_id'])->toRfc4122(),
+                (string) $row['surface_id'],
+                null === $row['kind_id'] ? null : (string) $row['kind_id'],
+                $number($row['bed_first_c']),
+                $number($row['bed_other_c']),
+                (float) $row['nozzle_mm'],
+                $number($row['nozzle_first_c']),
+                $number($row['gap_mm']),
+                (string) $row['feeler'],
+            );
+        }
+
+        return $found;
+    }
+}

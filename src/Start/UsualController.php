@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Start;
+
+use App\Platform\Http\Answer;
+use Sitzplatz\Choose\FootholdAdvice;
+use Sitzplatz\Choose\Target;
+use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Keep\ScopeClaim;
+use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\UsualPlan;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What is usual, so that forms begin with it; the rules themselves stay where they are. */
+final class UsualController
+{
+    #[Route('/api/usual', name: 'getUsual', methods: ['GET'])]
+    public function usual(): Answer
+    {
+        $piece = UsualPlan::piece();
+        $durations = UsualPlan::durations();
+
+        return new Answer([
+            'plan' => [
+                'piece' => ['name' => $piece->name, 'alongPullMm' => $piece->alongPullMm, 'acrossPullMm' => $piece->acrossPullMm, 'pullHeightMm' => $piece->pullHeightMm],
+                'nozzleMm' => UsualPlan::NOZZLE_MM,
+                'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
+                'gapMm' => UsualPlan::GAP_MM,
+                'limits' => ['hotPullAtLeastN' => UsualPlan::HOT_PULL_AT_LEAST_N, 'coldPullAtMostN' => UsualPlan::COLD_PULL_AT_MOST_N, 'effortAtMost' => UsualPlan::effortAtMost()->value, 'failuresAllowed' => 0],
+                'durations' => [
+                    'prepareMinutes' => $durations->prepareMinutes,
+                    'heatAndSoakMinutes' => $durations->heatAndSoakMinutes,
+                    'printMinutes' => $durations->printMinutes,
+                    'coolMinutes' => $durations->coolMinutes,
+                    'inspectAndCleanMinutes' => $durations->inspectAndCleanMinutes,
+                    'plateChangeMinutes' => $durations->plateChangeMinutes,
+                ],
+                'runsPerSetup' => UsualPlan::RUNS_PER_SETUP,
+                'hotPerSetup' => UsualPlan::HOT_PER_SETUP,
+                'mostRunsAdded' => ComparisonLife::MOST_RUNS_ADDED,
+            ],
+            'acceptance' => array_map(static fn (AcceptancePlan $plan): array => [
+                'reliability' => $plan->reliability,
+                'confidence' => $plan->confidence,
+                'runsWithoutFailure' => $plan->runsNeeded,
+                'runsWithOneFailure' => (new AcceptancePlan($plan->reliability, $plan->confidence, 1))->runsNeeded,
+            ], AcceptancePlan::usual()),
+            'anyNeeds' => ScopeClaim::ANY_NEEDS,
+            'foothold' => ['brimMm' => FootholdAdvice::BRIM_MM, 'earRadiusMm' => FootholdAdvice::EAR_RADIUS_MM],
+            'coldRoomC' => Target::COLD_ROOM_C,
+        ]);
+    }
+}

@@ -59,9 +59,12 @@ else
     chmod 600 "$VAR/app.env"
 fi
 
-become www-data php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
-PIDS+=($!)
-remember $!
+# What a simulated gauge says proves nothing: outside of the demo there is none.
+if [ "$DEMO" = 1 ]; then
+    become www-data php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
+    PIDS+=($!)
+    remember $!
+fi
 become www-data php "$APP/bin/console" sitzplatz:gauge:read 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
 PIDS+=($!)
 remember $!

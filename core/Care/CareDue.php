@@ -4,31 +4,30 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Care;
 
+use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Wear\SideHistory;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
-/** What a plate side is due for, by the prints since it was last done (common practice: every 5 to 10 prints). */
+/** What a plate side is due for. */
 final readonly class CareDue
 {
-    public const PRINTS_PER_WASH = 10;
-    public const PRINTS_PER_COAT = 8;
-
-    public function __construct(
-        public int $printsSinceWash,
-        /** Null: the side is bare. */
-        public ?int $printsSinceCoat,
-    ) {
+    /** @param Agent|null $coat the agent of the coat that is on it; null: bare, or an agent that nobody knows */
+    public function __construct(private SideHistory $side, private ?Agent $coat)
+    {
     }
 
     /** @return list<Sentence> */
     public function sentences(): array
     {
         $due = [];
-        if ($this->printsSinceWash >= self::PRINTS_PER_WASH) {
-            $due[] = Sentence::of('care.wash', prints: Quantity::count($this->printsSinceWash));
+        if (Wear::washIsDue($this->side->printsSinceWash)) {
+            $due[] = Sentence::of('care.wash', prints: Quantity::count($this->side->printsSinceWash));
         }
-        if (null !== $this->printsSinceCoat && $this->printsSinceCoat >= self::PRINTS_PER_COAT) {
-            $due[] = Sentence::of('care.coat', prints: Quantity::count($this->printsSinceCoat));
+        $onCoat = $this->side->printsOnCoat;
+        if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat)) {
+            $due[] = Sentence::of('care.coat', prints: Quantity::count($onCoat), lasts: Quantity::count($this->coat->coatPrints));
         }
 
         return $due;

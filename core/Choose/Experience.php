@@ -18,6 +18,9 @@ final readonly class Experience
     {
         $index = [];
         foreach ($runs as $run) {
+            if (0 === $run->runs && 0 === $run->released) {
+                continue;
+            }
             $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
         }
         $this->bySurfaceAndAgent = $index;

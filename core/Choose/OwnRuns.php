@@ -31,7 +31,7 @@ final readonly class OwnRuns
     public static function counted(string $sideId, string $surfaceId, ?string $agentId, string $lotId, ?float $bedC, array $counts, ?float $longestMinutes, int $mostParts): self
     {
         $runs = $held = $released = $clean = 0;
-        foreach ($counts as $count) {
+        foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
             $runs += null === $count->held ? 0 : $count->times;
             $held += true === $count->held ? $count->times : 0;
             $released += null === $count->clean() ? 0 : $count->times;

@@ -16,6 +16,8 @@ final readonly class RunCount
         /** Null: not noted. */
         public ?Effort $effort,
         public bool $damaged,
+        /** Whether the sheet that they were made on still lies there; else they say nothing of the side as it is. */
+        public bool $onPresentSheet = true,
     ) {
     }
 

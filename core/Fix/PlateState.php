@@ -4,22 +4,21 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Fix;
 
-use Sitzplatz\Care\CareDue;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** What the plate's own history says before anybody looks. */
 final readonly class PlateState
 {
-    /** Past this many prints a surface may be worn (common practice varies widely). */
-    private const PRINTS_PER_SURFACE = 400;
-
     public function __construct(
         /** Null: no plate is named. */
         public ?int $printsSinceWash,
         public ?int $printsSinceFitting,
         /** A nozzle, levelling or crash event since the plate last held. */
         public bool $changedSinceHeld,
+        /** Past what its kind usually lasts. */
+        public bool $mayBeWorn = false,
     ) {
     }
 
@@ -27,9 +26,9 @@ final readonly class PlateState
     public function weight(string $checkId): float
     {
         return match ($checkId) {
-            'wash' => null !== $this->printsSinceWash ? ($this->printsSinceWash > CareDue::PRINTS_PER_WASH ? 2.0 : (0 === $this->printsSinceWash ? 0.3 : 1.0)) : 1.0,
+            'wash' => null !== $this->printsSinceWash ? (Wear::washIsDue($this->printsSinceWash) ? 2.0 : (0 === $this->printsSinceWash ? 0.3 : 1.0)) : 1.0,
             'gap', 'level' => $this->changedSinceHeld ? 2.5 : 1.0,
-            'worn' => null !== $this->printsSinceFitting && $this->printsSinceFitting > self::PRINTS_PER_SURFACE ? 3.0 : 1.0,
+            'worn' => $this->mayBeWorn ? 3.0 : 1.0,
             default => 1.0,
         };
     }
@@ -41,7 +40,7 @@ final readonly class PlateState
         if (null !== $this->printsSinceWash) {
             $sentences[] = 0 === $this->printsSinceWash
                 ? Sentence::of('fix.washed')
-                : Sentence::of('fix.since_wash', prints: Quantity::count($this->printsSinceWash), usual: Quantity::count(CareDue::PRINTS_PER_WASH));
+                : Sentence::of('fix.since_wash', prints: Quantity::count($this->printsSinceWash), usual: Quantity::count(Wear::PRINTS_PER_WASH));
         }
         if (null !== $this->printsSinceFitting) {
             $sentences[] = Sentence::of('fix.since_fitting', prints: Quantity::count($this->printsSinceFitting));

@@ -19,10 +19,10 @@ final class UsualPlan
     /** A hand still pulls this without a tool. */
     public const COLD_PULL_AT_MOST_N = 12.0;
 
-    /** 6 × 20 mm, small on purpose so that it can be broken off. */
+    /** Its name is left to whoever says it. 6 × 20 mm, small on purpose so that it can be broken off. */
     public static function piece(): TestPiece
     {
-        return new TestPiece('Pull block', 20, 6, 8);
+        return new TestPiece('', 20, 6, 8);
     }
 
     public static function durations(): RunDurations

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Account\CurrentUser;
+use App\Catalogue\CatalogueLoader;
+use App\Catalogue\ShopCatalogue;
+use App\Catalogue\StoredFact;
 use App\Platform\Audit;
-use App\Platform\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;

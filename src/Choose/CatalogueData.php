@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Catalogue\ShopCatalogue;
+use App\Catalogue\StoredFact;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\School;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Catalogue\ShopCatalogue;
 use App\Keep\ProfileMatch;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Problem;
@@ -14,6 +15,7 @@ use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Shelf\SurfaceMeasurementRepository;
+use App\Test\StripData;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Catalogue\Catalogue;

@@ -55,27 +55,28 @@ final readonly class OwnRunsRepository
     {
         $rows = $this->database->iterateAssociative(
             "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
-                    COUNT(*) AS times, MAX(JSON_VALUE(c.durations, '$.printMinutes')) AS longest
+                    COUNT(*) AS times, MAX(r.print_minutes) AS longest, ps.fitting_id = f.id AS lies_there
              FROM comparison c
              JOIN setup s ON s.comparison_id = c.id
              JOIN fitting f ON f.id = s.fitting_id
-             JOIN plate_side ps ON ps.id = s.side_id AND ps.fitting_id = f.id
+             JOIN plate_side ps ON ps.id = s.side_id
              LEFT JOIN agent_stock a ON a.id = s.agent_id
              JOIN run r ON r.setup_id = s.id AND r.status = 'done'
              $where
-             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, damaged",
+             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, damaged, lies_there",
             $parameters,
         );
         $groups = [];
         foreach ($rows as $row) {
-            $key = $row['material_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'];
+            $key = $row['material_id'].'/'.$row['surface_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'];
             $groups[$key]['row'] ??= $row;
-            $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, (float) $row['longest']);
+            $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, $row['lies_there'] ? (float) $row['longest'] : 0.0);
             $groups[$key]['counts'][] = new RunCount(
                 (int) $row['times'],
                 null === $row['held'] ? null : (bool) $row['held'],
                 null === $row['effort'] ? null : Effort::from((int) $row['effort']),
                 (bool) $row['damaged'],
+                (bool) $row['lies_there'],
             );
         }
 

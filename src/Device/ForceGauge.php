@@ -15,9 +15,11 @@ interface ForceGauge
     /**
      * The samples of one pull, as they come; ends when the gauge says that the pull is over.
      *
+     * @param Bench|null $bench what a stand-in has to play; null: a real gauge, which is not asked
+     *
      * @return iterable<PullSample>
      *
      * @throws GaugeUnreachable if it falls silent
      */
-    public function pull(Bench $bench): iterable;
+    public function pull(?Bench $bench): iterable;
 }

@@ -20,7 +20,7 @@ final class GaugeStandInCommand extends Command implements SignalableCommandInte
 {
     private bool $stopping = false;
 
-    public function __construct(private readonly string $projectDir, private readonly int $gaugePort)
+    public function __construct(private readonly string $projectDir, private readonly int $gaugePort, private readonly bool $demo)
     {
         parent::__construct();
     }
@@ -45,6 +45,11 @@ final class GaugeStandInCommand extends Command implements SignalableCommandInte
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        if (!$this->demo) {
+            $output->writeln('There is no simulated gauge outside of the demo.');
+
+            return self::FAILURE;
+        }
         /** @var array<string, array{hot: array{float, float}, cold: array{float, float}}> $truths */
         $truths = Yaml::parseFile($this->projectDir.'/demo/bench.yaml');
         $seed = $input->getOption('seed');

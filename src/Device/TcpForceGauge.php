@@ -43,16 +43,18 @@ final class TcpForceGauge implements ForceGauge
         return $this->rangeN;
     }
 
-    public function pull(Bench $bench): iterable
+    public function pull(?Bench $bench): iterable
     {
-        $this->say(\sprintf(
-            'BENCH material=%s surface=%s agent=%s pull=%s bed=%s',
-            $bench->materialId,
-            $bench->surfaceId,
-            $bench->agentId ?? '-',
-            $bench->pull,
-            $bench->bedC ?? '-',
-        ));
+        if (null !== $bench) {
+            $this->say(\sprintf(
+                'BENCH material=%s surface=%s agent=%s pull=%s bed=%s',
+                $bench->materialId,
+                $bench->surfaceId,
+                $bench->agentId ?? '-',
+                $bench->pull,
+                $bench->bedC ?? '-',
+            ));
+        }
         $this->say('ZERO');
         $this->say('START');
         stream_set_timeout($this->stream, self::SILENCE_SECONDS);

@@ -5,16 +5,18 @@ declare(strict_types=1);
 namespace App\Fix;
 
 use App\Care\PlateHistory;
-use App\Platform\CatalogueLoader;
+use App\Catalogue\CatalogueLoader;
+use App\Evidence\EvidenceRepository;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\PlateSide;
-use Doctrine\DBAL\Connection;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Fix\Check;
 use Sitzplatz\Fix\Diagnosis;
 use Sitzplatz\Fix\PlateState;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\CatalogueText;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -27,7 +29,8 @@ final readonly class FixController
         private StoredEdit $edit,
         private CatalogueLoader $loader,
         private PlateHistory $history,
-        private Connection $database,
+        private EvidenceRepository $evidence,
+        private Catalogue $catalogue,
     ) {
     }
 
@@ -59,13 +62,13 @@ final readonly class FixController
         $counts = $this->history->all()[$sideId];
         $printer = $side->plate->printer;
         $changed = false;
-        if (null !== $printer && null !== $counts['lastHeld']) {
-            $changed = false !== $this->database->fetchOne(
-                'SELECT 1 FROM change_event WHERE printer_id = ? AND created_at > ? LIMIT 1',
-                [$printer->id->toBinary(), (new \DateTimeImmutable($counts['lastHeld']))->format('Y-m-d H:i:s')],
-            );
+        if (null !== $printer && null !== $counts->lastHeldAt) {
+            $held = EvidenceRepository::seconds(new \DateTimeImmutable($counts->lastHeldAt));
+            foreach ($this->evidence->changes($printer) as $change) {
+                $changed = $changed || $change->questions($side->plate->id->toRfc4122(), $held);
+            }
         }
 
-        return new PlateState($counts['wash'], $counts['fitting'], $changed);
+        return new PlateState($counts->printsSinceWash, $counts->printsSinceFitting, $changed, Wear::surfaceMayBeWorn($counts->printsSinceFitting, $this->catalogue->surface($side->current()->surfaceId)));
     }
 }

@@ -4,21 +4,40 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
+use App\Account\CurrentUser;
+use App\Platform\Audit;
+use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
+use App\Platform\Now;
 use App\Test\Comparison;
+use App\Test\ComparisonBook;
+use App\Test\ComparisonView;
+use App\Test\RunCommands;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\Verdict;
+use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Words\OwnText;
 use Sitzplatz\Words\Phrase;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The verdicts of a comparison, reckoned from the readings that stand, beside the verdicts that were recorded. */
 final readonly class JudgementController
 {
-    public function __construct(private EntityManagerInterface $entities, private StoredEdit $edit, private Judging $judging)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private StoredEdit $edit,
+        private Judging $judging,
+        private ComparisonBook $book,
+        private ComparisonView $view,
+        private CurrentUser $current,
+        private Audit $audit,
+        private Now $now,
+    ) {
     }
 
     #[Route('/api/comparisons/{id}/judgement', name: 'getJudgement', methods: ['GET'])]
@@ -53,6 +72,22 @@ final readonly class JudgementController
                 'setups' => self::thenAndNow($record->judgement, $judgement),
             ],
         ]);
+    }
+
+    /** The verdict is reckoned from exactly the runs it names, while nobody can change one of them. */
+    #[Route('/api/comparisons/{id}/close', name: 'closeComparison', methods: ['POST'])]
+    public function close(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
+            RunCommands::asked(fn () => ComparisonLife::close($this->book->state($comparison)));
+            $this->entities->persist($this->judging->record($comparison, $this->current->author(), $this->now->time()));
+            $comparison->status = ComparisonStatus::Closed;
+            $comparison->closedAt = $this->now->time();
+            $this->audit->note('comparison closed', $comparison->id);
+        });
+
+        return new Answer($this->view->of($comparison));
     }
 
     /**

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Judge;
 
 use App\Account\Author;
-use App\Choose\ShopCatalogue;
-use App\Choose\StripData;
+use App\Catalogue\ShopCatalogue;
 use App\Platform\Words\Wording;
 use App\Test\Comparison;
 use App\Test\RunRepository;
 use App\Test\Setup;
+use App\Test\StripData;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
-use App\Choose\ShopCatalogue;
+use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
 use App\Platform\Words\Wording;
 use App\Test\Setup;

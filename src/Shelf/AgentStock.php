@@ -8,6 +8,7 @@ use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\AgentFacts;
+use Sitzplatz\Wear\Wear;
 
 /** An agent on the shelf: a stick, can or jar of a kind. */
 #[ORM\Entity]
@@ -54,7 +55,7 @@ class AgentStock extends VersionedRow implements ShelfItem
         return new AgentFacts(
             $this->kindId,
             $this->name,
-            null === $this->price || null === $this->coats ? null : $this->price / $this->coats / $catalogue->agent($this->kindId)->coatPrints,
+            Wear::ofAgentPerPrint($this->price, $this->coats, $catalogue->agent($this->kindId)),
         );
     }
 

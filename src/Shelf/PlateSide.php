@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\MeasuredSurface;
 use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Wear\Wear;
 use Symfony\Component\Uid\Uuid;
 
 /** One side of a plate. What lies on it now is its current fitting; the earlier ones stay as history. */
@@ -57,7 +58,7 @@ class PlateSide extends Row
             StoredLayers::read('back' === $this->face ? array_reverse($this->plate->layers) : $this->plate->layers, $catalogue, laidOn: true),
             $this->plate->marked,
             $this->plate->slicerType,
-            null === $this->plate->price ? null : $this->plate->price / $surface->lifePrints,
+            Wear::ofPlatePerPrint($this->plate->price, $surface),
             $measured,
         );
     }

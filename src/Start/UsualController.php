@@ -11,6 +11,7 @@ use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\UsualPlan;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** What is usual, so that forms begin with it; the rules themselves stay where they are. */
@@ -24,7 +25,7 @@ final class UsualController
 
         return new Answer([
             'plan' => [
-                'piece' => ['name' => $piece->name, 'alongPullMm' => $piece->alongPullMm, 'acrossPullMm' => $piece->acrossPullMm, 'pullHeightMm' => $piece->pullHeightMm],
+                'piece' => ['name' => Sentence::of('piece.pull_block'), 'alongPullMm' => $piece->alongPullMm, 'acrossPullMm' => $piece->acrossPullMm, 'pullHeightMm' => $piece->pullHeightMm],
                 'nozzleMm' => UsualPlan::NOZZLE_MM,
                 'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
                 'gapMm' => UsualPlan::GAP_MM,

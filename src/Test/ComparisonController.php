@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
-use App\Choose\ShopCatalogue;
-use App\Judge\Judging;
+use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -27,11 +26,7 @@ use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Life\RunStatus;
-use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PullKind;
-use Sitzplatz\Test\RunOrder;
-use Sitzplatz\Test\TimeEstimate;
-use Sitzplatz\Test\VariedFactors;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -45,9 +40,8 @@ final readonly class ComparisonController
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
-        private RunRepository $runs,
+        private ComparisonView $view,
         private ComparisonBook $book,
-        private Judging $judging,
         private ShopCatalogue $shop,
         private CurrentUser $current,
         private Audit $audit,
@@ -104,13 +98,13 @@ final readonly class ComparisonController
             return $comparison;
         });
 
-        return new Answer($this->detail($comparison), $new ? 201 : 200);
+        return new Answer($this->view->of($comparison), $new ? 201 : 200);
     }
 
     #[Route('/api/comparisons/{id}', name: 'getComparison', methods: ['GET'])]
     public function get(string $id): Answer
     {
-        return new Answer($this->detail($this->edit->find(Comparison::class, $id)));
+        return new Answer($this->view->of($this->edit->find(Comparison::class, $id)));
     }
 
     #[Route('/api/comparisons/{id}', name: 'updateComparison', methods: ['PUT'])]
@@ -125,7 +119,7 @@ final readonly class ComparisonController
             $this->audit->note('comparison replanned', $comparison->id, ['title' => $body['title']]);
         });
 
-        return new Answer($this->detail($comparison));
+        return new Answer($this->view->of($comparison));
     }
 
     #[Route('/api/comparisons/{id}/start', name: 'startComparison', methods: ['POST'])]
@@ -139,7 +133,7 @@ final readonly class ComparisonController
             $this->audit->note('comparison started', $comparison->id);
         });
 
-        return new Answer($this->detail($comparison));
+        return new Answer($this->view->of($comparison));
     }
 
     #[Route('/api/comparisons/{id}/runs', name: 'addRuns', methods: ['POST'])]
@@ -160,23 +154,7 @@ final readonly class ComparisonController
             return new AddedRuns($key, $this->now->time(), $comparison, $setup, $body['count'], $this->current->author()->id);
         });
 
-        return new Answer($this->detail($this->edit->find(Comparison::class, $id)));
-    }
-
-    /** The verdict is reckoned from exactly the runs it names, while nobody can change one of them. */
-    #[Route('/api/comparisons/{id}/close', name: 'closeComparison', methods: ['POST'])]
-    public function close(string $id, Request $request): Answer
-    {
-        $body = $this->contract->body($request);
-        $comparison = $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison): void {
-            RunCommands::asked(fn () => ComparisonLife::close($this->book->state($comparison)));
-            $this->entities->persist($this->judging->record($comparison, $this->current->author(), $this->now->time()));
-            $comparison->status = ComparisonStatus::Closed;
-            $comparison->closedAt = $this->now->time();
-            $this->audit->note('comparison closed', $comparison->id);
-        });
-
-        return new Answer($this->detail($comparison));
+        return new Answer($this->view->of($this->edit->find(Comparison::class, $id)));
     }
 
     /** @param array<string, mixed> $body */
@@ -210,64 +188,9 @@ final readonly class ComparisonController
             ));
         }
         try {
-            $this->order($comparison);
+            ComparisonView::order($comparison);
         } catch (BadPlan $e) {
             throw Problem::invalid('hotPerSetup', $e->sentence, previous: $e);
         }
-    }
-
-    private function order(Comparison $comparison): RunOrder
-    {
-        return RunOrder::draw(ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed);
-    }
-
-    /** Two plates of one kind are a factor of their own; plates of different kinds differ by their surface anyhow. */
-    private function plateFactor(Comparison $comparison, Setup $setup): ?string
-    {
-        $sides = [];
-        foreach ($comparison->setups as $each) {
-            $sides[$each->fitting->surfaceId][$each->side->id->toRfc4122()] = true;
-        }
-
-        return \count($sides[$setup->fitting->surfaceId] ?? []) > 1 ? $setup->side->label() : null;
-    }
-
-    /** @return array<string, mixed> */
-    private function detail(Comparison $comparison): array
-    {
-        $order = $this->order($comparison);
-        $estimate = TimeEstimate::of($order, $comparison->runDurations());
-        $varied = VariedFactors::between(array_values($comparison->setups->map(fn (Setup $setup): array => [
-            'surface' => $setup->fitting->surfaceId,
-            'plate' => $this->plateFactor($comparison, $setup),
-            'agent' => $setup->agent?->kindId,
-            'bed' => $setup->bedFirstC,
-            'bed_after' => $setup->bedOtherC,
-        ])->toArray()));
-        $piece = $comparison->piece();
-        $limit = $comparison->judgingLimits()->hotPullAtLeastN;
-
-        return [
-            ...$comparison->toArray(),
-            'plan' => [
-                'order' => ComparisonStatus::Draft === $comparison->status ? array_map(static fn (PlannedRun $run): array => [
-                    'position' => $run->position,
-                    'setupId' => $run->setupId,
-                    'visit' => $run->visit,
-                    'pull' => $run->pull->value,
-                    'plateChange' => $run->plateChange,
-                ], $order->runs) : [],
-                'plateChanges' => $order->plateChanges,
-                'totalMinutes' => $estimate->totalMinutes,
-                'secondVisitSentence' => $estimate->secondVisitSentence($order),
-            ],
-            'piece' => [
-                'contactAreaMm2' => $piece->contactAreaMm2(),
-                'hotLimitMpa' => $piece->shearStressMpa($limit),
-                'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
-            ],
-            'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
-            'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
-        ];
     }
 }

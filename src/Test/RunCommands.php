@@ -42,7 +42,6 @@ final readonly class RunCommands
      */
     public function carryOut(string $runId, ?array $body, Author $by, ReadingSource $source, \Closure $command): Run
     {
-        // Read before the transaction, which has to begin with its locks: else it would look at what was before them.
         $comparisonId = $this->edit->find(Run::class, $runId)->comparison->id->toRfc4122();
         try {
             return $this->transaction->run(function () use ($runId, $comparisonId, $body, $by, $source, $command): Run {

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
-use App\Choose\ShopCatalogue;
-use App\Choose\StripData;
+use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;

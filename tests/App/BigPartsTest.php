@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Bench\BigParts;
 use App\Choose\PartReading;
-use App\Platform\BigParts;
 use PHPUnit\Framework\TestCase;
 
 /** The files that the benchmark reads are what they say they are, so that its figures mean something. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
-use App\Platform\CatalogueLoader;
+use App\Catalogue\CatalogueLoader;
 use App\Platform\Contract\Contract;
 use App\Platform\Contract\Excerpt;
 use Opis\JsonSchema\Validator;

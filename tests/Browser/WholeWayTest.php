@@ -127,7 +127,7 @@ final class WholeWayTest extends BrowserTestCase
         'hot' === $done ? array_pop($hot) : array_pop($cold);
         $table = "setup,run,measure,value,unit,status\n";
         foreach ($hot as $i => $value) {
-            $table .= "A,h$i,held,1,,exact\nA,h$i,pull_hot,$value,N,exact\n";
+            $table .= "A,h$i,held,1,,exact\nA,h$i,pull_hot,$value,N,exact\nA,h$i,print_minutes,30,min,exact\n";
         }
         foreach ($cold as $i => $value) {
             $table .= "A,c$i,held,1,,exact\nA,c$i,pull_cold,$value,N,exact\nA,c$i,effort,1,,exact\nA,c$i,damage,0,,exact\n";

@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 /** core/ depends on nothing outside itself and PHP: no framework, no database, no clock, no files. */
 final class DependencyTest extends TestCase
 {
-    private const FOLDERS = ['Care', 'Catalogue', 'Choose', 'Fix', 'Heat', 'Judge', 'Keep', 'Shape', 'Statistics', 'Test', 'Units', 'Warp', 'Words', 'Evidence'];
+    private const FOLDERS = ['Care', 'Catalogue', 'Choose', 'Fix', 'Heat', 'Judge', 'Keep', 'Shape', 'Statistics', 'Test', 'Units', 'Warp', 'Words', 'Evidence', 'Wear'];
     private const NOT_PURE = ['fopen', 'file_get_contents', 'file_put_contents', 'readfile', 'unlink', 'scandir', 'time', 'microtime', 'hrtime', 'date', 'getenv', 'setlocale', 'header', 'mt_rand', 'rand', 'random_int', 'shuffle', 'curl_init', 'exec', 'sleep', 'usleep'];
 
     public function testCoreKnowsOnlyItselfAndPhp(): void
@@ -85,5 +85,37 @@ final class DependencyTest extends TestCase
         }
 
         return $files;
+    }
+
+    /** From left to right: a room uses only rooms to its left; those on one step do not use each other. */
+    private const CORE_ROOMS = [['Units', 'Statistics'], ['Words'], ['Catalogue'], ['Heat', 'Warp', 'Shape', 'Resin', 'Mixing', 'Wear'], ['Test'], ['Judge'], ['Evidence'], ['Keep', 'Care'], ['Choose', 'Fix']];
+    private const SRC_ROOMS = [['Platform'], ['Account'], ['Catalogue'], ['Shelf'], ['Device'], ['Test'], ['Judge'], ['Evidence'], ['Keep', 'Care'], ['Choose', 'Fix'], ['Start', 'Demo', 'Bench']];
+
+    public function testARoomUsesOnlyRoomsToItsLeft(): void
+    {
+        $root = \dirname(self::core());
+        foreach ([[self::core(), 'Sitzplatz', self::CORE_ROOMS], [$root.'/src', 'App', self::SRC_ROOMS]] as [$folder, $namespace, $steps]) {
+            $at = [];
+            foreach ($steps as $step => $rooms) {
+                $at += array_fill_keys($rooms, $step);
+            }
+            $wrong = [];
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+                self::assertInstanceOf(\SplFileInfo::class, $file);
+                $relative = substr($file->getPathname(), \strlen($folder) + 1);
+                if (!str_contains($relative, '/')) {
+                    continue;
+                }
+                $room = explode('/', $relative)[0];
+                self::assertArrayHasKey($room, $at, "$relative stands in a room that nobody knows.");
+                preg_match_all('/\b'.$namespace.'\\\\(\w+)\\\\/', (string) file_get_contents($file->getPathname()), $used);
+                foreach (array_unique($used[1]) as $other) {
+                    if (isset($at[$other]) && $other !== $room && $at[$other] >= $at[$room]) {
+                        $wrong[] = "$relative uses $other";
+                    }
+                }
+            }
+            self::assertSame([], $wrong);
+        }
     }
 }

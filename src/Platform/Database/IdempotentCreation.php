@@ -42,6 +42,14 @@ final readonly class IdempotentCreation
 
                 return $row;
             });
+        } catch (Problem $refused) {
+            // While this waited, the same send may have come through another way, and moved on what it rests on.
+            $known = 409 === $refused->status ? $this->known($class, $id, $digest) : null;
+            if (null === $known) {
+                throw $refused;
+            }
+
+            return [$known, false];
         } catch (UniqueConstraintViolationException $e) {
             // The same send may have arrived twice at once; else the clash is with something else.
             $known = $this->known($class, $id, $digest);

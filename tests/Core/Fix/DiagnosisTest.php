@@ -9,13 +9,18 @@ use Sitzplatz\Care\CareDue;
 use Sitzplatz\Fix\Check;
 use Sitzplatz\Fix\Diagnosis;
 use Sitzplatz\Fix\PlateState;
+use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;
+use Sitzplatz\Wear\SideHistory;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\CatalogueText;
 use Symfony\Component\Yaml\Yaml;
 
 /** The order of checks is common practice: wash first, then the gap, the costly things last (trade notes, section 15). */
 final class DiagnosisTest extends TestCase
 {
+    use ReadsTheCatalogue;
+
     public function testAPlateThatHeldLastWeekIsWashedFirst(): void
     {
         $order = self::order('used_to', new PlateState(null, null, false));
@@ -47,13 +52,32 @@ final class DiagnosisTest extends TestCase
         self::assertNotContains('wash', $order);
     }
 
-    public function testCareIsDueByPrints(): void
+    public function testCareIsDueByPrintsAndByWhatTheCatalogueSaysOfTheAgent(): void
     {
-        // Common practice: wash and recoat every 5 to 10 prints.
-        self::assertSame([], (new CareDue(9, null))->sentences());
-        self::assertSame(['care.wash prints=10'], Said::all((new CareDue(10, null))->sentences()));
-        self::assertCount(2, (new CareDue(12, 8))->sentences());
-        self::assertSame([], (new CareDue(0, 7))->sentences());
+        // Common practice: wash every 5 to 10 prints; how long a coat lasts is told for each agent in the trade notes, section 4.
+        $due = static fn (SideHistory $side, ?string $agent = null): array => Said::all((new CareDue($side, null === $agent ? null : self::catalogue()->agent($agent)))->sentences());
+        self::assertSame([], $due(new SideHistory(9, 9)));
+        self::assertSame(['care.wash prints=10'], $due(new SideHistory(10, 10)));
+        foreach (self::catalogue()->agents as $id => $agent) {
+            $coated = static fn (int $prints): SideHistory => new SideHistory(20, 1, $prints, '2026-11-01T00:00:00+00:00', '2026-11-02T00:00:00+00:00', (string) $id, 'ours');
+            self::assertSame([], $due($coated($agent->coatPrints - 1), (string) $id));
+            self::assertSame(["care.coat prints=$agent->coatPrints lasts=$agent->coatPrints"], $due($coated($agent->coatPrints), (string) $id));
+        }
+        $washedOff = new SideHistory(20, 1, 30, '2026-11-03T00:00:00+00:00', '2026-11-02T00:00:00+00:00', 'pva_stick', 'ours');
+        self::assertNull($washedOff->printsOnCoat, 'A coat that was washed off since is no coat.');
+        self::assertSame([], $due($washedOff, 'pva_stick'));
+    }
+
+    public function testWearAndCostComeFromTheCatalogueForEverybody(): void
+    {
+        $surface = self::catalogue()->surface('pei_textured');
+        self::assertFalse(Wear::surfaceMayBeWorn($surface->lifePrints, $surface));
+        self::assertTrue(Wear::surfaceMayBeWorn($surface->lifePrints + 1, $surface));
+        self::assertEqualsWithDelta(30 / $surface->lifePrints, Wear::ofPlatePerPrint(30.0, $surface), 1e-12);
+        self::assertNull(Wear::ofPlatePerPrint(null, $surface));
+        $stick = self::catalogue()->agent('pva_stick');
+        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::ofAgentPerPrint(4.0, 40, $stick), 1e-12);
+        self::assertNull(Wear::ofAgentPerPrint(4.0, null, $stick));
     }
 
     /** @return list<string> */

@@ -26,6 +26,7 @@ export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => call<Schemas['Settings']>('GET', '/settings') });
 export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: () => call<Schemas['Usual']>('GET', '/usual'), staleTime: Infinity });
+export const gaugesQuery = list<Schemas['Gauge']>('gauges');
 export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: () => call<Schemas['Pairing'][]>('GET', '/catalogue/pairs') });
 export const pairQuery = (materialId: string, surfaceId: string) =>
     queryOptions({

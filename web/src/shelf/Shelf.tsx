@@ -3,21 +3,22 @@ import { Tabs } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
+import { agentsQuery, catalogueQuery, gaugesQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
 import { day, useQuantity } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
-import { AgentForm, FittingForm, LotForm, PlateForm, PrinterForm } from './forms';
+import { AgentForm, FittingForm, GaugeForm, LotForm, PlateForm, PrinterForm } from './forms';
 
 type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
-type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
+type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
 
 const TABS = [
     { value: 'plate', label: 'Plates' },
     { value: 'printer', label: 'Printers' },
     { value: 'agent', label: 'Agents' },
     { value: 'lot', label: 'Lots' },
+    { value: 'gauge', label: 'Gauges' },
 ] as const;
 
 export function Shelf() {
@@ -28,7 +29,7 @@ export function Shelf() {
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find: find.trim().toLowerCase(), retired };
-    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot' };
+    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot', gauge: 'gauge' };
     return (
         <Sheet
             title="Shelf"
@@ -76,11 +77,15 @@ export function Shelf() {
                 <Tabs.Content value="lot">
                     <Lots {...list} />
                 </Tabs.Content>
+                <Tabs.Content value="gauge">
+                    <Gauges {...list} />
+                </Tabs.Content>
             </Tabs.Root>
             {editing?.kind === 'printer' ? <PrinterForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
+{editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
         </Sheet>
     );
@@ -222,6 +227,32 @@ function Agents(props: TabProps) {
                     action={may ? () => onEdit({ kind: 'agent', row: agent, from: null }) : null}
                     copy={may ? () => onEdit({ kind: 'agent', row: null, from: agent }) : null}
                     cells={[agent.name, catalogue.agents.find((a) => a.id === agent.kindId)?.name, agent.batch, agent.openedOn ? day(agent.openedOn) : '']}
+                />
+            ))}
+        </Ledger>
+    );
+}
+
+function Gauges(props: TabProps) {
+    const { onEdit, may } = props;
+    const { data: gauges } = useSuspenseQuery(gaugesQuery);
+    const force = useQuantity('force');
+    return (
+        <Ledger head={['Gauge', 'Reached at', 'Range', 'Smallest step', 'Last check']} none={gauges.length === 0 ? 'No gauges yet. Without one, readings are typed in.' : null}>
+            {kept(gauges, props, (g) => [g.name, g.address]).map((gauge) => (
+                <Row
+                    key={gauge.id}
+                    name={gauge.name}
+                    retired={gauge.retired === true}
+                    action={may ? () => onEdit({ kind: 'gauge', row: gauge, from: null }) : null}
+                    copy={null}
+                    cells={[
+                        gauge.simulated ? `${gauge.name} (simulated: proves nothing outside the demo)` : gauge.name,
+                        gauge.address,
+                        force.text(gauge.rangeN),
+                        force.text(gauge.resolutionN, 3),
+                        gauge.checkedOn ? `${day(gauge.checkedOn)}${typeof gauge.checkedWithN === 'number' && typeof gauge.checkShowedN === 'number' ? `: ${force.text(gauge.checkShowedN)} for ${force.text(gauge.checkedWithN)}` : ''}` : 'never',
+                    ]}
                 />
             ))}
         </Ledger>

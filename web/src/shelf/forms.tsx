@@ -331,3 +331,25 @@ export function LotForm({ row, from, onDone }: FormProps<Schemas['Lot']>) {
         </FormDialog>
     );
 }
+
+export function GaugeForm({ row, from, onDone }: FormProps<Schemas['Gauge']>) {
+    const base = row ?? from;
+    const [draft, setDraft] = useState({ name: base?.name ?? '', address: base?.address ?? '', rangeN: base?.rangeN ?? 200, resolutionN: base?.resolutionN ?? 0.1, checkedOn: row?.checkedOn ?? null, checkedWithN: row?.checkedWithN ?? null, checkShowedN: row?.checkShowedN ?? null, retired: row?.retired ?? false });
+    const saving = useSave<typeof draft>('/gauges', row, ['gauges'], onDone);
+    const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
+    const { fault } = saving;
+    return (
+        <FormDialog title={row ? `Change ${row.name}` : 'New gauge'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+            <TextField label="Name in the shop" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
+            {row?.simulated ? <p>This gauge is simulated. What it says proves nothing outside the demo.</p> : <TextField label="Address, host and port" value={draft.address} onValue={(address) => set({ address })} error={fault?.of('address')} placeholder="gauge.local:4001" required />}
+            <div className="grid gap-4 sm:grid-cols-2">
+                <QuantityField label="Range" kind="force" value={draft.rangeN} onValue={(rangeN) => rangeN !== null && set({ rangeN })} error={fault?.of('rangeN')} />
+                <QuantityField label="Smallest step it shows" kind="force" value={draft.resolutionN} onValue={(resolutionN) => resolutionN !== null && set({ resolutionN })} error={fault?.of('resolutionN')} />
+                <TextField label="Checked on" type="date" value={draft.checkedOn ?? ''} onValue={(date) => set({ checkedOn: date || null })} error={fault?.of('checkedOn')} />
+                <QuantityField label="With a known weight of" kind="force" value={draft.checkedWithN} onValue={(checkedWithN) => set({ checkedWithN })} error={fault?.of('checkedWithN')} />
+                <QuantityField label="It showed" kind="force" value={draft.checkShowedN} onValue={(checkShowedN) => set({ checkShowedN })} error={fault?.of('checkShowedN')} />
+            </div>
+            {row ? <CheckField label="Retired" checked={draft.retired} onValue={(retired) => set({ retired })} /> : null}
+        </FormDialog>
+    );
+}

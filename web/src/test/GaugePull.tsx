@@ -1,11 +1,12 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState } from 'react';
 
 import { call, newId, type Schemas } from '../api/client';
-import { useChange } from '../api/queries';
+import { gaugesQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
+import { ChoiceRow } from '../ui/ChoiceRow';
 import { Fault, Notice } from '../ui/Notice';
 import { useQuantity } from '../ui/quantity';
 
@@ -15,8 +16,12 @@ const POLL_MS = 250;
 export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
     const queries = useQueryClient();
     const force = useQuantity('force');
+    const { data: shelf } = useSuspenseQuery(gaugesQuery);
+    const gauges = shelf.filter((gauge) => !gauge.retired);
+    const [gaugeId, setGaugeId] = useState(gauges[0]?.id ?? null);
+    const gauge = gauges.find((each) => each.id === gaugeId);
     const [captureId, setCaptureId] = useState<string | null>(null);
-    const begin = useChange((id: string) => call<Schemas['Capture']>('POST', `/runs/${runId}/captures`, { id }), [], (capture) => setCaptureId(capture.id));
+    const begin = useChange((id: string) => call<Schemas['Capture']>('POST', `/runs/${runId}/captures`, { id, gaugeId }), [], (capture) => setCaptureId(capture.id));
     const { data: capture } = useQuery({
         queryKey: ['captures', captureId],
         queryFn: () => call<Schemas['Capture']>('GET', `/captures/${captureId ?? ''}`),
@@ -34,12 +39,17 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
             queries.removeQueries({ queryKey: ['captures'] });
         },
     );
+    if (gauge === undefined) {
+        return <p className="text-soft">No gauge is on the shelf: type the reading in.</p>;
+    }
     if (captureId === null || !capture) {
         return (
             <div className="flex flex-col gap-3">
+                {gauges.length > 1 ? <ChoiceRow label="Gauge" value={gauge.id} onValue={setGaugeId} options={gauges.map((each) => ({ value: each.id, label: each.name }))} /> : null}
                 <Button tone={again ? 'plain' : 'main'} big className="self-start" onClick={() => begin.mutate(newId())} disabled={begin.isPending || captureId !== null}>
                     {again ? 'Pull again with the gauge' : 'Pull with the gauge'}
                 </Button>
+                {gauge.simulated ? <p className="text-sm text-soft">{gauge.name} is simulated: what it says proves nothing outside the demo.</p> : null}
                 <Fault error={begin.error} />
             </div>
         );

@@ -194,7 +194,7 @@ function PullEntry({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
             {reading ? (
                 <p className="text-2xl font-[650]">
                     {reading.atLeast ? 'at least ' : ''}
-                    {force.text(reading.value)} <span className="text-base font-normal text-soft">taken {reading.source === 'gauge' ? 'from the gauge' : 'by hand'}</span>
+                    {force.text(reading.value)} <span className="text-base font-normal text-soft">taken {reading.source === 'gauge' ? `from the ${reading.simulated ? 'simulated ' : ''}gauge` : 'by hand'}</span>
                 </p>
             ) : null}
             <GaugePull runId={id} again={reading !== undefined} />

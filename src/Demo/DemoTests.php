@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Demo;
 
 use App\Account\Author;
+use App\Device\Gauge;
 use App\Judge\Judging;
 use App\Keep\Profile;
 use App\Keep\Proposal;
@@ -37,6 +38,7 @@ final class DemoTests
 
     /** @var array<string, Comparison> */
     private array $comparisons = [];
+    private ?Gauge $gauge = null;
 
     public function __construct(
         private readonly EntityManagerInterface $entities,
@@ -51,6 +53,7 @@ final class DemoTests
     /** @param array<string, mixed> $data */
     public function load(array $data, DemoShop $shop, \DateTimeImmutable $now): void
     {
+        $this->gauge = $shop->gauge;
         foreach ($data['comparisons'] as $c) {
             $this->comparison($c, $shop, $now->modify("-{$c['days']} days"));
         }
@@ -125,7 +128,7 @@ final class DemoTests
         $this->then($run, $by, $after(12), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::FirstLayer));
         $this->then($run, $by, $after(12 + $printMinutes), static fn (RunState $state): array => RunLife::sayOutcome($state, 'off' === $given ? Outcome::CameOff : Outcome::Held, ''));
         foreach ('off' === $given ? [] : self::readings($run->pull, $given) as $reading) {
-            $this->then($run, $by, $after(14 + $printMinutes), static fn (RunState $state): array => RunLife::enter($state, $reading), $reading->measure->isForce() ? ReadingSource::gauge(null, null, true) : ReadingSource::typed());
+            $this->then($run, $by, $after(14 + $printMinutes), static fn (RunState $state): array => RunLife::enter($state, $reading), $reading->measure->isForce() ? ReadingSource::gauge(null, $this->gauge?->id, true) : ReadingSource::typed());
         }
         $this->then($run, $by, $after(18 + $printMinutes), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Clean));
         $this->then($run, $by, $after(20 + $printMinutes), static fn (RunState $state): array => RunLife::finish($state));

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Start;
 
 use App\Care\PlateHistory;
 use App\Keep\Profile;
@@ -14,6 +14,7 @@ use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Words\Quantity;
@@ -30,6 +31,7 @@ final readonly class OverviewController
         private EntityManagerInterface $entities,
         private PlateRepository $plates,
         private PlateHistory $history,
+        private Catalogue $catalogue,
         private ClockInterface $clock,
     ) {
     }
@@ -141,7 +143,7 @@ final readonly class OverviewController
         $history = $this->history->all();
         foreach ($this->plates->sidesInUse() as $side) {
             $counts = $history[$side->id->toRfc4122()];
-            foreach ((new CareDue($counts['wash'], $counts['coat']))->sentences() as $sentence) {
+            foreach ((new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences() as $sentence) {
                 $next[] = ['kind' => 'care', 'id' => $side->id->toRfc4122(), 'title' => Sentence::of('next.care', side: $side->label()), 'sentence' => $sentence];
                 break;
             }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Device;
+namespace App\Test;
 
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Uid\Uuid;

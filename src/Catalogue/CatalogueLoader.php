@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Catalogue;
 
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;

@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Demo;
 
 use App\Account\Author;
 use App\Account\Role;
 use App\Account\User;
 use App\Care\CareEvent;
-use App\Choose\StoredFact;
+use App\Catalogue\StoredFact;
+use App\Device\Gauge;
 use App\Evidence\ChangeEvent;
 use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
@@ -35,6 +36,7 @@ final class DemoShop
     public array $agents = [];
     /** @var array<string, Lot> */
     public array $lots = [];
+    public ?Gauge $gauge = null;
     /** @var array<string, Author> by display name */
     public array $people = [];
 
@@ -65,6 +67,11 @@ final class DemoShop
             $this->entities->persist($lot);
         }
         $this->users($data, $long);
+        foreach ($data['gauges'] as $g) {
+            $this->gauge = new Gauge(Uuid::v7(), $long, true);
+            $this->gauge->apply([...$g, 'checkedOn' => $now->modify("-{$g['checked']} days")->format('Y-m-d')]);
+            $this->entities->persist($this->gauge);
+        }
         foreach ($data['care'] as $c) {
             $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
             $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, $this->people['Mara'], ''));

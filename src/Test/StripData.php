@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Choose;
+namespace App\Test;
 
-use App\Test\Setup;
+use App\Catalogue\ShopCatalogue;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Choose\JobRequest;
 use Sitzplatz\Choose\Proposal;

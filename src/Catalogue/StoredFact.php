@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Choose;
+namespace App\Catalogue;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;

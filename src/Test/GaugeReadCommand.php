@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Device;
+namespace App\Test;
 
+use App\Device\Bench;
+use App\Device\GaugeUnreachable;
+use App\Device\TcpForceGauge;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseException;
 use Sitzplatz\Test\PullSample;
@@ -12,7 +15,6 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Command\SignalableCommandInterface;
 use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** The background reader: waits for captures, reads the gauge, and stores the samples for the browser to poll. */
@@ -30,13 +32,9 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
         private readonly Connection $database,
         private readonly ClockInterface $clock,
         private readonly int $gaugePort,
+        private readonly bool $demo,
     ) {
         parent::__construct();
-    }
-
-    protected function configure(): void
-    {
-        $this->addOption('host', null, InputOption::VALUE_REQUIRED, 'where the gauge is', '127.0.0.1');
     }
 
     /** @return list<int> */
@@ -54,12 +52,11 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        $host = $input->getOption('host');
         while (!$this->stopping) {
             try {
                 $capture = $this->waiting();
                 if (null !== $capture) {
-                    $this->serve($capture, \is_string($host) ? $host : '127.0.0.1');
+                    $this->serve($capture);
                     continue;
                 }
             } catch (DatabaseException $e) {
@@ -83,8 +80,8 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
             [$stale],
         );
         $row = $this->database->fetchAssociative(
-            "SELECT g.id, g.pull, c.material_id, f.surface_id, a.kind_id, s.bed_first_c
-             FROM gauge_capture g JOIN run r ON r.id = g.run_id JOIN comparison c ON c.id = r.comparison_id
+            "SELECT g.id, g.pull, gauge.address, gauge.simulated, c.material_id, f.surface_id, a.kind_id, s.bed_first_c
+             FROM gauge_capture g JOIN gauge ON gauge.id = g.gauge_id JOIN run r ON r.id = g.run_id JOIN comparison c ON c.id = r.comparison_id
              JOIN setup s ON s.id = r.setup_id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
              WHERE g.state = 'waiting' ORDER BY g.created_at LIMIT 1",
         );
@@ -93,20 +90,15 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
     }
 
     /** @param array<string, mixed> $capture */
-    private function serve(array $capture, string $host): void
+    private function serve(array $capture): void
     {
         $id = (string) $capture['id'];
         try {
-            $gauge = new TcpForceGauge($host, $this->gaugePort);
+            $simulated = (bool) $capture['simulated'];
+            $gauge = $this->gauge((string) $capture['address'], $simulated);
             $this->state($id, GaugeCapture::PULLING, '', $gauge->rangeN());
             $batch = [];
-            foreach ($gauge->pull(new Bench(
-                (string) $capture['material_id'],
-                (string) $capture['surface_id'],
-                null === $capture['kind_id'] ? null : (string) $capture['kind_id'],
-                (string) $capture['pull'],
-                null === $capture['bed_first_c'] ? null : (float) $capture['bed_first_c'],
-            )) as $sample) {
+            foreach ($gauge->pull($simulated ? self::bench($capture) : null) as $sample) {
                 $batch[] = $sample;
                 if (\count($batch) >= self::BATCH) {
                     $this->store($id, $batch);
@@ -118,6 +110,29 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
         } catch (GaugeUnreachable $e) {
             $this->state($id, GaugeCapture::FAILED, $e->getMessage(), null);
         }
+    }
+
+    /** @throws GaugeUnreachable if nothing answers there, or it is a simulated one outside of the demo */
+    private function gauge(string $address, bool $simulated): TcpForceGauge
+    {
+        if ($simulated) {
+            return $this->demo ? new TcpForceGauge('127.0.0.1', $this->gaugePort) : throw GaugeUnreachable::at($address);
+        }
+        $colon = (int) strrpos($address, ':');
+
+        return new TcpForceGauge(substr($address, 0, $colon), (int) substr($address, $colon + 1));
+    }
+
+    /** @param array<string, mixed> $capture */
+    private static function bench(array $capture): Bench
+    {
+        return new Bench(
+            (string) $capture['material_id'],
+            (string) $capture['surface_id'],
+            null === $capture['kind_id'] ? null : (string) $capture['kind_id'],
+            (string) $capture['pull'],
+            null === $capture['bed_first_c'] ? null : (float) $capture['bed_first_c'],
+        );
     }
 
     private function state(string $id, string $state, string $message, ?float $rangeN): void

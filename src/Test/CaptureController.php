@@ -2,20 +2,18 @@
 
 declare(strict_types=1);
 
-namespace App\Device;
+namespace App\Test;
 
 use App\Account\CurrentUser;
+use App\Device\Gauge;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
-use App\Test\ReadingSource;
-use App\Test\Run;
-use App\Test\RunCommands;
-use App\Test\StoredReading;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
@@ -30,6 +28,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class CaptureController
 {
     public function __construct(
+        private EntityManagerInterface $entities,
         private Connection $database,
         private Contract $contract,
         private IdempotentCreation $creation,
@@ -37,6 +36,7 @@ final readonly class CaptureController
         private RunCommands $commands,
         private CurrentUser $current,
         private Now $now,
+        private bool $demo,
     ) {
     }
 
@@ -45,12 +45,14 @@ final readonly class CaptureController
     {
         $run = $this->edit->find(Run::class, $id);
         $body = $this->contract->body($request);
-        [$capture, $new] = $this->creation->create(GaugeCapture::class, $body, function (Uuid $key) use ($run): GaugeCapture {
+        [$capture, $new] = $this->creation->create(GaugeCapture::class, $body, function (Uuid $key) use ($run, $body): GaugeCapture {
             if (RunStatus::Running !== $run->status) {
                 throw Problem::invalid('', 'Only a run that goes on is pulled. Begin it first.', 409);
             }
 
-            return new GaugeCapture($key, $this->now->time(), $run, $run->pull);
+            $gauge = $this->gauge($body['gaugeId'] ?? null);
+
+            return new GaugeCapture($key, $this->now->time(), $run, $run->pull, $gauge->id, $gauge->simulated);
         });
 
         return new Answer($this->state($capture), $new ? 201 : 200);
@@ -88,6 +90,23 @@ final readonly class CaptureController
         return new Answer($reading->toArray(), $new ? 201 : 200);
     }
 
+    /** The one that was named, or the only one there is. */
+    private function gauge(?string $id): Gauge
+    {
+        $gauges = array_values(array_filter(
+            $this->entities->getRepository(Gauge::class)->findBy(['retired' => false], ['name' => 'ASC']),
+            fn (Gauge $gauge): bool => $this->demo || !$gauge->simulated,
+        ));
+        foreach ($gauges as $gauge) {
+            if ($gauge->id->toRfc4122() === $id || (null === $id && 1 === \count($gauges))) {
+                return $gauge;
+            }
+        }
+        throw [] === $gauges
+            ? Problem::invalid('gaugeId', 'There is no gauge on the shelf. Type the reading in, or add the gauge to the shelf.', 409)
+            : Problem::invalid('gaugeId', 'Choose the gauge: this one is not on the shelf.');
+    }
+
     /** @return array<string, mixed> */
     private function state(GaugeCapture $capture): array
     {
@@ -106,6 +125,7 @@ final readonly class CaptureController
             'state' => $capture->state,
             'message' => $capture->message,
             'pull' => $capture->pull->value,
+            'simulated' => $capture->simulated,
             'rangeN' => $capture->rangeN,
             'peakN' => $trace?->peakN,
             'toppedOut' => $trace->toppedOut ?? false,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Bench;
 
 /** Writes part files of the sizes that the design promises to read. */
 final class BigParts

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Choose;
+namespace App\Catalogue;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;

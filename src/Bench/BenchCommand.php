@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Bench;
 
 use App\Choose\PartReading;
 use Sitzplatz\Catalogue\Catalogue;

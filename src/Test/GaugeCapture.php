@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Device;
+namespace App\Test;
 
 use App\Platform\Database\Row;
-use App\Test\Run;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Test\PullKind;
 use Symfony\Component\Uid\Uuid;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Platform;
+namespace App\Demo;
 
 use App\Account\User;
 use Doctrine\ORM\EntityManagerInterface;

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Wear;
+
+use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\Surface;
+
+/**
+ * How long what lies on a plate serves, and what a print takes of it; asked by Care, Fix, Choose and Start. How many prints
+ * a kind of surface or a coat lasts is in the catalogue.
+ */
+final class Wear
+{
+    /** A wash every 5 to 10 prints is usual (common practice); this is the latest. */
+    public const PRINTS_PER_WASH = 10;
+
+    public static function washIsDue(int $printsSinceWash): bool
+    {
+        return $printsSinceWash >= self::PRINTS_PER_WASH;
+    }
+
+    public static function coatIsDue(int $printsOnCoat, Agent $agent): bool
+    {
+        return $printsOnCoat >= $agent->coatPrints;
+    }
+
+    /** Past what its kind usually lasts it may be worn; practice varies widely. */
+    public static function surfaceMayBeWorn(int $printsOnSurface, Surface $surface): bool
+    {
+        return $printsOnSurface > $surface->lifePrints;
+    }
+
+    /** In the shop's money; null: the price is not known. */
+    public static function ofPlatePerPrint(?float $price, Surface $surface): ?float
+    {
+        return null === $price ? null : $price / $surface->lifePrints;
+    }
+
+    /** In the shop's money; null: the price or the number of coats is not known. */
+    public static function ofAgentPerPrint(?float $price, ?int $coats, Agent $agent): ?float
+    {
+        return null === $price || null === $coats || 0 === $coats ? null : $price / $coats / $agent->coatPrints;
+    }
+}

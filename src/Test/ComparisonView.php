@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\RunOrder;
+use Sitzplatz\Test\TimeEstimate;
+use Sitzplatz\Test\VariedFactors;
+
+/** A comparison as the API shows it: the plan with its order and what it costs, what differs, and its runs. */
+final readonly class ComparisonView
+{
+    public function __construct(private RunRepository $runs)
+    {
+    }
+
+    /** @throws BadPlan if the plan cannot be carried out */
+    public static function order(Comparison $comparison): RunOrder
+    {
+        return RunOrder::draw(ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed);
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Comparison $comparison): array
+    {
+        $order = self::order($comparison);
+        $estimate = TimeEstimate::of($order, $comparison->runDurations());
+        $varied = VariedFactors::between(array_values($comparison->setups->map(static fn (Setup $setup): array => [
+            'surface' => $setup->fitting->surfaceId,
+            'plate' => self::plateFactor($comparison, $setup),
+            'agent' => $setup->agent?->kindId,
+            'bed' => $setup->bedFirstC,
+            'bed_after' => $setup->bedOtherC,
+        ])->toArray()));
+        $piece = $comparison->piece();
+        $limit = $comparison->judgingLimits()->hotPullAtLeastN;
+
+        return [
+            ...$comparison->toArray(),
+            'plan' => [
+                'order' => ComparisonStatus::Draft === $comparison->status ? array_map(static fn (PlannedRun $run): array => [
+                    'position' => $run->position,
+                    'setupId' => $run->setupId,
+                    'visit' => $run->visit,
+                    'pull' => $run->pull->value,
+                    'plateChange' => $run->plateChange,
+                ], $order->runs) : [],
+                'plateChanges' => $order->plateChanges,
+                'totalMinutes' => $estimate->totalMinutes,
+                'secondVisitSentence' => $estimate->secondVisitSentence($order),
+            ],
+            'piece' => [
+                'contactAreaMm2' => $piece->contactAreaMm2(),
+                'hotLimitMpa' => $piece->shearStressMpa($limit),
+                'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
+            ],
+            'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
+            'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
+        ];
+    }
+
+    /** Two plates of one kind are a factor of their own; plates of different kinds differ by their surface anyhow. */
+    private static function plateFactor(Comparison $comparison, Setup $setup): ?string
+    {
+        $sides = [];
+        foreach ($comparison->setups as $each) {
+            $sides[$each->fitting->surfaceId][$each->side->id->toRfc4122()] = true;
+        }
+
+        return \count($sides[$setup->fitting->surfaceId] ?? []) > 1 ? $setup->side->label() : null;
+    }
+}

@@ -56,7 +56,9 @@ final readonly class Experience
         $longest = null;
         $most = 0;
         foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
-            if (null !== $run->bedC && abs($run->bedC - $bedC) > self::BED_NEAR_K) {
+            // A bed that was lowered after the first layer is another setup.
+            $lowered = null !== $run->bedC && null !== $run->bedOtherC && abs($run->bedOtherC - $run->bedC) > self::BED_NEAR_K;
+            if ($lowered || (null !== $run->bedC && abs($run->bedC - $bedC) > self::BED_NEAR_K)) {
                 continue;
             }
             $likeness = Likeness::of($run->sideId === $side->id, null === $lotId || $run->lotId === $lotId)->value;

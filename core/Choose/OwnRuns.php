@@ -24,11 +24,13 @@ final readonly class OwnRuns
         /** The longest of them, minutes; null: not known. */
         public ?float $longestMinutes = null,
         public int $mostParts = 1,
+        /** After the first layer; null: unheated. */
+        public ?float $bedOtherC = null,
     ) {
     }
 
     /** @param list<RunCount> $counts */
-    public static function counted(string $sideId, string $surfaceId, ?string $agentId, string $lotId, ?float $bedC, array $counts, ?float $longestMinutes, int $mostParts): self
+    public static function counted(string $sideId, string $surfaceId, ?string $agentId, string $lotId, ?float $bedC, array $counts, ?float $longestMinutes, int $mostParts, ?float $bedOtherC): self
     {
         $runs = $held = $released = $clean = 0;
         foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
@@ -38,6 +40,6 @@ final readonly class OwnRuns
             $clean += true === $count->clean() ? $count->times : 0;
         }
 
-        return new self($sideId, $surfaceId, $agentId, $lotId, $bedC, $runs, $held, $released, $clean, $longestMinutes, $mostParts);
+        return new self($sideId, $surfaceId, $agentId, $lotId, $bedC, $runs, $held, $released, $clean, $longestMinutes, $mostParts, $bedOtherC);
     }
 }

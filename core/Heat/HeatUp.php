@@ -15,6 +15,12 @@ final readonly class HeatUp
     public const NEAR_K = 2.0;
     /** Where a printer's heater is not known, W/cm²: between what suffices for 60 °C and for 120 °C (common practice). */
     public const USUAL_W_CM2 = 0.4;
+    /** Where a sum begins that nobody has filled in: a bed of usual size for PLA (common practice). */
+    public const USUAL_BED_MM = 220.0;
+    public const USUAL_BED_LAYER = 'aluminium';
+    public const USUAL_BED_LAYER_MM = 3.0;
+    public const USUAL_AT_C = 60.0;
+    public const USUAL_RELEASE_C = 35.0;
     private const LONGEST_S = 4 * 3600.0;
     /** Steps lengthen with time; the times come out within 3 % of those by short steps. */
     private const GROWTH = 1.08;

@@ -33,6 +33,7 @@ final readonly class RunSheet
         private bool $fumes,
         private bool $plateChange,
         private array $surfaceCautions,
+        private ?float $bedOtherC = null,
     ) {
     }
 
@@ -73,8 +74,13 @@ final readonly class RunSheet
                 null,
             ],
             RunStep::FirstLayer => [
-                [Sentence::of('sheet.first_layer.even'), Sentence::of('sheet.first_layer.gap_wrong'), Sentence::of('sheet.first_layer.lift')],
-                [],
+                [
+                    Sentence::of('sheet.first_layer.even'),
+                    Sentence::of('sheet.first_layer.gap_wrong'),
+                    ...$this->bedAfter(),
+                    Sentence::of('sheet.first_layer.lift'),
+                ],
+                array_values(array_filter([BedAfterFirstLayer::caution($this->bedFirstC, $this->bedOtherC)])),
                 null,
             ],
             RunStep::HotPull => [
@@ -112,5 +118,15 @@ final readonly class RunSheet
         };
 
         return ['step' => $step->value, 'title' => Sentence::of('sheet.title.'.$step->value), 'lines' => $lines, 'cautions' => $cautions, 'timerSeconds' => $timer];
+    }
+
+    /** @return list<Sentence> */
+    private function bedAfter(): array
+    {
+        if (null === $this->bedFirstC || (null !== $this->bedOtherC && abs($this->bedOtherC - $this->bedFirstC) < 0.05)) {
+            return [];
+        }
+
+        return [null === $this->bedOtherC ? Sentence::of('sheet.first_layer.bed_off') : Sentence::of('sheet.first_layer.bed_after', bed: Quantity::celsius($this->bedOtherC))];
     }
 }

@@ -54,7 +54,7 @@ final readonly class OwnRunsRepository
     private function counted(string $where, array $parameters): array
     {
         $rows = $this->database->iterateAssociative(
-            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
+            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
                     COUNT(*) AS times, MAX(r.print_minutes) AS longest, ps.fitting_id = f.id AS lies_there
              FROM comparison c
              JOIN setup s ON s.comparison_id = c.id
@@ -63,12 +63,12 @@ final readonly class OwnRunsRepository
              LEFT JOIN agent_stock a ON a.id = s.agent_id
              JOIN run r ON r.setup_id = s.id AND r.status = 'done'
              $where
-             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, r.held, r.effort, damaged, lies_there",
+             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, damaged, lies_there",
             $parameters,
         );
         $groups = [];
         foreach ($rows as $row) {
-            $key = $row['material_id'].'/'.$row['surface_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'];
+            $key = $row['material_id'].'/'.$row['surface_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'].'/'.$row['bed_other_c'];
             $groups[$key]['row'] ??= $row;
             $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, $row['lies_there'] ? (float) $row['longest'] : 0.0);
             $groups[$key]['counts'][] = new RunCount(
@@ -92,6 +92,7 @@ final readonly class OwnRunsRepository
                 $group['counts'],
                 $group['longest'] > 0 ? $group['longest'] : null,
                 1,
+                null === $row['bed_other_c'] ? null : (float) $row['bed_other_c'],
             );
         }
 
@@ -104,30 +105,31 @@ final readonly class OwnRunsRepository
         $wanted = [$materialId, $surfaceId, $agentId];
         $readings = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.id, s.bed_first_c, SUM(m.measure = 'pull_hot') AS pulls, AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
+            "SELECT c.id, s.bed_other_c, SUM(m.measure = 'pull_hot') AS pulls, AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
                     SUM(m.measure = 'lift') AS lifts, SUM(m.measure = 'lift' AND m.value >= ?) AS lifted, SUM(IF(m.measure = 'lift', m.value, 0)) AS total
              ".self::RUNS."
              JOIN part pt ON pt.run_id = r.id
              JOIN reading m ON m.part_id = pt.id AND m.measure IN ('pull_hot', 'lift')
-             LEFT JOIN reading later ON later.amends_id = m.id
-             WHERE later.id IS NULL AND ".self::WANTED.' GROUP BY c.id, s.bed_first_c',
+             JOIN standing st ON st.reading_id = m.id
+             WHERE ".self::WANTED.' GROUP BY c.id, s.bed_other_c',
             [LiftCalibration::LIFT_FROM_MM, ...$wanted],
         ) as $row) {
-            $readings[$row['id'].'/'.$row['bed_first_c']] = $row;
+            $readings[$row['id'].'/'.$row['bed_other_c']] = $row;
         }
         $pieces = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.id, s.bed_first_c, c.room_c, p.has_enclosure, COUNT(r.held) AS runs, SUM(COALESCE(r.held, 0)) AS held,
+            "SELECT c.id, s.bed_other_c, c.room_c, p.has_enclosure, COUNT(r.held) AS runs, SUM(COALESCE(r.held, 0)) AS held,
                     JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
                     JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm
-             ".self::RUNS.' JOIN printer p ON p.id = c.printer_id WHERE '.self::WANTED.' GROUP BY c.id, s.bed_first_c',
+             ".self::RUNS.' JOIN printer p ON p.id = c.printer_id WHERE '.self::WANTED.' GROUP BY c.id, s.bed_other_c',
             $wanted,
         ) as $row) {
-            $read = $readings[$row['id'].'/'.$row['bed_first_c']] ?? [];
+            $read = $readings[$row['id'].'/'.$row['bed_other_c']] ?? [];
             $pieces[] = new OwnPiece(
                 new TestPiece((string) $row['name'], (float) $row['along_mm'], (float) $row['across_mm'], (float) $row['height_mm']),
                 (float) $row['room_c'],
-                null === $row['bed_first_c'] ? null : (float) $row['bed_first_c'],
+                // The part grows on the bed as it is after the first layer.
+                null === $row['bed_other_c'] ? null : (float) $row['bed_other_c'],
                 (bool) $row['has_enclosure'],
                 (int) $row['runs'],
                 (int) $row['held'],

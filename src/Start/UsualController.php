@@ -7,6 +7,8 @@ namespace App\Start;
 use App\Platform\Http\Answer;
 use Sitzplatz\Choose\FootholdAdvice;
 use Sitzplatz\Choose\Target;
+use Sitzplatz\Heat\HeatUp;
+use Sitzplatz\Heat\Layer;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Life\ComparisonLife;
@@ -51,6 +53,13 @@ final class UsualController
             'anyNeeds' => ScopeClaim::ANY_NEEDS,
             'foothold' => ['brimMm' => FootholdAdvice::BRIM_MM, 'earRadiusMm' => FootholdAdvice::EAR_RADIUS_MM],
             'coldRoomC' => Target::COLD_ROOM_C,
+            'heat' => [
+                'bedMm' => HeatUp::USUAL_BED_MM,
+                'bedLayer' => ['of' => HeatUp::USUAL_BED_LAYER, 'mm' => HeatUp::USUAL_BED_LAYER_MM],
+                'contactM2KW' => Layer::DRY_CONTACT_M2KW,
+                'atC' => HeatUp::USUAL_AT_C,
+                'releaseC' => HeatUp::USUAL_RELEASE_C,
+            ],
         ]);
     }
 }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Test;
 
 use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\BedAfterFirstLayer;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
 use Sitzplatz\Test\VariedFactors;
+use Sitzplatz\Words\Sentence;
 
 /** A comparison as the API shows it: the plan with its order and what it costs, what differs, and its runs. */
 final readonly class ComparisonView
@@ -58,6 +60,7 @@ final readonly class ComparisonView
                 'hotLimitMpa' => $piece->shearStressMpa($limit),
                 'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
             ],
+            'cautions' => self::cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
         ];
@@ -72,5 +75,19 @@ final readonly class ComparisonView
         }
 
         return \count($sides[$setup->fitting->surfaceId] ?? []) > 1 ? $setup->side->label() : null;
+    }
+
+    /** @return list<Sentence> */
+    private static function cautions(Comparison $comparison): array
+    {
+        $cautions = [];
+        foreach ($comparison->setups as $setup) {
+            $caution = BedAfterFirstLayer::caution($setup->bedFirstC, $setup->bedOtherC);
+            if (null !== $caution) {
+                $cautions[] = Sentence::of('caution.of_setup', setup: $setup->label, caution: $caution);
+            }
+        }
+
+        return $cautions;
     }
 }

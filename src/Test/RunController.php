@@ -219,6 +219,7 @@ final readonly class RunController
             $material->fumes,
             $run->plateChange,
             [...$surface->cautions, ...($pairing->cautions ?? [])],
+            $setup->bedOtherC,
         );
         $stand = [];
         foreach ($run->part()->standing as $each) {

@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { call, newId, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, useChange, useMay, useSession } from '../api/queries';
+import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, usualQuery, useChange, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { NumberField, QuantityField, SelectField } from '../ui/Field';
@@ -29,7 +29,6 @@ type Draft = {
     freezer: boolean;
 };
 
-const DRY = 3e-4;
 
 function minutes(seconds: number | null): string {
     if (seconds === null) return 'never';
@@ -43,16 +42,17 @@ export function Heat() {
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: plates } = useSuspenseQuery(platesQuery);
     const { data: measured } = useSuspenseQuery(surfaceTemperaturesQuery);
+    const { heat: usual } = useSuspenseQuery(usualQuery).data;
     const filament = printers.filter((p) => p.kind === 'filament' && !p.retired);
     const sides = plates.filter((p) => !p.retired && p.layers.length > 0).flatMap((plate) => plate.sides.map((side) => ({ plate, side })));
     const [printerId, setPrinterId] = useState(bench.printerId ?? filament[0]?.id ?? '');
     const [sideId, setSideId] = useState(bench.plateSideId ?? sides[0]?.side.id ?? '');
-    const [draft, setDraft] = useState<Draft>(() => fill(printers, sides, bench.printerId ?? filament[0]?.id ?? '', bench.plateSideId ?? sides[0]?.side.id ?? '', bench.roomC));
+    const [draft, setDraft] = useState<Draft>(() => fill(usual, printers, sides, bench.printerId ?? filament[0]?.id ?? '', bench.plateSideId ?? sides[0]?.side.id ?? '', bench.roomC));
     const set = (part: Partial<Draft>) => setDraft((was) => ({ ...was, ...part }));
     const take = (printer: string, side: string) => {
         setPrinterId(printer);
         setSideId(side);
-        setDraft((was) => ({ ...fill(printers, sides, printer, side, was.roomC), asked: was.asked, atC: was.atC, releaseC: was.releaseC, jobMinutes: was.jobMinutes }));
+        setDraft((was) => ({ ...fill(usual, printers, sides, printer, side, was.roomC), asked: was.asked, atC: was.atC, releaseC: was.releaseC, jobMinutes: was.jobMinutes }));
     };
     const known = measured.find((m) => m.printerId === printerId && m.plateSideId === sideId);
     const request: Schemas['HeatRequest'] = {
@@ -82,7 +82,7 @@ export function Heat() {
             }
             margin={
                 <>
-                    <Measured printerId={printerId} sideId={sideId} roomC={draft.roomC} latest={known} />
+                    <Measured printerId={printerId} sideId={sideId} roomC={draft.roomC} displayC={usual.atC} latest={known} />
                     <MarginNote title="How this is reckoned">
                         <p>In the steady state the top gives off as much as passes through the layers: display = surface + q·Σ(t ÷ k + contact). q is natural convection and radiation (Incropera &amp; DeWitt, ch. 9, from memory).</p>
                         <p>Soak and cool-down: conduction across the layers, step by step in time, the heater limited in power. Middle of the plate; edges are cooler and lag. The part is left out.</p>
@@ -142,19 +142,19 @@ export function Heat() {
 
 type Sides = { plate: Schemas['Plate']; side: Schemas['PlateSide'] }[];
 
-function fill(printers: Schemas['Printer'][], sides: Sides, printerId: string, sideId: string, roomC: number): Draft {
+function fill(usual: Schemas['Usual']['heat'], printers: Schemas['Printer'][], sides: Sides, printerId: string, sideId: string, roomC: number): Draft {
     const printer = printers.find((p) => p.id === printerId);
     const at = sides.find(({ side }) => side.id === sideId);
     const layers = at ? (at.side.face === 'back' ? [...at.plate.layers].reverse() : at.plate.layers) : [];
     return {
-        widthMm: printer?.bedWidthMm ?? 220,
-        depthMm: printer?.bedDepthMm ?? 220,
-        bed: printer && printer.bedLayers.length > 0 ? printer.bedLayers : [{ of: 'aluminium', mm: 3 }],
-        plate: layers.map((layer, i) => ({ ...layer, contactM2KW: layer.contactM2KW ?? (i === 0 ? DRY : null) })),
+        widthMm: printer?.bedWidthMm ?? usual.bedMm,
+        depthMm: printer?.bedDepthMm ?? usual.bedMm,
+        bed: printer && printer.bedLayers.length > 0 ? printer.bedLayers : [usual.bedLayer],
+        plate: layers.map((layer, i) => ({ ...layer, contactM2KW: layer.contactM2KW ?? (i === 0 ? usual.contactM2KW : null) })),
         roomC,
         asked: 'surface',
-        atC: 60,
-        releaseC: 35,
+        atC: usual.atC,
+        releaseC: usual.releaseC,
         displayReadsHighK: printer?.displayReadsHighK ?? 0,
         watts: printer?.heaterW ?? null,
         volts: printer?.heaterV ?? null,
@@ -240,10 +240,10 @@ function Big({ word, value }: { word: string; value: string }) {
     );
 }
 
-function Measured({ printerId, sideId, roomC, latest }: { printerId: string; sideId: string; roomC: number; latest: Schemas['SurfaceTemperature'] | undefined }) {
+function Measured({ printerId, sideId, roomC, displayC, latest }: { printerId: string; sideId: string; roomC: number; displayC: number; latest: Schemas['SurfaceTemperature'] | undefined }) {
     const temperature = useQuantity('temperature');
     const may = useMay();
-    const [display, setDisplay] = useState<number | null>(60);
+    const [display, setDisplay] = useState<number | null>(displayC);
     const [surface, setSurface] = useState<number | null>(null);
     const save = useChange(
         () => call('POST', '/surface-temperatures', { id: newId(), printerId, plateSideId: sideId, displayC: display, surfaceC: surface, roomC }),

@@ -243,7 +243,7 @@ function Gauges(props: TabProps) {
                 <Row
                     key={gauge.id}
                     name={gauge.name}
-                    retired={gauge.retired === true}
+                    retired={gauge.retired}
                     action={may ? () => onEdit({ kind: 'gauge', row: gauge, from: null }) : null}
                     copy={null}
                     cells={[

@@ -5,7 +5,7 @@ import { call, type Schemas } from '../api/client';
 import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queries';
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
-import { Fault, Notice } from '../ui/Notice';
+import { Cautions, Fault, Notice } from '../ui/Notice';
 import { duration, useQuantity, useGap } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
@@ -61,8 +61,9 @@ export function ComparisonPage() {
             margin={<Constants comparison={comparison} />}
         >
             <Fault error={start.error} />
-            <div className="mb-6">
+            <div className="mb-6 flex flex-col gap-2">
                 <Notice tone={comparison.varied.confounded ? 'caution' : 'note'}>{comparison.varied.sentence}</Notice>
+                <Cautions sentences={comparison.cautions} />
             </div>
             {next && !draft ? (
                 <Link to="/runs/$id" params={{ id: next.id }} className="mb-6 flex flex-wrap items-center justify-between gap-3 border-l-4 border-accent bg-accent-wash px-5 py-4 text-ink no-underline hover:underline">

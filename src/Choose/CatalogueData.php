@@ -10,7 +10,7 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
-use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Choose\Expectation\OwnRuns;
 
 /** What practice and the shop know of each pair, with the shop's own evidence over it. */
 final readonly class CatalogueData

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use Doctrine\DBAL\Connection;
-use Sitzplatz\Choose\Experience;
-use Sitzplatz\Choose\OwnPiece;
-use Sitzplatz\Choose\OwnRuns;
-use Sitzplatz\Choose\OwnStrength;
-use Sitzplatz\Choose\RunCount;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\OwnPiece;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\OwnStrength;
+use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Warp\LiftCalibration;

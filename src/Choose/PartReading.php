@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
-use Sitzplatz\Choose\FootholdAdvice;
-use Sitzplatz\Choose\PartFacts;
+use Sitzplatz\Choose\Detail\FootholdAdvice;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Corner;
 use Sitzplatz\Shape\Outline;

@@ -7,7 +7,7 @@ namespace App\Shelf;
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\Choose\AgentFacts;
+use Sitzplatz\Choose\Request\AgentFacts;
 use Sitzplatz\Wear\Wear;
 
 /** An agent on the shelf: a stick, can or jar of a kind. */

@@ -7,8 +7,8 @@ namespace App\Shelf;
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\Choose\MeasuredSurface;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Request\MeasuredSurface;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Wear\Wear;
 use Symfony\Component\Uid\Uuid;
 

@@ -7,8 +7,8 @@ namespace App\Shelf;
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\Choose\PrinterFacts;
-use Sitzplatz\Choose\ProbeKind;
+use Sitzplatz\Choose\Request\PrinterFacts;
+use Sitzplatz\Choose\Request\ProbeKind;
 
 /** A printer of the shop. */
 #[ORM\Entity]

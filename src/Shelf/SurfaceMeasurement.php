@@ -6,7 +6,7 @@ namespace App\Shelf;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
-use Sitzplatz\Choose\MeasuredSurface;
+use Sitzplatz\Choose\Request\MeasuredSurface;
 use Symfony\Component\Uid\Uuid;
 
 /** A surface temperature that was measured on a fitting on a printer; only ever added, the latest counts. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Shelf;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Choose\MeasuredSurface;
+use Sitzplatz\Choose\Request\MeasuredSurface;
 
 /** Measured surface temperatures. */
 final readonly class SurfaceMeasurementRepository

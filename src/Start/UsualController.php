@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Start;
 
 use App\Platform\Http\Answer;
-use Sitzplatz\Choose\FootholdAdvice;
-use Sitzplatz\Choose\Target;
+use Sitzplatz\Choose\Detail\FootholdAdvice;
+use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Keep\AcceptancePlan;

@@ -6,9 +6,9 @@ namespace App\Test;
 
 use App\Catalogue\ShopCatalogue;
 use Sitzplatz\Catalogue\Pairing;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\Proposal;
-use Sitzplatz\Choose\Stop;
+use Sitzplatz\Choose\Gate\Stop;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\JobRequest;
 
 /** What the seat strip draws: the window, target and set-point, the stops, and where the part comes off. */
 final readonly class StripData

@@ -6,8 +6,7 @@ namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Catalogue\Enclosure;
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The material needs a closed, draft-free chamber and the printer has none. */

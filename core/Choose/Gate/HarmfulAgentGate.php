@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Catalogue\AgentRole;
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The agent spoils the surface or the result. */

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Gate;
 
 use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The pair is known not to hold in this way. */

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate;
 
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 

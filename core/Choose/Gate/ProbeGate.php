@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate;
 
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\ProbeKind;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 

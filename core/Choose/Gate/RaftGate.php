@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate;
 
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The surface wants a raft and the part cannot have one. */

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate;
 
-use Sitzplatz\Choose\Gate;
-use Sitzplatz\Choose\Proposal;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** A plate for filament in a resin printer, or the other way round. */

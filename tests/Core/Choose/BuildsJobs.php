@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Core\Choose;
 
-use Sitzplatz\Choose\AgentFacts;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\Experience;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\OwnRuns;
-use Sitzplatz\Choose\PartFacts;
-use Sitzplatz\Choose\PrinterFacts;
-use Sitzplatz\Choose\ProbeKind;
-use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Choose\Request\PrinterFacts;
+use Sitzplatz\Choose\Request\ProbeKind;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;

@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\CandidateSums;
-use Sitzplatz\Choose\Foothold;
-use Sitzplatz\Choose\FootholdKind;
-use Sitzplatz\Choose\Input;
-use Sitzplatz\Choose\MeasuredSurface;
-use Sitzplatz\Choose\OwnPiece;
-use Sitzplatz\Choose\OwnStrength;
-use Sitzplatz\Choose\PartFacts;
-use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\Reckoning;
-use Sitzplatz\Choose\ReleasePlan;
-use Sitzplatz\Choose\SideFacts;
-use Sitzplatz\Choose\WarpSum;
+use Sitzplatz\Choose\Detail\CandidateSums;
+use Sitzplatz\Choose\Detail\Input;
+use Sitzplatz\Choose\Detail\Reckoning;
+use Sitzplatz\Choose\Detail\ReleasePlan;
+use Sitzplatz\Choose\Expectation\OwnPiece;
+use Sitzplatz\Choose\Expectation\OwnStrength;
+use Sitzplatz\Choose\Expectation\WarpSum;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\MeasuredSurface;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -219,7 +219,7 @@ final class CandidateSumsTest extends TestCase
         return $stiffness(75, 0.2) / $stiffness(60, 0.25);
     }
 
-    private static function warp(\Sitzplatz\Choose\JobRequest $job, SideFacts $side, ?OwnStrength $own = null): WarpSum
+    private static function warp(\Sitzplatz\Choose\Request\JobRequest $job, SideFacts $side, ?OwnStrength $own = null): WarpSum
     {
         $warp = WarpSum::of(self::rank($job, [$side])->candidates[0], $own);
         self::assertNotNull($warp);

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\Experience;
-use Sitzplatz\Choose\Likeness;
-use Sitzplatz\Choose\OwnRuns;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\Likeness;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /**

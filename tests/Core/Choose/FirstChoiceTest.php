@@ -6,15 +6,15 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\AgentFacts;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\Experience;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\OwnRuns;
-use Sitzplatz\Choose\PrinterFacts;
-use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\Rejection;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Gate\Rejection;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PrinterFacts;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 
 /** Which of several plates a seasoned technician takes first; every row is common practice (trade notes, sections 2 to 5). */

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Foothold;
-use Sitzplatz\Choose\FootholdAdvice;
-use Sitzplatz\Choose\FootholdKind;
-use Sitzplatz\Choose\PartFacts;
+use Sitzplatz\Choose\Detail\FootholdAdvice;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
 use Sitzplatz\Tests\Core\Words\Said;
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\PrinterFacts;
-use Sitzplatz\Choose\ProbeKind;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Request\PrinterFacts;
+use Sitzplatz\Choose\Request\ProbeKind;
+use Sitzplatz\Choose\Request\SideFacts;
 
 /** Each gate at its edge: what just passes and what just does not (rules of trade notes, section 5: common practice). */
 final class GateTest extends TestCase

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\PartFacts;
-use Sitzplatz\Choose\ProbeKind;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** What a technician is told to see to before printing; common practice (trade notes, sections 3, 5, 6 and 18). */
@@ -88,7 +88,7 @@ final class HeedsTest extends TestCase
         self::assertStringNotContainsString('reason.wants_enclosure', implode(' ', Said::all(self::rank(self::job('abs'), [self::side('pei_smooth')])->candidates[0]->reasons())));
     }
 
-    private static function heeds(\Sitzplatz\Choose\Ranking $ranking): string
+    private static function heeds(\Sitzplatz\Choose\Order\Ranking $ranking): string
     {
         self::assertNotSame([], $ranking->candidates, implode(' ', array_map(static fn ($r): string => Said::of($r->reason), $ranking->rejections)));
 

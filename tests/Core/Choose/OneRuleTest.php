@@ -6,7 +6,7 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\SetupCheck;
+use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** One rule for a limit, whoever asks: what Choose offers, Test accepts, over the whole catalogue. */

@@ -6,12 +6,12 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Finish;
-use Sitzplatz\Choose\Foothold;
-use Sitzplatz\Choose\FootholdKind;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\SideFacts;
-use Sitzplatz\Choose\Wishes;
+use Sitzplatz\Choose\Request\Finish;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\Wishes;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /**

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\MeasuredSurface;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\MeasuredSurface;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** Where on its window a setup is run. Windows and the five degrees of a cold room are common practice. */

@@ -7,14 +7,14 @@ namespace Sitzplatz\Tests\Core\Choose;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Surface;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\CandidateSums;
-use Sitzplatz\Choose\Foothold;
-use Sitzplatz\Choose\FootholdKind;
-use Sitzplatz\Choose\JobRequest;
-use Sitzplatz\Choose\OwnRuns;
-use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\SideFacts;
+use Sitzplatz\Choose\Detail\CandidateSums;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** What has to be so for every material, on a shelf with a plate of every kind and every agent. */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Candidate;
-use Sitzplatz\Choose\Criterion;
-use Sitzplatz\Choose\Finish;
-use Sitzplatz\Choose\Ranking;
-use Sitzplatz\Choose\SideFacts;
-use Sitzplatz\Choose\Wishes;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\Criterion;
+use Sitzplatz\Choose\Request\Finish;
+use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\Wishes;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** In which order setups stand, and how wishes change it. */

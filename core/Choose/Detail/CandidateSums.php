@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Detail;
+
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Choose\Expectation\Expectation;
+use Sitzplatz\Choose\Expectation\OwnStrength;
+use Sitzplatz\Choose\Expectation\WarpSum;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Window\HeatPlan;
+use Sitzplatz\Choose\Window\HeatPlans;
+use Sitzplatz\Heat\HeaterCheck;
+use Sitzplatz\Heat\HeatUp;
+use Sitzplatz\Heat\Layer;
+use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Words\Day;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** What is reckoned for a candidate that is looked at: heat, warp, release and cost, each with how it came about. */
+final readonly class CandidateSums
+{
+    private function __construct(
+        private Candidate $candidate,
+        public ?HeatPlan $heat,
+        public ?WarpSum $warp,
+        public ?HeaterCheck $heater,
+        public ReleasePlan $release,
+    ) {
+    }
+
+    public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own): self
+    {
+        $heat = $plans->of($candidate->proposal);
+        $printer = $candidate->proposal->job->printer;
+        $display = $candidate->target->displayC;
+
+        return new self(
+            $candidate,
+            $heat,
+            WarpSum::of($candidate, $own),
+            null === $printer->heaterW || null === $display ? null : HeaterCheck::of($printer->heaterW, $printer->bedWidthMm, $printer->bedDepthMm, $display, $printer->heaterV, $printer->limitA),
+            ReleasePlan::for($candidate, $plans->cooling($candidate->proposal)),
+        );
+    }
+
+    /** @return list<Reckoning> */
+    public function reckonings(): array
+    {
+        return array_values(array_filter([
+            $this->chance(),
+            $this->expectation('hold', $this->candidate->hold),
+            $this->expectation('release', $this->candidate->release),
+            $this->setPoint(),
+            $this->times(),
+            $this->heater(),
+            $this->warp?->reckoning(),
+            $this->cost(),
+        ]));
+    }
+
+    private function chance(): Reckoning
+    {
+        $n = Quantity::count($this->candidate->proposal->job->partCount);
+        $one = static fn (Expectation $e, string $question): Input => new Input(
+            Sentence::of("sum.chance.$question", n: $n),
+            Quantity::share($e->belief->allOf((int) $n->value)),
+            self::beta($e->belief),
+        );
+
+        return new Reckoning(
+            'chance',
+            Sentence::of('sum.chance.title', n: $n),
+            Sentence::of('sum.figure', figure: Quantity::share($this->candidate->chance)),
+            Sentence::of('sum.chance.formula'),
+            [$one($this->candidate->hold, 'hold'), $one($this->candidate->release, 'release')],
+            Sentence::of('sum.chance.source'),
+        );
+    }
+
+    /** @param string $id hold or release */
+    private function expectation(string $id, Expectation $expectation): Reckoning
+    {
+        $treatment = $this->candidate->treatment;
+        $inputs = [new Input(
+            Sentence::of('sum.expect.practice', grade: Sentence::of('grade.'.$expectation->grade->value)),
+            self::beta($expectation->grade->prior()),
+            null === $treatment->shop ? $treatment->basis->words() : Basis::Shop->words(),
+        )];
+        foreach ($expectation->evidence as $each) {
+            $inputs[] = new Input(
+                Sentence::of('sum.expect.likeness', likeness: $each->likeness->words()),
+                Sentence::of('sum.expect.of', successes: Quantity::count($each->successes), runs: Quantity::count($each->runs)),
+                Sentence::of('sum.expect.counted_at', weight: Quantity::number($each->likeness->weight())),
+            );
+        }
+        $interval = $expectation->interval();
+
+        return new Reckoning(
+            $id,
+            Sentence::of('sum.expect.'.$id),
+            Sentence::of('sum.expect.result', mean: Quantity::share($expectation->belief->mean()), low: Quantity::share($interval->low), high: Quantity::share($interval->high)),
+            Sentence::of('sum.expect.formula'),
+            $inputs,
+            Sentence::of('sum.expect.source'),
+        );
+    }
+
+    private static function beta(Beta $belief): Sentence
+    {
+        return Sentence::of('sum.beta', a: Quantity::number($belief->a), b: Quantity::number($belief->b));
+    }
+
+    private function setPoint(): ?Reckoning
+    {
+        $stack = $this->candidate->proposal->stack;
+        $target = $this->candidate->target;
+        if (null === $target->displayC || null === $target->at) {
+            return null;
+        }
+        $roomC = $this->candidate->proposal->job->roomC;
+        $title = Sentence::of('sum.set_point.title');
+        if (null === $stack) {
+            return new Reckoning('set_point', $title, Sentence::of('sum.figure', figure: Quantity::celsius($target->displayC)), Sentence::of('sum.set_point.formula_unknown'), [], Sentence::of('sum.set_point.source_unknown'));
+        }
+        $inputs = array_map(static fn (Layer $layer): Input => new Input(
+            Sentence::of('sum.set_point.layer', layer: $layer->of->name, thickness: Quantity::millimetres($layer->thicknessMm)),
+            $layer->contactBelowM2KW > 0
+                ? Sentence::of('sum.set_point.with_contact', layer: Quantity::thermalResistance($layer->resistanceM2KW()), contact: Quantity::thermalResistance($layer->contactBelowM2KW))
+                : Quantity::thermalResistance($layer->resistanceM2KW()),
+            $layer->of->basis->words(),
+        ), $stack->layers);
+        $measured = $this->candidate->proposal->side->measured;
+        $inputs[] = new Input(Sentence::of('sum.set_point.loss'), Quantity::wattsPerSquareMetre($stack->lossWM2($target->at, $roomC)), Sentence::of('sum.set_point.loss_basis'));
+        if (null !== $measured) {
+            $inputs[] = new Input(
+                Sentence::of('sum.set_point.measured'),
+                Sentence::of('sum.set_point.measured_at', surface: Quantity::celsius($measured->surfaceC), display: Quantity::celsius($measured->displayC), day: new Day($measured->on)),
+                Sentence::of('sum.set_point.measured_basis'),
+            );
+        }
+        if (abs($stack->displayReadsHighK) > 0.05) {
+            $inputs[] = new Input(
+                Sentence::of('sum.set_point.reads_high'),
+                Quantity::kelvin($stack->displayReadsHighK),
+                Sentence::of(null === $measured ? 'sum.set_point.noted' : 'sum.set_point.by_measurement'),
+            );
+        }
+
+        return new Reckoning(
+            'set_point',
+            $title,
+            Sentence::of(null === $measured ? 'sum.set_point.modelled' : 'sum.set_point.as_measured', display: Quantity::celsius($target->displayC), surface: Quantity::celsius($target->at)),
+            null === $measured ? Sentence::of('sum.set_point.formula') : Sentence::of('sum.set_point.formula_fitted', factor: Quantity::number($stack->resistanceFactor)),
+            $inputs,
+            Sentence::of('sum.set_point.source'),
+        );
+    }
+
+    private function times(): ?Reckoning
+    {
+        $heat = $this->heat;
+        if (null === $heat) {
+            return null;
+        }
+        $time = static fn (?float $seconds): Phrase => null === $seconds ? Sentence::of('sum.times.never') : Quantity::seconds($seconds);
+        $sum = Sentence::of('sum.basis.sum');
+        $inputs = [
+            new Input(Sentence::of('sum.times.heater'), Quantity::watts($heat->heaterW), $heat->heaterAssumed
+                ? Sentence::of('sum.times.heater_assumed', density: Quantity::wattsPerSquareCentimetre(HeatUp::USUAL_W_CM2))
+                : Sentence::of('sum.basis.printer')),
+            new Input(Sentence::of('sum.times.ready'), $time($heat->heatUp->displayReadySeconds), $sum),
+            new Input(Sentence::of('sum.times.soak', near: Quantity::kelvin(HeatUp::NEAR_K)), $time($heat->heatUp->soakSeconds), $sum),
+            new Input(Sentence::of('sum.times.holding'), Quantity::watts($heat->heatUp->holdingW), $sum),
+        ];
+        foreach ($this->release->waits as $wait) {
+            $inputs[] = new Input(Sentence::of('sum.times.cool_down', way: $wait['words']), $time(null === $wait['minutes'] ? null : 60 * $wait['minutes']), $sum);
+        }
+        $turnaround = $heat->turnaroundMinutes();
+
+        return new Reckoning(
+            'times',
+            Sentence::of('sum.times.title'),
+            null === $turnaround ? Sentence::of('sum.times.cannot') : Sentence::of('sum.times.result', time: Quantity::minutes($turnaround)),
+            Sentence::of('sum.times.formula'),
+            $inputs,
+            Sentence::of('sum.times.source'),
+        );
+    }
+
+    private function heater(): ?Reckoning
+    {
+        $check = $this->heater;
+        $printer = $this->candidate->proposal->job->printer;
+        if (null === $check || null === $printer->heaterW) {
+            return null;
+        }
+        $ofPrinter = Sentence::of('sum.basis.printer');
+        $inputs = [
+            new Input(Sentence::of('sum.times.heater'), Sentence::of('sum.heater.over', power: Quantity::watts($printer->heaterW), width: Quantity::millimetres($printer->bedWidthMm, 1), depth: Quantity::millimetres($printer->bedDepthMm, 1)), $ofPrinter),
+            new Input(Sentence::of('sum.set_point.title'), Quantity::celsius($this->candidate->target->displayC ?? 0.0), Sentence::of('sum.heater.above')),
+        ];
+        if (null !== $check->currentA && null !== $printer->heaterV) {
+            $current = ['current' => Quantity::amperes($check->currentA), 'voltage' => Quantity::volts($printer->heaterV)];
+            $inputs[] = new Input(Sentence::of('sum.heater.current'), null === $printer->limitA
+                ? Sentence::of('sum.heater.current_at', ...$current)
+                : Sentence::of('sum.heater.current_limited', ...$current, limit: Quantity::amperes($printer->limitA)), $ofPrinter);
+        }
+
+        return new Reckoning(
+            'heater',
+            Sentence::of('sum.heater.title'),
+            Sentence::of($check->enough ? 'sum.heater.enough' : 'sum.heater.weak', has: Quantity::wattsPerSquareCentimetre($check->wattsPerCm2), wanted: Quantity::wattsPerSquareCentimetre($check->neededWattsPerCm2)),
+            Sentence::of('sum.heater.formula'),
+            $inputs,
+            null === $check->mainsCaution() ? Sentence::of('sum.heater.source') : Sentence::of('sum.heater.source_mains', caution: $check->mainsCaution()),
+        );
+    }
+
+    private function cost(): ?Reckoning
+    {
+        $side = $this->candidate->proposal->side;
+        $agent = $this->candidate->proposal->agent;
+        if (null === $this->candidate->costPerPrint) {
+            return null;
+        }
+
+        return new Reckoning(
+            'cost',
+            Sentence::of('sum.cost.title'),
+            Sentence::of('sum.figure', figure: Quantity::money($this->candidate->costPerPrint)),
+            Sentence::of('sum.cost.formula'),
+            [
+                new Input(
+                    Sentence::of('sum.cost.plate'),
+                    Quantity::money($side->costPerPrint ?? 0.0, 0.001),
+                    Sentence::of('sum.cost.plate_basis', prints: Quantity::count($this->candidate->proposal->surface->lifePrints), basis: $this->candidate->proposal->surface->basis->words()),
+                ),
+                new Input(
+                    Sentence::of('sum.cost.agent'),
+                    Quantity::money($this->candidate->costPerPrint - ($side->costPerPrint ?? 0.0), 0.001),
+                    null === $agent ? Sentence::of('candidate.bare') : Sentence::of('sum.cost.agent_basis', prints: Quantity::count($agent->coatPrints)),
+                ),
+            ],
+            Sentence::of('sum.cost.source'),
+        );
+    }
+}

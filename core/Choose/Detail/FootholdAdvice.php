@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Detail;
+
+use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** Brim, ears or raft for a part, with the reason and what it gains; common practice, and never a brim on what moves. */
+final readonly class FootholdAdvice
+{
+    /** Practice: 3 to 5 mm. */
+    public const BRIM_MM = 4.0;
+    public const EAR_RADIUS_MM = 6.0;
+    private const VERY_SMALL_MM2 = 40.0;
+
+    private function __construct(
+        public Foothold $foothold,
+        public Sentence $sentence,
+        /** Contact of one part that it adds, mm². */
+        public float $gainedMm2,
+    ) {
+    }
+
+    public static function for(PartFacts $part, int $count, ?Surface $surface = null): self
+    {
+        $foothold = self::choose($part, $count, $surface);
+        $gained = $part->gainedMm2($foothold);
+        $why = $part->delicate;
+        $sentence = match (true) {
+            $part->articulated && $surface?->raftRequired => Sentence::of('advice.articulated_raft'),
+            $part->articulated => Sentence::of('advice.articulated'),
+            null !== $surface && $surface->raftRequired => Sentence::of('advice.raft', surface: $surface->name),
+            !$foothold->helps() => Sentence::of('advice.none'),
+            default => Sentence::of(
+                'advice.gains',
+                foothold: $foothold->words(),
+                why: [] === $why ? Sentence::of('advice.corners') : Listing::of($why, Joined::Comma),
+                gained: Quantity::squareMillimetres($gained),
+                contact: Quantity::squareMillimetres($part->contactAreaMm2),
+            ),
+        };
+
+        return new self($foothold, $sentence, $gained);
+    }
+
+    private static function choose(PartFacts $part, int $count, ?Surface $surface): Foothold
+    {
+        if ($part->articulated) {
+            return Foothold::none();
+        }
+        if (null !== $surface && $surface->raftRequired) {
+            return new Foothold(FootholdKind::Raft);
+        }
+        $foot = $part->contactAreaMm2 / max(1, $part->islands);
+        if ($foot < self::VERY_SMALL_MM2 && ($count >= 10 || $part->slenderness() >= PartFacts::TALL)) {
+            return new Foothold(FootholdKind::Raft);
+        }
+        if ($part->thinEnds > 0 && $part->slenderness() < PartFacts::TALL && $foot >= PartFacts::SMALL_FOOT_MM2) {
+            return new Foothold(FootholdKind::Ears, self::EAR_RADIUS_MM);
+        }
+
+        return [] === $part->delicate ? Foothold::none() : new Foothold(FootholdKind::Brim, self::BRIM_MM);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Detail;
+
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Heat\Cooling;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** How a part is taken off: wait until when, how, what not to do, and what it costs when done hot. */
+final readonly class ReleasePlan
+{
+    /**
+     * @param list<array{way: string, words: Sentence, minutes: float|null}> $waits
+     * @param list<Phrase>                                                   $steps
+     * @param list<Phrase>                                                   $never
+     */
+    private function __construct(
+        /** Wait until the surface is at it, °C; null: cooling is not what frees the part. */
+        public ?float $belowC,
+        public array $waits,
+        public array $steps,
+        public array $never,
+        /** What pulling hot costs; null where there is no heat. */
+        public ?CatalogueText $doneHot,
+    ) {
+    }
+
+    /** @param array<string, float|null> $coolingSeconds by way; null: it never gets there */
+    public static function for(Candidate $candidate, array $coolingSeconds): self
+    {
+        $surface = $candidate->proposal->surface;
+        $pairing = $candidate->pairing;
+        $heated = null !== $candidate->target->displayC;
+        $waits = [];
+        foreach (Cooling::cases() as $way) {
+            if ($heated && \array_key_exists($way->value, $coolingSeconds)) {
+                $seconds = $coolingSeconds[$way->value];
+                $waits[] = ['way' => $way->value, 'words' => $way->words(), 'minutes' => null === $seconds ? null : $seconds / 60];
+            }
+        }
+        $steps = array_values(array_filter([
+            $heated && null !== $pairing->releaseC ? Sentence::of('off.wait', below: Quantity::celsius($pairing->releaseC)) : null,
+            $pairing->releaseWay,
+            Sentence::of($surface->flexes ? 'off.flex' : 'off.tap'),
+            $surface->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
+        ]));
+
+        return new self($heated ? $pairing->releaseC : null, $waits, $steps, array_values(array_filter([
+            $heated ? Sentence::of('off.never_hot') : null,
+            Sentence::of($surface->flexes ? 'off.no_spatula' : 'off.no_prying'),
+            $surface->freezes || !$heated ? null : Sentence::of('off.no_freezer'),
+            $heated ? Sentence::of('off.glove') : null,
+        ])), $heated ? $surface->doneHot : null);
+    }
+}

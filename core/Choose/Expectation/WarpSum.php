@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Expectation;
+
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Choose\Detail\Input;
+use Sitzplatz\Choose\Detail\Reckoning;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Warp\FreeCurl;
+use Sitzplatz\Warp\HoldMargin;
+use Sitzplatz\Warp\LiftCalibration;
+use Sitzplatz\Warp\PeelDemand;
+use Sitzplatz\Warp\Strength;
+use Sitzplatz\Warp\Surroundings;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** Warp against hold for a part on a candidate. */
+final readonly class WarpSum
+{
+    /** Layers of the test piece, whose height is not noted layer by layer, mm (common practice for the warp bar). */
+    private const PIECE_LAYER_MM = 0.25;
+    /** A glass transition is not known any better than this, K (half the usual range of data sheets). */
+    private const LEAST_DRIVING_K = 5.0;
+
+    private function __construct(
+        public float $airC,
+        /** What the part cools to, mean over its height, °C. */
+        public float $coolsToC,
+        public float $drivingK,
+        public FreeCurl $curl,
+        public PeelDemand $demand,
+        public Strength $strength,
+        public HoldMargin $margin,
+        public ?LiftCalibration $calibration,
+        private Candidate $candidate,
+        private PartFacts $part,
+    ) {
+    }
+
+    /** Null without a part, for a resin, or for a part of fewer than two layers. */
+    public static function of(Candidate $candidate, ?OwnStrength $own): ?self
+    {
+        $job = $candidate->proposal->job;
+        $part = $job->part;
+        if (null === $part || null === $job->material->stiffensC() || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
+            return null;
+        }
+        $air = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $coolsTo = Surroundings::inPart($air, $candidate->target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
+        $driving = self::drivingK($job->material, $coolsTo);
+        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving);
+        $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
+        $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
+        $foothold = $candidate->proposal->foothold();
+        $extra = match ($foothold->kind) {
+            FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::Ears => HoldMargin::earAtEndMm2($foothold->mm),
+            FootholdKind::Raft => HoldMargin::brimAtEndMm2(3, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::None => 0.0,
+        };
+        $calibration = null === $own ? null : self::calibration($job->material, $own, $strength);
+
+        return new self(
+            $air,
+            $coolsTo,
+            $driving,
+            $curl,
+            $demand,
+            $strength,
+            HoldMargin::of($demand, $part->barWidthMm, $strength, $extra, $calibration),
+            $calibration,
+            $candidate,
+            $part,
+        );
+    }
+
+    /** What to expect at the end of the longest span, mm, where own lifts have set the scale. */
+    public function expectedLiftMm(): ?float
+    {
+        return null === $this->calibration?->timesTheModel ? null : $this->calibration->timesTheModel * $this->curl->liftMm;
+    }
+
+    public function sentence(): Sentence
+    {
+        $own = $this->strength->ownPulls;
+        $calibration = $this->calibration;
+        $said = [
+            'middle' => self::times($this->margin->middle),
+            'low' => self::times($this->margin->low),
+            'high' => self::times($this->margin->high),
+            'outcome' => $this->margin->words(),
+            'rests' => 0 === $own ? Sentence::of('warp.rests_on_grade') : Sentence::of('warp.rests_on_pulls', pulls: Quantity::count($own)),
+        ];
+
+        return null === $calibration?->marginWhereItLifts && null !== $calibration?->heldAtMargin
+            ? Sentence::of('warp.taken_down', ...$said, runs: Quantity::count($calibration->heldRuns))
+            : Sentence::of('warp.said', ...$said);
+    }
+
+    public function reckoning(): Reckoning
+    {
+        $job = $this->candidate->proposal->job;
+        $material = $job->material;
+        $ofPart = Sentence::of('sum.warp.of_part');
+        $own = $this->strength->ownPulls;
+        $inputs = [
+            new Input(Sentence::of(null === $material->crystallisesC ? 'sum.warp.tg' : 'sum.warp.crystallises'), Quantity::celsius($material->stiffensC() ?? 0, 1), $material->basis->words()),
+            new Input(Sentence::of('sum.warp.air'), Quantity::celsius($this->airC, 1), match (true) {
+                null !== $job->printer->chamberC => Sentence::of('sum.warp.air_chamber'),
+                $job->printer->enclosed => Sentence::of('sum.warp.air_box', share: Quantity::number(Surroundings::CLOSED_BOX)),
+                default => Sentence::of('sum.warp.air_room'),
+            }),
+            new Input(Sentence::of('sum.warp.cools_to'), Quantity::celsius($this->coolsToC, 1), Sentence::of(null === $this->candidate->target->at ? 'sum.warp.cools_to_air' : 'sum.warp.cools_to_fin')),
+            new Input(Sentence::of('sum.warp.driving'), Quantity::kelvin($this->drivingK, 1), Sentence::of('sum.warp.driving_least', least: Quantity::kelvin(self::LEAST_DRIVING_K, 1))),
+            new Input(Sentence::of('sum.warp.expansion'), Quantity::expansion($material->expansionPerK), Basis::Memory->words()),
+            new Input(Sentence::of('sum.warp.modulus'), Quantity::megapascals($material->modulusMpa, 10), Basis::Memory->words()),
+            new Input(Sentence::of('sum.warp.bar'), Sentence::of('sum.warp.bar_size', span: Quantity::millimetres($this->part->spanMm, 0.1), width: Quantity::millimetres($this->part->barWidthMm, 0.1), height: Quantity::millimetres($this->part->heightMm, 0.1)), $ofPart),
+            new Input(Sentence::of('sum.warp.layer'), Quantity::millimetres($this->part->layerHeightMm), $ofPart),
+            new Input(Sentence::of('sum.warp.curl'), Quantity::millimetres($this->curl->liftMm, 0.001), Sentence::of('sum.warp.curl_basis')),
+            new Input(Sentence::of('sum.warp.stretch'), Quantity::millimetres($this->demand->stretchMm, 0.1), Sentence::of('sum.warp.stretch_basis', soft: Quantity::millimetres(PeelDemand::SOFT_FOOT_MM))),
+            new Input(Sentence::of('sum.warp.pull'), Quantity::newtons($this->margin->demandN), $this->scaled()),
+            new Input(
+                Sentence::of('sum.warp.strength'),
+                Sentence::of('sum.warp.strength_span', middle: Quantity::megapascals($this->strength->middleMpa), low: Quantity::megapascals($this->strength->lowMpa), high: Quantity::megapascals($this->strength->highMpa)),
+                0 === $own
+                    ? Sentence::of('sum.warp.strength_grade', grade: Sentence::of('grade.'.$this->candidate->hold->grade->value))
+                    : Sentence::of('sum.warp.strength_pulls', pulls: Quantity::count($own)),
+            ),
+            new Input(Sentence::of('sum.warp.contact', foothold: $this->candidate->proposal->foothold()->words()), Quantity::squareMillimetres($this->margin->endAreaMm2), $ofPart),
+        ];
+        if (null !== $this->calibration?->timesTheModel) {
+            $inputs[] = new Input(
+                Sentence::of('sum.warp.lifts'),
+                Sentence::of('sum.warp.lifts_of', readings: Quantity::count($this->calibration->readings), lifted: Quantity::count($this->calibration->lifted), times: Quantity::times($this->calibration->timesTheModel)),
+                Sentence::of('sum.basis.own_runs'),
+            );
+        }
+
+        return new Reckoning(
+            'warp',
+            Sentence::of('sum.warp.title'),
+            Sentence::of('sum.warp.result', middle: self::times($this->margin->middle), low: self::times($this->margin->low), high: self::times($this->margin->high)),
+            Sentence::of('sum.warp.formula'),
+            $inputs,
+            Sentence::of('sum.warp.source'),
+        );
+    }
+
+    /** Where the scale of the pull is from. */
+    private function scaled(): Sentence
+    {
+        $calibration = $this->calibration;
+
+        return match (true) {
+            null !== $calibration?->marginWhereItLifts => Sentence::of('sum.warp.scaled_lifts', factor: Quantity::number($calibration->marginWhereItLifts), lifts: Quantity::count($calibration->lifted)),
+            null !== $calibration?->heldAtMargin => Sentence::of('sum.warp.scaled_held', factor: Quantity::number($calibration->heldAtMargin), runs: Quantity::count($calibration->heldRuns)),
+            default => Sentence::of('sum.basis.sum'),
+        };
+    }
+
+    private static function times(float $ratio): Phrase
+    {
+        return $ratio >= 100 ? Sentence::of('warp.over', times: Quantity::times(100, 1)) : Quantity::times($ratio, $ratio < 10 ? 0.1 : 1);
+    }
+
+    private static function drivingK(Material $material, float $coolsToC): float
+    {
+        return max(self::LEAST_DRIVING_K, ($material->stiffensC() ?? 0.0) - $coolsToC);
+    }
+
+    private static function curl(Material $material, float $spanMm, float $heightMm, float $layerMm, float $drivingK): FreeCurl
+    {
+        return new FreeCurl($spanMm, max(2, (int) round($heightMm / $layerMm)), $layerMm, $material->expansionPerK, $drivingK);
+    }
+
+    private static function calibration(Material $material, OwnStrength $own, Strength $strength): ?LiftCalibration
+    {
+        $groups = [];
+        foreach ($own->pieces as $each) {
+            $piece = $each->piece;
+            $span = max($piece->alongPullMm, $piece->acrossPullMm);
+            $width = min($piece->alongPullMm, $piece->acrossPullMm);
+            if ($width <= 0 || $piece->pullHeightMm <= 0) {
+                continue;
+            }
+            $air = Surroundings::celsius($each->roomC, $each->bedC, $each->enclosed, null);
+            $coolsTo = Surroundings::inPart($air, $each->bedC, $span, $width, $piece->pullHeightMm);
+            // The height of the pull is about that of the piece.
+            $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, self::drivingK($material, $coolsTo));
+            $demand = new PeelDemand($curl, $width, $piece->pullHeightMm, $material->modulusMpa);
+            $groups[] = [
+                'readings' => $each->liftReadings,
+                'lifted' => $each->lifted,
+                'sumMm' => $each->liftSumMm,
+                'curlMm' => $curl->liftMm,
+                'margin' => HoldMargin::of($demand, $width, $strength)->middle,
+                'runs' => $each->runs,
+                'held' => $each->held,
+            ];
+        }
+
+        return LiftCalibration::of($groups);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Request;
+
+use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** What is to be printed, where, in which room, and what somebody wishes. */
+final readonly class JobRequest
+{
+    /** From so many parts on, practice speaks of a full plate (our own choice). */
+    public const FULL_PLATE = 10;
+
+    public function __construct(
+        public Material $material,
+        public PrinterFacts $printer,
+        public float $roomC,
+        public ?string $lotId = null,
+        public int $partCount = 1,
+        /** Footprint of the job on the plate, mm. */
+        public ?float $widthMm = null,
+        public ?float $depthMm = null,
+        public ?float $minutes = null,
+        public ?PartFacts $part = null,
+        public Foothold $foothold = new Foothold(FootholdKind::None),
+        /** What somebody sets the display to; null: what the set-point asks for. */
+        public ?float $bedC = null,
+        /** Nozzle in the first layer; null: what the material asks for. */
+        public ?float $nozzleC = null,
+        /** Days since the lot was dried; null: not known. */
+        public ?int $driedDaysAgo = null,
+        /** The plate side that lies on the printer now. */
+        public ?SideFacts $lyingThere = null,
+        public Wishes $wishes = new Wishes(),
+    ) {
+    }
+
+    public function full(): bool
+    {
+        return $this->partCount >= self::FULL_PLATE;
+    }
+
+    /** First-layer nozzle temperature to go by, °C; null for a resin. */
+    public function firstLayerNozzleC(): ?float
+    {
+        return $this->nozzleC ?? (null === $this->material->nozzleC ? null : ($this->material->nozzleC[0] + $this->material->nozzleC[1]) / 2);
+    }
+
+    /** @return list<Sentence> what is to be known before any plate is looked at */
+    public function notes(): array
+    {
+        $notes = [];
+        $drying = $this->material->drying;
+        if (null !== $drying && null !== $this->driedDaysAgo && $this->driedDaysAgo > $drying->goodDays) {
+            $notes[] = Sentence::of(
+                'job.wet',
+                days: Quantity::count($this->driedDaysAgo),
+                material: $this->material->name,
+                good: Quantity::count($drying->goodDays),
+                dry: Quantity::seconds(3600 * $drying->hours),
+                at: Quantity::celsius($drying->celsius),
+            );
+        }
+        if ($this->roomC < Target::COLD_ROOM_C && $this->material->filament) {
+            $notes[] = Sentence::of('job.cold_room', room: Quantity::celsius($this->roomC), more: Quantity::kelvin(Target::COLD_ROOM_ADDS_K));
+        }
+        if (null !== $this->part && $this->part->slenderness() >= PartFacts::TALL && $this->printer->bedMoves) {
+            $notes[] = Sentence::of('job.slings', printer: $this->printer->name);
+        }
+
+        return $notes;
+    }
+}

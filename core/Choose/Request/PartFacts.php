@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Request;
+
+use Sitzplatz\Shape\Outline;
+use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** What of a part matters for its seat. Lengths in mm, areas in mm². */
+final readonly class PartFacts
+{
+    /** A foot no larger than the pull block of practice, which is small so that it can be broken off, mm². */
+    public const SMALL_FOOT_MM2 = 120.0;
+    /** Height ÷ width of the foot from which a part is tall (our own choice). */
+    public const TALL = 5.0;
+    /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
+    private const LONG_MM = 60.0;
+
+    /** @var list<Sentence> why practice would call it delicate; empty: it is not */
+    public array $delicate;
+
+    public function __construct(
+        /** Of one part. */
+        public float $contactAreaMm2,
+        /** Around its islands. */
+        public float $outlineMm,
+        public float $spanMm,
+        public float $barWidthMm,
+        public float $heightMm,
+        public int $sharpCorners = 0,
+        public int $thinEnds = 0,
+        public int $islands = 1,
+        /** A brim of the width w adds outline·w + this·w²; π for one convex island. */
+        public float $brimRounding = \M_PI,
+        public bool $articulated = false,
+        public float $layerHeightMm = 0.2,
+    ) {
+        $foot = $contactAreaMm2 / max(1, $islands);
+        $this->delicate = array_values(array_filter([
+            $foot < self::SMALL_FOOT_MM2 ? Sentence::of('part.small_foot', foot: Quantity::squareMillimetres($foot)) : null,
+            $thinEnds > 0 && $spanMm >= self::LONG_MM ? Sentence::of('part.thin_ends', span: Quantity::millimetres($spanMm, 1), ends: Quantity::count($thinEnds)) : null,
+            $this->slenderness() >= self::TALL ? Sentence::of('part.tall', times: Quantity::number($this->slenderness(), 0.1)) : null,
+        ]));
+    }
+
+    /** One part of what a file holds: each island of a G-code file is a part, a model is one however many feet it has. */
+    public static function ofShape(PartShape $shape, bool $articulated = false): self
+    {
+        $patch = $shape->patch;
+        $bar = $patch->bar();
+        $parts = self::partsIn($shape);
+        $around = array_sum(array_map(static fn (Outline $outline): float => $outline->lengthMm(), $patch->islands));
+
+        return new self(
+            $patch->areaMm2 / $parts,
+            $around / $parts,
+            $bar->spanMm,
+            $bar->widthMm,
+            $shape->heightMm,
+            (int) round(\count($patch->sharpCorners()) / $parts),
+            (int) round(\count($patch->thinEnds()) / $parts),
+            (int) round(max(1, \count($patch->islands)) / $parts),
+            ($patch->brimAreaMm2(1.0) - $around) / $parts,
+            $articulated,
+            $shape->firstLayer->heightMm ?? 0.2,
+        );
+    }
+
+    public static function partsIn(PartShape $shape): int
+    {
+        return null === $shape->firstLayer ? 1 : max(1, \count($shape->patch->islands));
+    }
+
+    /** What a G-code file lays around or under each part; the width of a brim by its area. */
+    public static function footholdIn(PartShape $shape): Foothold
+    {
+        $first = $shape->firstLayer;
+        if (null === $first || (!$first->brim && !$first->raft)) {
+            return Foothold::none();
+        }
+        if ($first->raft) {
+            return new Foothold(FootholdKind::Raft);
+        }
+        $part = self::ofShape($shape);
+        $area = $first->brimAreaMm2 / self::partsIn($shape);
+        $p = $part->outlineMm;
+        $c = $part->brimRounding;
+
+        return new Foothold(FootholdKind::Brim, round(abs($c) < 1e-9 ? $area / max(1e-9, $p) : (sqrt(max(0.0, $p ** 2 + 4 * $c * $area)) - $p) / (2 * $c), 1));
+    }
+
+    public function slenderness(): float
+    {
+        return $this->barWidthMm > 0 ? $this->heightMm / $this->barWidthMm : 0.0;
+    }
+
+    /** What this foothold adds to the contact of one part. */
+    public function gainedMm2(Foothold $foothold): float
+    {
+        return match ($foothold->kind) {
+            FootholdKind::None => 0.0,
+            FootholdKind::Brim => max(0.0, $this->outlineMm * $foothold->mm + $this->brimRounding * $foothold->mm ** 2),
+            // At a thin end half of the disc stands out, at a square corner three quarters.
+            FootholdKind::Ears => \M_PI * $foothold->mm ** 2 * (0 < $this->thinEnds ? 0.5 * $this->thinEnds : 0.75 * $this->sharpCorners),
+            FootholdKind::Raft => max(0.0, $this->outlineMm * 3 + $this->brimRounding * 9),
+        };
+    }
+}

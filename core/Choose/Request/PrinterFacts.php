@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Request;
+
+use Sitzplatz\Heat\Layer;
+
+/** What a printer can do. */
+final readonly class PrinterFacts
+{
+    /** @param list<Layer> $bed its own layers below a plate, from the heater upwards; empty: not known */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public bool $filament,
+        public float $bedWidthMm,
+        public float $bedDepthMm,
+        /** Null: the bed has no heater. */
+        public ?float $maxBedC,
+        public float $maxNozzleC,
+        public bool $enclosed,
+        /** Null: plates are not held by magnets, or the magnets set no limit. */
+        public ?float $magnetLimitC,
+        /** What the shop's own soak test showed the magnets to stand, °C. */
+        public ?float $magnetSoakC = null,
+        /** What the heated chamber is kept at, °C; null: no heater in the chamber. */
+        public ?float $chamberC = null,
+        public ?float $heaterW = null,
+        public ?float $heaterV = null,
+        /** The most that the output for the heater may carry, A. */
+        public ?float $limitA = null,
+        public ProbeKind $probe = ProbeKind::Touch,
+        /** Of an inductive probe, mm. */
+        public ?float $probeRangeMm = null,
+        /** How much thicker than the usual plate one may be before Z has no room left, mm. */
+        public ?float $zTravelBelowMm = null,
+        public ?float $usualPlateMm = null,
+        /** The bed slings, and every part with it. */
+        public bool $bedMoves = false,
+        /** Up to which speed plates stay where they are, mm/s. */
+        public ?float $plateHoldsToMmS = null,
+        /** Looks for a mark on the plate before it prints. */
+        public bool $looksForMark = false,
+        /** Display − what the sensor's place really has, K. */
+        public float $displayReadsHighK = 0.0,
+        public array $bed = [],
+    ) {
+    }
+
+    /** The higher of what is rated and what the own soak test showed; null: no limit. */
+    public function magnetStandsC(): ?float
+    {
+        return null === $this->magnetLimitC ? null : max($this->magnetLimitC, $this->magnetSoakC ?? 0.0);
+    }
+}

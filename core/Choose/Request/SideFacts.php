@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Request;
+
+use Sitzplatz\Heat\Layer;
+
+/** One side of a plate on the shelf. */
+final readonly class SideFacts
+{
+    /** @param list<Layer> $layers of the plate as it lies with this side up, from below; empty: not known */
+    public function __construct(
+        public string $id,
+        public string $plateId,
+        /** As it is called at the bench: plate number and side. */
+        public string $label,
+        public string $surfaceId,
+        public float $widthMm,
+        public float $depthMm,
+        /** Held down by the printer's magnets. */
+        public bool $magnetic,
+        /** A limit of this plate below that of its kind, °C. */
+        public ?float $ownLimitC = null,
+        public array $layers = [],
+        /** Carries the mark that some printers look for. */
+        public bool $marked = true,
+        /** What to pick as plate type in the slicer; "" for nothing in particular. */
+        public string $slicerType = '',
+        /** Price ÷ prints that its kind usually lasts; null: the price is not known. */
+        public ?float $costPerPrint = null,
+        /** On the printer of the job. */
+        public ?MeasuredSurface $measured = null,
+    ) {
+    }
+
+    /** Null: the layers are not known. */
+    public function thicknessMm(): ?float
+    {
+        return [] === $this->layers ? null : array_sum(array_map(static fn (Layer $layer): float => $layer->thicknessMm, $this->layers));
+    }
+
+    /** What lies between the surface and the first metal below, mm; all of it where the plate has none. */
+    public function aboveMetalMm(): ?float
+    {
+        if ([] === $this->layers) {
+            return null;
+        }
+        $above = 0.0;
+        foreach (array_reverse($this->layers) as $layer) {
+            if ($layer->of->metal) {
+                return $above;
+            }
+            $above += $layer->thicknessMm;
+        }
+
+        return $above;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Window;
+
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Heat\CoolDown;
+use Sitzplatz\Heat\Cooling;
+use Sitzplatz\Heat\HeatUp;
+use Sitzplatz\Heat\Layer;
+use Sitzplatz\Heat\Stack;
+
+/** Heat plans, reckoned once for plates that are built alike. */
+final class HeatPlans
+{
+    /** @var array<string, HeatPlan> */
+    private array $plans = [];
+    /** @var array<string, string> */
+    private array $builds = [];
+
+    /** Null where the layers are not known or the bed is unheated. */
+    public function of(Proposal $proposal): ?HeatPlan
+    {
+        $stack = $proposal->stack;
+        $display = $proposal->target?->displayC;
+        if (null === $stack || null === $display || null === $proposal->pairing) {
+            return null;
+        }
+        $releaseC = self::releaseC($proposal);
+        $key = \sprintf('%s|%.2f|%.1f|%.1f', $this->builds[$proposal->side->id] ??= self::build($stack), $display, $proposal->job->roomC, $releaseC);
+
+        return $this->plans[$key] ??= self::reckon($proposal, $stack, $display, $releaseC);
+    }
+
+    /**
+     * Every way to cool that the surface stands, for the one candidate that is looked at.
+     *
+     * @return array<string, float|null> seconds by way; null: it never gets there
+     */
+    public function cooling(Proposal $proposal): array
+    {
+        $plan = $this->of($proposal);
+        $stack = $proposal->stack;
+        if (null === $plan || null === $stack) {
+            return [];
+        }
+        $plate = new Stack($proposal->side->layers, $proposal->side->widthMm, $proposal->side->depthMm, $stack->resistanceFactor);
+        $seconds = [Cooling::StillAir->value => $plan->stillAirSeconds];
+        foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
+            if (Cooling::Freezer !== $way || $proposal->surface->freezes) {
+                $seconds[$way->value] = CoolDown::seconds($way->plateAlone() ? $plate : $stack, $way, $plan->heatUp->surfaceC, self::releaseC($proposal), $proposal->job->roomC);
+            }
+        }
+
+        return $seconds;
+    }
+
+    private static function reckon(Proposal $proposal, Stack $stack, float $displayC, float $releaseC): HeatPlan
+    {
+        $printer = $proposal->job->printer;
+        $roomC = $proposal->job->roomC;
+        $watts = $printer->heaterW ?? HeatUp::USUAL_W_CM2 * $printer->bedWidthMm * $printer->bedDepthMm / 100;
+        $heatUp = HeatUp::of($stack, $displayC, $roomC, $watts);
+        $cool = CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC);
+
+        return new HeatPlan($heatUp, $cool, null === $printer->heaterW, $watts);
+    }
+
+    private static function releaseC(Proposal $proposal): float
+    {
+        return $proposal->pairing->releaseC ?? 40.0;
+    }
+
+    private static function build(Stack $stack): string
+    {
+        return implode(',', array_map(static fn (Layer $l): string => $l->of->id.$l->thicknessMm.'/'.$l->contactBelowM2KW, $stack->layers))
+            .\sprintf('|%s|%s|%s|%s', $stack->widthMm, $stack->depthMm, $stack->resistanceFactor, $stack->displayReadsHighK);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Window;
+
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Gate\BarrierGate;
+use Sitzplatz\Choose\Gate\HarmfulAgentGate;
+use Sitzplatz\Choose\Gate\PlateSizeGate;
+use Sitzplatz\Choose\Gate\ProbeGate;
+use Sitzplatz\Choose\Gate\SolventGate;
+use Sitzplatz\Choose\Gate\SurfaceKindGate;
+use Sitzplatz\Choose\Gate\ZTravelGate;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Words\Sentence;
+
+/**
+ * Whether a setup may be tested at all. A test may go where practice has nothing to say or expects failure, but not
+ * where it would cost a plate, nor past a limit.
+ */
+final class SetupCheck
+{
+    /**
+     * @param float|null $bedFirstC on the display; null: unheated
+     * @param float|null $bedOtherC after the first layer
+     *
+     * @return Sentence|null the reason against it, or null
+     */
+    public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedFirstC, ?float $bedOtherC): ?Sentence
+    {
+        $proposal = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId))
+            ->withAgent(null === $agentId ? null : $catalogue->agent($agentId));
+        foreach ([new SurfaceKindGate(), new PlateSizeGate(), new ZTravelGate(), new ProbeGate(), new SolventGate(), new BarrierGate(), new HarmfulAgentGate()] as $gate) {
+            $reason = $gate->refuses($proposal);
+            if (null !== $reason) {
+                return $reason;
+            }
+        }
+        foreach (array_filter([$bedFirstC, $bedOtherC], static fn (?float $bedC): bool => null !== $bedC) as $bedC) {
+            if (null === $job->printer->maxBedC) {
+                return Sentence::of('setup.no_heater', printer: $job->printer->name);
+            }
+            // The same rule by which a display setting is held against the limits in Choose.
+            $refusal = Target::limits($job, $bedC, $proposal->stops(), $proposal->stack);
+            if (null !== $refusal) {
+                return $refusal;
+            }
+        }
+
+        return null;
+    }
+}

@@ -58,7 +58,11 @@ final readonly class Catalogue
         foreach ($rows->pairings as $pairing) {
             $material = $rows->materials[$pairing->materialId] ?? throw BadCatalogue::unknown('material', $pairing->materialId);
             $surface = $rows->surfaces[$pairing->surfaceId] ?? throw BadCatalogue::unknown('surface', $pairing->surfaceId);
-            self::allIn($rows->agents, 'agent', array_filter(array_map(strval(...), array_keys($pairing->treatments)), static fn (string $id): bool => '' !== $id));
+            self::allIn(
+                $rows->agents,
+                'agent',
+                array_filter(array_map(strval(...), array_keys($pairing->treatments)), static fn (string $id): bool => '' !== $id),
+            );
             if ($material->filament !== $surface->filament || $material->filament !== (Axis::Celsius === $pairing->window->axis)) {
                 throw BadCatalogue::axis($pairing->materialId, $pairing->surfaceId);
             }

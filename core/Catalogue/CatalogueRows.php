@@ -42,14 +42,45 @@ final readonly class CatalogueRows
             self::byId('material', $data['materials'], self::material(...)),
             $surfaces,
             self::byId('agent', $data['agents'], self::agent(...)),
-            self::byId('cleaner', $data['cleaners'], static fn (array $c): Cleaner => new Cleaner($c['id'], self::text('cleaner', $c, 'name'), self::text('cleaner', $c, 'how'), self::textOrNull('cleaner', $c, 'hazard'), Basis::from($c['basis']))),
+            self::byId(
+                'cleaner',
+                $data['cleaners'],
+                static fn (array $c): Cleaner => new Cleaner(
+                    $c['id'],
+                    self::text('cleaner', $c, 'name'),
+                    self::text('cleaner', $c, 'how'),
+                    self::textOrNull('cleaner', $c, 'hazard'),
+                    Basis::from($c['basis']),
+                ),
+            ),
             self::byId('layer', $data['layers'], static fn (array $l): LayerMaterial => new LayerMaterial(
-                $l['id'], self::text('layer', $l, 'name'), (float) $l['conductivity_w_mk'], (float) $l['density_kg_m3'], (float) $l['heat_capacity_j_kgk'], (float) $l['emissivity'], $l['metal'] ?? false, $l['magnetic'] ?? false, Basis::from($l['basis']),
+                $l['id'],
+                self::text('layer', $l, 'name'),
+                (float) $l['conductivity_w_mk'],
+                (float) $l['density_kg_m3'],
+                (float) $l['heat_capacity_j_kgk'],
+                (float) $l['emissivity'],
+                $l['metal'] ?? false,
+                $l['magnetic'] ?? false,
+                Basis::from($l['basis']),
             )),
             array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
-                $s['id'], self::text('school', $s, 'question'), self::texts('school', $s, 'schools'), self::text('school', $s, 'default'), self::text('school', $s, 'why'), $s['about']['materials'] ?? [], $s['about']['surfaces'] ?? [], $s['about']['agents'] ?? [],
+                $s['id'],
+                self::text('school', $s, 'question'),
+                self::texts('school', $s, 'schools'),
+                self::text('school', $s, 'default'),
+                self::text('school', $s, 'why'),
+                $s['about']['materials'] ?? [],
+                $s['about']['surfaces'] ?? [],
+                $s['about']['agents'] ?? [],
             ))),
-            array_map(static fn (array $p): Pairing => self::pairing($p, isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : new CatalogueText('surface.none.release_way', '')), $data['pairings']),
+            array_map(
+                static fn (array $p): Pairing => self::pairing(
+                    $p,
+                    isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : new CatalogueText('surface.none.release_way', ''),
+                ),
+                $data['pairings'],
+            ),
         );
     }
 

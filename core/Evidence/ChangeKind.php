@@ -20,6 +20,21 @@ enum ChangeKind: string
     /** From one time to another something was wrong with the machine. */
     case MachineFault = 'machine_fault';
 
+    /**
+     * What such an event has to say besides.
+     *
+     * @throws BadChange if it does not say it
+     */
+    public function asksFor(?\DateTimeImmutable $from, ?\DateTimeImmutable $until, bool $plate): void
+    {
+        if (self::MachineFault === $this && (null === $from || null === $until || $until < $from)) {
+            throw BadChange::without('from', 'times');
+        }
+        if (self::LevelledForPlate === $this && !$plate) {
+            throw BadChange::without('plateId', 'plate');
+        }
+    }
+
     public function words(): Sentence
     {
         return Sentence::of('change.'.$this->value);

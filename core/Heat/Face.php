@@ -51,7 +51,9 @@ final readonly class Face implements Boundary
     {
         $difference = $faceC - $this->airC;
         $air = new Air(($faceC + $this->airC) / 2);
-        $rayleigh = self::GRAVITY_MS2 * $air->expansionPerK * abs($difference) * $this->lengthCubedM3 / ($air->kinematicViscosityM2S * $air->kinematicViscosityM2S) * $air->prandtl;
+        $rayleigh = self::GRAVITY_MS2 * $air->expansionPerK * abs($difference) * $this
+            ->lengthCubedM3 / ($air->kinematicViscosityM2S * $air->kinematicViscosityM2S) * $air
+            ->prandtl;
         $rises = $this->up === ($difference >= 0);
         $nusselt = match (true) {
             !$rises => 0.27 * sqrt(sqrt($rayleigh)),

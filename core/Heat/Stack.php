@@ -12,6 +12,8 @@ use Sitzplatz\Statistics\Internal\SpecialFunctions;
  */
 final readonly class Stack
 {
+    private const LEAST_ABOVE_ROOM_K = 1.0;
+
     /**
      * @param list<Layer> $layers from the heater upwards
      *
@@ -99,6 +101,18 @@ final readonly class Stack
     }
 
     /**
+     * Whether a measured surface temperature tells anything of the layers below it.
+     *
+     * @throws BadHeat if the surface is not warmer than the room
+     */
+    public static function learnsFrom(float $surfaceC, float $roomC): void
+    {
+        if ($surfaceC <= $roomC + self::LEAST_ABOVE_ROOM_K) {
+            throw BadHeat::tooCold();
+        }
+    }
+
+    /**
      * The same stack made to agree with a measured surface temperature: the resistance of the layers is scaled to fit. A
      * surface that is warmer than even a perfect conductor would be shows that the display reads too low; then the
      * layers stay as they are and the display is corrected.
@@ -107,9 +121,7 @@ final readonly class Stack
      */
     public function calibrated(float $displayC, float $surfaceC, float $roomC): self
     {
-        if ($surfaceC <= $roomC + 1) {
-            throw BadHeat::tooCold();
-        }
+        self::learnsFrom($surfaceC, $roomC);
         $loss = $this->lossWM2($surfaceC, $roomC);
         $bare = new self($this->layers, $this->widthMm, $this->depthMm);
         $drop = $displayC - $this->displayReadsHighK - $surfaceC;

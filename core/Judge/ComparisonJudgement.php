@@ -47,7 +47,10 @@ final readonly class ComparisonJudgement
     public function toArray(?float $contactAreaMm2 = null): array
     {
         return [
-            'measures' => array_map(static fn (MeasureComparison $m): array => self::measure($m, $m->measure->isForce() ? $contactAreaMm2 : null), $this->measures),
+            'measures' => array_map(
+                static fn (MeasureComparison $m): array => self::measure($m, $m->measure->isForce() ? $contactAreaMm2 : null),
+                $this->measures,
+            ),
             'held' => ['setups' => array_map(static fn (HeldRate $rate): array => [
                 'setup' => $rate->setup,
                 'held' => $rate->held,

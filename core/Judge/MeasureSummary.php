@@ -46,7 +46,18 @@ final readonly class MeasureSummary
         }
         $n = \count($exact) + \count($atLeast);
         if ([] !== $atLeast) {
-            return new self($record->name, $measure, $n, \count($atLeast), null, null, null, Sentence::of('figure.lower_bounds', bounds: Quantity::count(\count($atLeast)), readings: Quantity::count($n)), $exact, $atLeast);
+            return new self(
+                $record->name,
+                $measure,
+                $n,
+                \count($atLeast),
+                null,
+                null,
+                null,
+                Sentence::of('figure.lower_bounds', bounds: Quantity::count(\count($atLeast)), readings: Quantity::count($n)),
+                $exact,
+                $atLeast,
+            );
         }
         $sample = new Sample($exact);
 

@@ -109,7 +109,12 @@ final readonly class ReadingsCsv
     private static function row(array $cells, int $number, array &$rows): ?Sentence
     {
         if (\count($cells) !== \count(self::HEADER)) {
-            return Sentence::of('table.cells', cells: Quantity::count(\count($cells)), wanted: Quantity::count(\count(self::HEADER)), header: implode(',', self::HEADER));
+            return Sentence::of(
+                'table.cells',
+                cells: Quantity::count(\count($cells)),
+                wanted: Quantity::count(\count(self::HEADER)),
+                header: implode(',', self::HEADER),
+            );
         }
         [$setup, $run, $name, $value, $unit, $status] = $cells;
         if ('' === $setup) {
@@ -158,7 +163,16 @@ final readonly class ReadingsCsv
             }
             $key = $row['setup']."\0".$row['run']."\0".$row['reading']->measure->value;
             if (isset($seen[$key])) {
-                $faults[] = ['line' => $row['line'], 'message' => Sentence::of('table.repeated', run: $row['run'], setup: $row['setup'], measure: $row['reading']->measure->words(), line: Quantity::count($seen[$key]))];
+                $faults[] = [
+                    'line' => $row['line'],
+                    'message' => Sentence::of(
+                        'table.repeated',
+                        run: $row['run'],
+                        setup: $row['setup'],
+                        measure: $row['reading']->measure->words(),
+                        line: Quantity::count($seen[$key]),
+                    ),
+                ];
             }
             $seen[$key] ??= $row['line'];
         }

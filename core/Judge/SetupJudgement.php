@@ -64,7 +64,12 @@ final readonly class SetupJudgement
         $counted = Sentence::of('hold.counted', held: Quantity::count($held->held), runs: Quantity::count($held->runs));
         if ($failures > $limits->failuresAllowed) {
             return new Finding(Answer::No, [
-                Sentence::of('hold.failed', failures: Quantity::count($failures), runs: Quantity::count($held->runs), allowed: Quantity::count($limits->failuresAllowed)),
+                Sentence::of(
+                    'hold.failed',
+                    failures: Quantity::count($failures),
+                    runs: Quantity::count($held->runs),
+                    allowed: Quantity::count($limits->failuresAllowed),
+                ),
             ]);
         }
         if (0 === $held->runs) {
@@ -139,7 +144,12 @@ final readonly class SetupJudgement
         if ($short > 0) {
             return new Finding(Answer::NotYet, [
                 $unsaid > 0
-                    ? Sentence::of('release.unsaid', runs: Quantity::count($unsaid), said: Quantity::count($said), planned: Quantity::count($limits->coldRunsPlanned))
+                    ? Sentence::of(
+                        'release.unsaid',
+                        runs: Quantity::count($unsaid),
+                        said: Quantity::count($said),
+                        planned: Quantity::count($limits->coldRunsPlanned),
+                    )
                     : Sentence::of('release.planned', done: Quantity::count($said), planned: Quantity::count($limits->coldRunsPlanned)),
                 $sentence,
             ], $short);

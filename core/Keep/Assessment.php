@@ -60,13 +60,23 @@ final readonly class Assessment
         $unsaid = \count(array_filter($counted, static fn (EvidenceRun $run): bool => [] !== Completeness::lacking($run->readings)));
         $complete = $n - $unsaid;
         if ($complete < $plan->runsNeeded) {
-            $missing[] = Sentence::of('keep.runs_done', done: Quantity::count($complete), needed: Quantity::count($plan->runsNeeded), more: Quantity::count($plan->runsNeeded - $complete));
+            $missing[] = Sentence::of(
+                'keep.runs_done',
+                done: Quantity::count($complete),
+                needed: Quantity::count($plan->runsNeeded),
+                more: Quantity::count($plan->runsNeeded - $complete),
+            );
             if ($unsaid > 0) {
                 $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
             }
         }
         if ($failures > $plan->failuresAllowed) {
-            $missing[] = Sentence::of('keep.failed', failures: Quantity::count($failures), runs: Quantity::count($n), allowed: Quantity::count($plan->failuresAllowed));
+            $missing[] = Sentence::of(
+                'keep.failed',
+                failures: Quantity::count($failures),
+                runs: Quantity::count($n),
+                allowed: Quantity::count($plan->failuresAllowed),
+            );
         }
         $damaged = $record->count(Measure::Damage, 0.5);
         if ($damaged > 0) {
@@ -140,7 +150,11 @@ final readonly class Assessment
         }
         $mean = MeanAgainstLimit::of(new Sample($summary->exact), $limits->coldPullAtMostN);
 
-        return null !== $mean->upperBound && $mean->upperBound <= $limits->coldPullAtMostN ? null : self::notShown('keep.cold_not_shown', $limits->coldPullAtMostN, $mean->upperBound);
+        return null !== $mean->upperBound && $mean->upperBound <= $limits->coldPullAtMostN ? null : self::notShown(
+            'keep.cold_not_shown',
+            $limits->coldPullAtMostN,
+            $mean->upperBound,
+        );
     }
 
     private static function lowerBounds(MeasureSummary $summary): Sentence

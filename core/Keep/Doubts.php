@@ -28,7 +28,11 @@ final class Doubts
         }
         foreach ($now->changes as $change) {
             if ($change->questions($profile->plateId ?? '', $profile->evidenceUntil)) {
-                $doubts[] = new Doubt('change', Sentence::of('doubt.changed', change: $change->kind->words(), day: new Day($change->day)), Sentence::of('doubt.restore_confirm'));
+                $doubts[] = new Doubt(
+                    'change',
+                    Sentence::of('doubt.changed', change: $change->kind->words(), day: new Day($change->day)),
+                    Sentence::of('doubt.restore_confirm'),
+                );
             }
         }
         if (null !== $profile->reviewBy && $profile->reviewBy < $now->today) {

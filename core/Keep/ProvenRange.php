@@ -30,7 +30,10 @@ final readonly class ProvenRange
         if ([] === $runs) {
             return null;
         }
-        $measured = array_filter(array_map(static fn (EvidenceRun $run): ?float => $run->printMinutes, $runs), static fn (?float $minutes): bool => null !== $minutes);
+        $measured = array_filter(
+            array_map(static fn (EvidenceRun $run): ?float => $run->printMinutes, $runs),
+            static fn (?float $minutes): bool => null !== $minutes,
+        );
         $rooms = array_map(static fn (EvidenceRun $run): float => $run->roomC, $runs);
 
         return new self(

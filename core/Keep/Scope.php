@@ -58,7 +58,12 @@ final readonly class Scope
             new ScopePoint(
                 'room',
                 $job->roomC >= $this->roomLowC && $job->roomC <= $this->roomHighC,
-                Sentence::of('scope.room', low: Quantity::celsius($this->roomLowC), high: Quantity::celsius($this->roomHighC), room: Quantity::celsius($job->roomC)),
+                Sentence::of(
+                    'scope.room',
+                    low: Quantity::celsius($this->roomLowC),
+                    high: Quantity::celsius($this->roomHighC),
+                    room: Quantity::celsius($job->roomC),
+                ),
             ),
             new ScopePoint(
                 'enclosure',
@@ -81,7 +86,11 @@ final readonly class Scope
 
         return match (true) {
             null === $minutes => new ScopePoint('job', null, Sentence::of('scope.job_unsaid', longest: $longest)),
-            $minutes > $this->longestJobMinutes => new ScopePoint('job', false, Sentence::of('scope.job_beyond', job: Quantity::minutes($minutes), longest: $longest)),
+            $minutes > $this->longestJobMinutes => new ScopePoint(
+                'job',
+                false,
+                Sentence::of('scope.job_beyond', job: Quantity::minutes($minutes), longest: $longest),
+            ),
             default => new ScopePoint('job', true, Sentence::of('scope.job', longest: $longest)),
         };
     }

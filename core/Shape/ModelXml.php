@@ -48,7 +48,13 @@ final class ModelXml
             $model->place($facets, $object, $transform);
         }
 
-        return $facets->shape(ShapeFormat::ThreeMf, 0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? Sentence::of('shape.objects', objects: Quantity::count(\count($model->build))) : null])));
+        return $facets->shape(
+            ShapeFormat::ThreeMf,
+            0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? Sentence::of(
+                'shape.objects',
+                objects: Quantity::count(\count($model->build)),
+            ) : null])),
+        );
     }
 
     private function parse(ByteSource $xml): void

@@ -37,7 +37,10 @@ final class Completeness
             default => [Measure::PullHot],
         };
 
-        return array_values(array_filter($wanted, static fn (Measure $measure): bool => !\in_array($measure, $said, true) && !\in_array($measure, $notTaken, true)));
+        return array_values(array_filter(
+            $wanted,
+            static fn (Measure $measure): bool => !\in_array($measure, $said, true) && !\in_array($measure, $notTaken, true),
+        ));
     }
 
     /**

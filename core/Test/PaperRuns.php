@@ -33,7 +33,10 @@ final readonly class PaperRuns
         $groups = [];
         foreach ($rows as $row) {
             if (!\in_array($row['setup'], $names, true)) {
-                $faults[] = ['line' => $row['line'], 'message' => Sentence::of('paper.no_setup', setup: $row['setup'], setups: Listing::of($names, Joined::Comma))];
+                $faults[] = [
+                    'line' => $row['line'],
+                    'message' => Sentence::of('paper.no_setup', setup: $row['setup'], setups: Listing::of($names, Joined::Comma)),
+                ];
                 continue;
             }
             $groups['' === $row['run'] ? 'rows' : 'runs'][$row['setup']."\0".$row['run']][] = $row;

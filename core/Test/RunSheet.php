@@ -117,7 +117,13 @@ final readonly class RunSheet
             ],
         };
 
-        return ['step' => $step->value, 'title' => Sentence::of('sheet.title.'.$step->value), 'lines' => $lines, 'cautions' => $cautions, 'timerSeconds' => $timer];
+        return [
+            'step' => $step->value,
+            'title' => Sentence::of('sheet.title.'.$step->value),
+            'lines' => $lines,
+            'cautions' => $cautions,
+            'timerSeconds' => $timer,
+        ];
     }
 
     /** @return list<Sentence> */
@@ -127,6 +133,9 @@ final readonly class RunSheet
             return [];
         }
 
-        return [null === $this->bedOtherC ? Sentence::of('sheet.first_layer.bed_off') : Sentence::of('sheet.first_layer.bed_after', bed: Quantity::celsius($this->bedOtherC))];
+        return [null === $this->bedOtherC ? Sentence::of('sheet.first_layer.bed_off') : Sentence::of(
+            'sheet.first_layer.bed_after',
+            bed: Quantity::celsius($this->bedOtherC),
+        )];
     }
 }

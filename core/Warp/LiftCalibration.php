@@ -29,9 +29,10 @@ final readonly class LiftCalibration
     }
 
     /**
+     * Of runs with like pieces: lift readings, how many of them lifted, their sum, the free curl and margin that the sums give
+     * for the piece, and how many runs held.
+     *
      * @param list<array{readings: int, lifted: int, sumMm: float, curlMm: float, margin: float, runs: int, held: int}> $groups
-     *                                                                                                                          runs with like pieces: lift readings, how many of them lifted, their sum, the free curl and margin that the
-     *                                                                                                                          sums give for the piece, and how many runs held
      *
      * @return self|null null if they say nothing
      */
@@ -48,13 +49,25 @@ final readonly class LiftCalibration
                 $lifted += $group['lifted'];
                 $logs += $group['lifted'] * log($group['margin']);
             }
-            if ($group['margin'] > 0 && $group['margin'] < ($heldAt ?? 1.0) && 0 === $group['lifted'] && $group['runs'] >= self::NEEDED && $group['held'] === $group['runs']) {
+            if ($group['margin'] > 0
+                && $group['margin'] < ($heldAt ?? 1.0)
+                && 0 === $group['lifted']
+                && $group['runs'] >= self::NEEDED
+                && $group['held'] === $group['runs']
+            ) {
                 [$heldAt, $heldRuns] = [$group['margin'], $group['held']];
             }
         }
         $times = $readings >= self::NEEDED && $curl > 0 ? $sum / $curl : null;
 
-        return null === $times && null === $heldAt ? null : new self($readings, $lifted, $times, null !== $times && $lifted >= self::NEEDED ? exp($logs / $lifted) : null, $heldAt, $heldRuns);
+        return null === $times && null === $heldAt ? null : new self(
+            $readings,
+            $lifted,
+            $times,
+            null !== $times && $lifted >= self::NEEDED ? exp($logs / $lifted) : null,
+            $heldAt,
+            $heldRuns,
+        );
     }
 
     /** By how much the pull of the sums is to be taken. */

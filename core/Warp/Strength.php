@@ -50,7 +50,10 @@ final readonly class Strength
             return null;
         }
         // Squares within the groups, and between them.
-        $squares = array_sum(array_map(static fn (array $g): float => max(0, $g['pulls'] - 1) * $g['sdMpa'] ** 2 + $g['pulls'] * ($g['meanMpa'] - $mean) ** 2, $groups));
+        $squares = array_sum(array_map(
+            static fn (array $g): float => max(0, $g['pulls'] - 1) * $g['sdMpa'] ** 2 + $g['pulls'] * ($g['meanMpa'] - $mean) ** 2,
+            $groups,
+        ));
         $reach = (new StudentT($pulls - 1))->quantile(0.975) * sqrt($squares / ($pulls - 1) * (1 + 1 / $pulls));
 
         return new self(max(0.1 * $mean, $mean - $reach), $mean, $mean + $reach, $pulls);

@@ -36,7 +36,11 @@ final class Stored
         $kind = QuantityKind::tryFrom(self::text($data['quantity'] ?? ''));
 
         return match (true) {
-            null !== $kind && is_numeric($data['value'] ?? null) => Quantity::make($kind, (float) $data['value'], is_numeric($data['step'] ?? null) ? (float) $data['step'] : null),
+            null !== $kind && is_numeric($data['value'] ?? null) => Quantity::make(
+                $kind,
+                (float) $data['value'],
+                is_numeric($data['step'] ?? null) ? (float) $data['step'] : null,
+            ),
             \is_string($data['own'] ?? null) => new OwnText($data['own']),
             \is_string($data['catalogue'] ?? null) && \is_string($data['english'] ?? null) => new CatalogueText($data['catalogue'], $data['english']),
             \is_string($data['day'] ?? null) => new Day($data['day']),

@@ -80,7 +80,13 @@ class User extends VersionedRow implements UserInterface, PasswordAuthenticatedU
      */
     public function __serialize(): array
     {
-        return ['id' => $this->id->toRfc4122(), 'name' => $this->name, 'role' => $this->role->value, 'active' => $this->active, 'hash' => hash('crc32c', $this->passwordHash)];
+        return [
+            'id' => $this->id->toRfc4122(),
+            'name' => $this->name,
+            'role' => $this->role->value,
+            'active' => $this->active,
+            'hash' => hash('crc32c', $this->passwordHash),
+        ];
     }
 
     /** @param array{id: string, name: string, role: string, active: bool, hash: string} $data */

@@ -53,7 +53,19 @@ final class ApiLoad
         }
         $requests['GET /api/comparisons/…/judgement'] = ['GET', '/api/comparisons/'.$first('/api/comparisons', 'status', 'closed').'/judgement', null];
         $part = ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15];
-        $requests['POST /api/choose'] = ['POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $first('/api/printers', 'kind', 'filament'), 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => $part]];
+        $requests['POST /api/choose'] = [
+            'POST',
+            '/api/choose',
+            [
+                'materialId' => 'pla',
+                'printerId' => $first('/api/printers', 'kind', 'filament'),
+                'lotId' => null,
+                'roomC' => 20,
+                'partCount' => 1,
+                'jobMinutes' => null,
+                'part' => $part,
+            ],
+        ];
 
         return $requests;
     }

@@ -51,7 +51,11 @@ final class BenchCommand extends Command
         };
         $row('ranking 300 plate sides × 20 agents, median of 5', \sprintf('%.0f ms', $this->median(fn () => $this->rank())), '≤ 100 ms');
         $records = $this->records();
-        $row('judging 10 000 readings in 5 setups, median of 5', \sprintf('%.0f ms', $this->median(static fn () => ComparisonJudgement::of($records)->toArray())), '≤ 300 ms');
+        $row(
+            'judging 10 000 readings in 5 setups, median of 5',
+            \sprintf('%.0f ms', $this->median(static fn () => ComparisonJudgement::of($records)->toArray())),
+            '≤ 300 ms',
+        );
         foreach ([
             'binary STL of 1 M facets' => ['≤ 3 s, ≤ 64 MB', static fn (string $path) => BigParts::slab($path, 500)],
             'G-code of 100 MB' => ['≤ 8 s, ≤ 64 MB', static fn (string $path) => BigParts::gcode($path, 100_000_000)],
@@ -107,7 +111,11 @@ final class BenchCommand extends Command
         $runs = [];
         for ($i = 0; $i < 300; ++$i) {
             $surface = $surfaces[$i % \count($surfaces)];
-            $layers = array_map(static fn (array $l, int $at): Layer => $layer($l[0], $l[1], 0 === $at ? Layer::DRY_CONTACT_M2KW : 0.0), $this->catalogue->surface($surface)->plate, array_keys($this->catalogue->surface($surface)->plate));
+            $layers = array_map(
+                static fn (array $l, int $at): Layer => $layer($l[0], $l[1], 0 === $at ? Layer::DRY_CONTACT_M2KW : 0.0),
+                $this->catalogue->surface($surface)->plate,
+                array_keys($this->catalogue->surface($surface)->plate),
+            );
             $measured = 0 === $i % 10 ? new MeasuredSurface(80, 72 + $i / 100, 20, '') : null;
             $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true, layers: $layers, costPerPrint: 0.05, measured: $measured);
             $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
@@ -115,7 +123,13 @@ final class BenchCommand extends Command
         $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));
         $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120, heaterW: 300, bed: [$layer('aluminium', 3)]);
 
-        return Ranking::of($this->catalogue, new JobRequest($this->catalogue->material('petg'), $printer, 20, part: new PartFacts(752, 210, 100, 8, 15, 2, 2)), $sides, $twenty, new Experience($runs));
+        return Ranking::of(
+            $this->catalogue,
+            new JobRequest($this->catalogue->material('petg'), $printer, 20, part: new PartFacts(752, 210, 100, 8, 15, 2, 2)),
+            $sides,
+            $twenty,
+            new Experience($runs),
+        );
     }
 
     /** @return list<SetupRecord> */
@@ -126,7 +140,10 @@ final class BenchCommand extends Command
             $runs = [];
             for ($i = 0; $i < 1000; ++$i) {
                 // Any smooth spread will do: the cost does not depend on the values.
-                $runs[] = [new Reading(Measure::Held, 1), new Reading(0 === $i % 2 ? Measure::PullHot : Measure::PullCold, 30 + $setup + 4 * sin($i * 12.9898))];
+                $runs[] = [
+                    new Reading(Measure::Held, 1),
+                    new Reading(0 === $i % 2 ? Measure::PullHot : Measure::PullCold, 30 + $setup + 4 * sin($i * 12.9898)),
+                ];
             }
             $records[] = new SetupRecord(\chr(65 + $setup), $runs);
         }

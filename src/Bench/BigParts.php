@@ -62,7 +62,14 @@ final class BigParts
             }
             for ($at = 2 * self::LINE_MM, $there = true; $at < 40 - 2 * self::LINE_MM; $at += self::LINE_MM, $there = !$there) {
                 $e += 39 * $perMm;
-                $lines .= \sprintf("G0 X%.3f Y%.3f\nG1 X%.3f Y%.3f E%.5f F2400\n", $x + ($there ? 0.5 : 39.5), $y + $at, $x + ($there ? 39.5 : 0.5), $y + $at, $e);
+                $lines .= \sprintf(
+                    "G0 X%.3f Y%.3f\nG1 X%.3f Y%.3f E%.5f F2400\n",
+                    $x + ($there ? 0.5 : 39.5),
+                    $y + $at,
+                    $x + ($there ? 39.5 : 0.5),
+                    $y + $at,
+                    $e,
+                );
             }
         }
 

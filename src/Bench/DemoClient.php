@@ -85,7 +85,11 @@ final class DemoClient
     {
         $body = json_decode($text, true);
 
-        return ['status' => curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), 'body' => \is_array($body) ? $body : [], 'milliseconds' => 1000 * curl_getinfo($handle, \CURLINFO_TOTAL_TIME)];
+        return [
+            'status' => curl_getinfo($handle, \CURLINFO_RESPONSE_CODE),
+            'body' => \is_array($body) ? $body : [],
+            'milliseconds' => 1000 * curl_getinfo($handle, \CURLINFO_TOTAL_TIME),
+        ];
     }
 
     /** @param array<string, mixed>|null $body */

@@ -67,8 +67,15 @@ final class WritersCommand extends Command
             }
             $answers = $client->together($requests, $this->writers);
             $won = array_keys(array_filter($answers, static fn (array $a): bool => 200 === $a['status']));
-            $now = self::row(array_values(array_filter($client->ask('GET', "/api/$kind")['body'], static fn (mixed $r): bool => \is_array($r) && $r['id'] === $row['id']))[0] ?? []);
-            $say("one version of $kind, changed by all", 1 === \count($won) && "written by {$won[0]}" === $now[$member] && $row['version'] + 1 === $now['version'], self::statuses($answers));
+            $now = self::row(array_values(array_filter(
+                $client->ask('GET', "/api/$kind")['body'],
+                static fn (mixed $r): bool => \is_array($r) && $r['id'] === $row['id'],
+            ))[0] ?? []);
+            $say(
+                "one version of $kind, changed by all",
+                1 === \count($won) && "written by {$won[0]}" === $now[$member] && $row['version'] + 1 === $now['version'],
+                self::statuses($answers),
+            );
         }
         $key = Uuid::v7()->toRfc4122();
         $lot = ['id' => $key, 'label' => 'W-'.substr($key, -6), 'materialId' => 'pla', 'name' => 'Writers', 'driedOn' => null, 'note' => ''];
@@ -76,7 +83,13 @@ final class WritersCommand extends Command
         $there = \count(array_filter($client->ask('GET', '/api/lots')['body'], static fn (mixed $r): bool => \is_array($r) && $r['label'] === $lot['label']));
         $say('one lot, sent by all with its key', 1 === $there && self::only($answers, [200, 201]), self::statuses($answers));
         $settings = $client->ask('GET', '/api/settings')['body'];
-        $answers = $client->together(array_map(static fn (int $i): array => ['PUT', '/api/settings', ['voidAfterHours' => 12 + $i] + self::row($settings)], range(0, $this->writers - 1)), $this->writers);
+        $answers = $client->together(
+            array_map(
+                static fn (int $i): array => ['PUT', '/api/settings', ['voidAfterHours' => 12 + $i] + self::row($settings)],
+                range(0, $this->writers - 1),
+            ),
+            $this->writers,
+        );
         $say('the settings, changed by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
     }
 
@@ -87,13 +100,20 @@ final class WritersCommand extends Command
         for ($i = 0; $i < $this->writers; ++$i) {
             $ids[] = $this->draft($client, "Writers $i");
         }
-        $answers = $client->together(array_map(static fn (string $id): array => ['POST', "/api/comparisons/$id/start", ['version' => 1]], $ids), $this->writers);
+        $answers = $client->together(
+            array_map(static fn (string $id): array => ['POST', "/api/comparisons/$id/start", ['version' => 1]], $ids),
+            $this->writers,
+        );
         $say('as many comparisons, started at once', $this->writers === self::count($answers, 200), self::statuses($answers));
         $id = $this->draft($client, 'Writers at one');
         $answers = $client->together(array_fill(0, $this->writers, ['POST', "/api/comparisons/$id/start", ['version' => 1]]), $this->writers);
         $started = self::row($client->ask('GET', "/api/comparisons/$id")['body']);
         $say('one comparison, started by all', 1 === self::count($answers, 200) && 24 === \count($started['runs']), self::statuses($answers));
-        $add = static fn (): array => ['POST', "/api/comparisons/$id/runs", ['id' => Uuid::v7()->toRfc4122(), 'version' => $started['version'], 'setupId' => $started['setups'][0]['id'], 'count' => 3, 'pull' => 'both']];
+        $add = static fn (): array => [
+            'POST',
+            "/api/comparisons/$id/runs",
+            ['id' => Uuid::v7()->toRfc4122(), 'version' => $started['version'], 'setupId' => $started['setups'][0]['id'], 'count' => 3, 'pull' => 'both'],
+        ];
         $answers = $client->together(array_map($add, range(1, $this->writers)), $this->writers);
         $now = self::row($client->ask('GET', "/api/comparisons/$id")['body']);
         $say('one version, more runs asked by all', 1 === self::count($answers, 200) && 27 === \count($now['runs']), self::statuses($answers));
@@ -110,22 +130,45 @@ final class WritersCommand extends Command
         $started = self::row($client->ask('POST', "/api/comparisons/$id/start", ['version' => 1])['body']);
         $hot = array_values(array_filter($started['runs'], static fn (array $r): bool => 'hot' === $r['pull']));
         $run = $hot[0]['id'];
-        $answers = $client->together(array_map(static fn (array $r): array => ['POST', "/api/runs/{$r['id']}/step", ['version' => 1, 'step' => 'heat_and_soak']], \array_slice($hot, 0, $this->writers)), $this->writers);
+        $answers = $client->together(
+            array_map(
+                static fn (array $r): array => ['POST', "/api/runs/{$r['id']}/step", ['version' => 1, 'step' => 'heat_and_soak']],
+                \array_slice($hot, 0, $this->writers),
+            ),
+            $this->writers,
+        );
         $say('as many runs, heating one printer', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
         foreach (\array_slice($hot, 0, $this->writers) as $each) {
             $now = self::row($client->ask('GET', "/api/runs/{$each['id']}")['body']);
             $client->ask('POST', "/api/runs/{$each['id']}/leave-printer", ['version' => $now['run']['version'], 'reason' => 'writers are done']);
         }
         $version = self::row($client->ask('GET', "/api/runs/$run")['body'])['run']['version'];
-        $answers = $client->together(array_fill(0, $this->writers, ['POST', "/api/runs/$run/step", ['version' => $version, 'step' => 'first_layer']]), $this->writers);
+        $answers = $client->together(
+            array_fill(0, $this->writers, ['POST', "/api/runs/$run/step", ['version' => $version, 'step' => 'first_layer']]),
+            $this->writers,
+        );
         $say('one run, moved by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
         $version = self::row($client->ask('GET', "/api/runs/$run")['body'])['run']['version'];
         $client->ask('POST', "/api/runs/$run/outcome", ['version' => $version, 'outcome' => 'held', 'note' => '']);
-        $pulls = array_map(static fn (int $i): array => ['POST', "/api/runs/$run/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20 + $i, 'unit' => 'N', 'atLeast' => false]], range(1, 5 * $this->writers));
+        $pulls = array_map(
+            static fn (int $i): array => [
+                'POST',
+                "/api/runs/$run/readings",
+                ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20 + $i, 'unit' => 'N', 'atLeast' => false],
+            ],
+            range(1, 5 * $this->writers),
+        );
         $answers = $client->together($pulls, $this->writers);
         $sheet = self::row($client->ask('GET', "/api/runs/$run")['body']);
-        $of = static fn (bool $standing): int => \count(array_filter($sheet['readings'], static fn (array $r): bool => 'pull_hot' === $r['measure'] && (!$standing || $r['stands'])));
-        $say('one measure, typed five times by each', 1 === $of(true) && \count($pulls) === $of(false) + \count($pulls) - self::count($answers, 201) && self::only($answers, [201, 409]), self::statuses($answers).", {$of(true)} stands of {$of(false)}");
+        $of = static fn (bool $standing): int => \count(array_filter(
+            $sheet['readings'],
+            static fn (array $r): bool => 'pull_hot' === $r['measure'] && (!$standing || $r['stands']),
+        ));
+        $say(
+            'one measure, typed five times by each',
+            1 === $of(true) && \count($pulls) === $of(false) + \count($pulls) - self::count($answers, 201) && self::only($answers, [201, 409]),
+            self::statuses($answers).", {$of(true)} stands of {$of(false)}",
+        );
         $finish = ['POST', "/api/runs/$run/finish", ['version' => $sheet['run']['version']]];
         $late = ['POST', "/api/runs/$run/readings", ['measure' => 'lift', 'value' => 0.1, 'unit' => 'mm', 'atLeast' => false]];
         $answers = $client->together(array_merge(...array_fill(0, $this->writers, [$finish, $late])), $this->writers);
@@ -134,7 +177,10 @@ final class WritersCommand extends Command
         $before = \count(self::row($client->ask('GET', "/api/runs/$run")['body'])['readings']);
         $tooLate = $client->together(array_fill(0, $this->writers, $late), $this->writers);
         $done = self::row($client->ask('GET', "/api/runs/$run")['body']);
-        $good = 'done' === $done['run']['status'] && $before === \count($done['readings']) && self::only($answers, [200, 201, 409]) && self::only($tooLate, [409]);
+        $good = 'done' === $done['run']['status']
+            && $before === \count($done['readings'])
+            && self::only($answers, [200, 201, 409])
+            && self::only($tooLate, [409]);
         $say('one run, finished by all while readings come in', $good, self::statuses($answers).', then '.self::statuses($tooLate));
         $this->closing($client, $say, $id);
     }
@@ -155,40 +201,72 @@ final class WritersCommand extends Command
         $requests = array_fill(0, $this->writers, ['POST', "/api/comparisons/$id/close", ['version' => $now['version']]]);
         if (null !== $pull) {
             for ($i = 0; $i < $this->writers; ++$i) {
-                $requests[] = ['POST', "/api/readings/{$pull['id']}/amendments", ['value' => 90 + $i, 'unit' => 'N', 'atLeast' => false, 'reason' => 'written by all']];
+                $requests[] = [
+                    'POST',
+                    "/api/readings/{$pull['id']}/amendments",
+                    ['value' => 90 + $i, 'unit' => 'N', 'atLeast' => false, 'reason' => 'written by all'],
+                ];
             }
         }
         shuffle($requests);
         $answers = $client->together($requests, 2 * $this->writers);
         $judgement = self::row($client->ask('GET', "/api/comparisons/$id/judgement")['body']);
-        $good = ($judgement['recorded']['runs'] ?? 0) === \count($done) && 1 === self::count($answers, 200) && 1 === self::count($answers, 201) && self::only($answers, [200, 201, 409]);
+        $good = ($judgement['recorded']['runs'] ?? 0) === \count($done)
+            && 1 === self::count($answers, 200)
+            && 1 === self::count($answers, 201)
+            && self::only($answers, [200, 201, 409]);
         $say('one comparison, closed by all while a reading is amended', $good, self::statuses($answers));
     }
 
     /** @param \Closure(string, bool, string): void $say */
     private function profiles(DemoClient $client, \Closure $say): void
     {
-        $comparison = array_values(array_filter($client->ask('GET', '/api/comparisons')['body'], static fn (mixed $c): bool => \is_array($c) && 'Filter cells in grey PLA, which plate?' === $c['title']))[0] ?? [];
+        $comparison = array_values(array_filter(
+            $client->ask('GET', '/api/comparisons')['body'],
+            static fn (mixed $c): bool => \is_array($c) && 'Filter cells in grey PLA, which plate?' === $c['title'],
+        ))[0] ?? [];
         $setup = self::row($client->ask('GET', '/api/comparisons/'.self::row($comparison)['id'])['body'])['setups'][0]['id'];
         $series = Uuid::v7()->toRfc4122();
-        $wish = ['setupId' => $setup, 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'];
+        $wish = [
+            'setupId' => $setup,
+            'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0],
+            'anyLot' => false,
+            'anyPlate' => false,
+            'reviewBy' => '2030-01-01',
+        ];
         $ids = [];
         for ($i = 0; $i < $this->writers; ++$i) {
             $ids[] = self::row($client->ask('POST', '/api/profiles', ['title' => "Writers, revision $i", 'series' => $series] + $wish)['body'])['id'];
         }
         $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $answers = $client->together(array_map(static fn (string $id): array => ['POST', "/api/profiles/$id/sign", $sign], $ids), $this->writers);
-        $signed = array_filter($client->ask('GET', '/api/profiles')['body'], static fn (mixed $p): bool => \is_array($p) && $series === $p['series'] && 'validated' === $p['status']);
+        $signed = array_filter(
+            $client->ask('GET', '/api/profiles')['body'],
+            static fn (mixed $p): bool => \is_array($p) && $series === $p['series'] && 'validated' === $p['status'],
+        );
         $say('as many revisions of one series, signed at once', 1 === \count($signed) && self::only($answers, [200, 409]), self::statuses($answers));
         $profile = self::row(array_values($signed)[0] ?? []);
-        $answers = $client->together(array_fill(0, $this->writers, ['POST', "/api/profiles/{$profile['id']}/withdraw", ['version' => $profile['version'], 'password' => 'hilltop', 'reason' => 'written by all']]), $this->writers);
+        $answers = $client->together(
+            array_fill(
+                0,
+                $this->writers,
+                ['POST', "/api/profiles/{$profile['id']}/withdraw", ['version' => $profile['version'], 'password' => 'hilltop', 'reason' => 'written by all']],
+            ),
+            $this->writers,
+        );
         $say('one profile, withdrawn by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
     }
 
     private function draft(DemoClient $client, string $title): string
     {
-        $lot = self::row(array_values(array_filter($client->ask('GET', '/api/lots')['body'], static fn (mixed $l): bool => \is_array($l) && 'L-101' === $l['label']))[0] ?? []);
-        $printer = self::row(array_values(array_filter($client->ask('GET', '/api/printers')['body'], static fn (mixed $p): bool => \is_array($p) && 'North bay' === $p['name']))[0] ?? []);
+        $lot = self::row(array_values(array_filter(
+            $client->ask('GET', '/api/lots')['body'],
+            static fn (mixed $l): bool => \is_array($l) && 'L-101' === $l['label'],
+        ))[0] ?? []);
+        $printer = self::row(array_values(array_filter(
+            $client->ask('GET', '/api/printers')['body'],
+            static fn (mixed $p): bool => \is_array($p) && 'North bay' === $p['name'],
+        ))[0] ?? []);
         $sides = [];
         foreach ($client->ask('GET', '/api/plates')['body'] as $plate) {
             foreach (\is_array($plate) ? $plate['sides'] : [] as $side) {
@@ -202,7 +280,19 @@ final class WritersCommand extends Command
             'lotId' => $lot['id'],
             'printerId' => $printer['id'],
             'roomC' => 20,
-            'constants' => ['piece' => $usual['piece'], 'gcodeName' => 'w.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'gapMm' => 0.1, 'feeler' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
+            'constants' => [
+                'piece' => $usual['piece'],
+                'gcodeName' => 'w.gcode',
+                'nozzleMm' => 0.4,
+                'nozzleFirstC' => 215,
+                'lineWidthMm' => 0.45,
+                'gapMm' => 0.1,
+                'feeler' => 'paper',
+                'firstLayerSpeedMmS' => 20,
+                'fan' => 'off',
+                'holdDown' => 'magnets',
+                'brim' => 'none',
+            ],
             'limits' => $usual['limits'],
             'durations' => $usual['durations'],
             'runsPerSetup' => 12,

@@ -21,6 +21,7 @@ use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Words\Quantity;
@@ -99,11 +100,10 @@ final readonly class CareController
             $kind = ChangeKind::from($body['kind']);
             $from = \is_string($body['from'] ?? null) ? new \DateTimeImmutable($body['from']) : null;
             $until = \is_string($body['until'] ?? null) ? new \DateTimeImmutable($body['until']) : null;
-            if (ChangeKind::MachineFault === $kind && (null === $from || null === $until || $until < $from)) {
-                throw Problem::invalid('from', 'Say from when until when the machine was at fault.');
-            }
-            if (ChangeKind::LevelledForPlate === $kind && !isset($body['plateId'])) {
-                throw Problem::invalid('plateId', 'Say for which plate it was levelled.');
+            try {
+                $kind->asksFor($from, $until, isset($body['plateId']));
+            } catch (BadChange $bad) {
+                throw Problem::invalid($bad->field, $bad->sentence, previous: $bad);
             }
 
             return new ChangeEvent(
@@ -129,10 +129,18 @@ final readonly class CareController
             return [];
         }
         /** @var list<Run> $runs */
-        $runs = $this->entities->createQuery('SELECT r FROM '.Run::class.' r JOIN r.comparison c WHERE c.printer = :p AND r.status = :done AND r.finishedAt BETWEEN :from AND :until ORDER BY r.finishedAt')
+        $runs = $this->entities->createQuery('SELECT r FROM '
+            .Run::class
+            .' r JOIN r.comparison c WHERE c.printer = :p AND r.status = :done AND r.finishedAt BETWEEN :from AND :until ORDER BY r.finishedAt')
             ->setParameter('p', $event->printer->id, 'uuid')->setParameter('done', RunStatus::Done)
             ->setParameter('from', $event->faultFrom, 'utc')->setParameter('until', $event->faultUntil, 'utc')->setMaxResults(200)->getResult();
 
-        return array_map(static fn (Run $run): array => ['id' => $run->id->toRfc4122(), 'name' => Sentence::of('run.of', run: Quantity::count($run->position), comparison: $run->comparison->title)], $runs);
+        return array_map(
+            static fn (Run $run): array => [
+                'id' => $run->id->toRfc4122(),
+                'name' => Sentence::of('run.of', run: Quantity::count($run->position), comparison: $run->comparison->title),
+            ],
+            $runs,
+        );
     }
 }

@@ -18,8 +18,34 @@ final readonly class CatalogueLoader
 {
     private const FILES = ['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings', 'checks'];
     /** What an entry of each file is, as the ids of texts have it. */
-    private const KINDS = ['materials' => 'material', 'surfaces' => 'surface', 'agents' => 'agent', 'cleaners' => 'cleaner', 'layers' => 'layer', 'schools' => 'school'];
-    private const TEXTS = ['name', 'grip', 'cleaning', 'release_way', 'done_hot', 'cautions', 'notes', 'carrier', 'put_on', 'lasts', 'off_with', 'hazard', 'how', 'question', 'schools', 'default', 'why', 'do'];
+    private const KINDS = [
+        'materials' => 'material',
+        'surfaces' => 'surface',
+        'agents' => 'agent',
+        'cleaners' => 'cleaner',
+        'layers' => 'layer',
+        'schools' => 'school',
+    ];
+    private const TEXTS = [
+        'name',
+        'grip',
+        'cleaning',
+        'release_way',
+        'done_hot',
+        'cautions',
+        'notes',
+        'carrier',
+        'put_on',
+        'lasts',
+        'off_with',
+        'hazard',
+        'how',
+        'question',
+        'schools',
+        'default',
+        'why',
+        'do',
+    ];
 
     public function __construct(
         private string $projectDir,
@@ -77,7 +103,11 @@ final readonly class CatalogueLoader
             if (\is_string($row[$field] ?? null)) {
                 $row[$field] = new CatalogueText($id, $row[$field]);
             } elseif (\is_array($row[$field] ?? null)) {
-                $row[$field] = array_map(static fn (int $i, string $text): CatalogueText => new CatalogueText("$id.$i", $text), array_keys($row[$field]), $row[$field]);
+                $row[$field] = array_map(
+                    static fn (int $i, string $text): CatalogueText => new CatalogueText("$id.$i", $text),
+                    array_keys($row[$field]),
+                    $row[$field],
+                );
             }
         }
 

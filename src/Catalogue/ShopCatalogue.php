@@ -42,7 +42,9 @@ final class ShopCatalogue implements ResetInterface
     public function recordOf(string $materialId, string $surfaceId): array
     {
         /* @var list<StoredFact> */
-        return $this->entities->createQuery('SELECT f FROM '.StoredFact::class.' f WHERE f.materialId = :m AND f.surfaceId = :s ORDER BY f.createdAt DESC, f.id DESC')
+        return $this->entities->createQuery('SELECT f FROM '
+            .StoredFact::class
+            .' f WHERE f.materialId = :m AND f.surfaceId = :s ORDER BY f.createdAt DESC, f.id DESC')
             ->setParameter('m', $materialId)->setParameter('s', $surfaceId)->getResult();
     }
 

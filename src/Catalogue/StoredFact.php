@@ -61,7 +61,12 @@ class StoredFact extends Row
             $this->materialId,
             $this->surfaceId,
             $this->agentKindId,
-            null === $this->window ? null : new Window((float) $this->window[0], (float) $this->window[1], (float) $this->window[2], $filament ? Axis::Celsius : Axis::Seconds),
+            null === $this->window ? null : new Window(
+                (float) $this->window[0],
+                (float) $this->window[1],
+                (float) $this->window[2],
+                $filament ? Axis::Celsius : Axis::Seconds,
+            ),
             $this->releaseC,
             $this->role,
             $this->hold,

@@ -68,7 +68,12 @@ final readonly class CatalogueData
         $ours = $this->shop->ours()->pairing($materialId, $surfaceId);
         $treatments = [];
         foreach ($pairing->treatments as $treatment) {
-            $treatments[] = $this->treatment($treatment, $ours?->treatment($treatment->agentId), $counted[$treatment->agentId ?? ''] ?? ['held' => 0, 'runs' => 0, 'clean' => 0, 'released' => 0], $catalogue);
+            $treatments[] = $this->treatment(
+                $treatment,
+                $ours?->treatment($treatment->agentId),
+                $counted[$treatment->agentId ?? ''] ?? ['held' => 0, 'runs' => 0, 'clean' => 0, 'released' => 0],
+                $catalogue,
+            );
         }
 
         return [
@@ -96,7 +101,10 @@ final readonly class CatalogueData
      */
     public static function schools(array $schools): array
     {
-        return array_map(static fn (School $s): array => ['id' => $s->id, 'question' => $s->question, 'schools' => $s->schools, 'default' => $s->default, 'why' => $s->why], $schools);
+        return array_map(
+            static fn (School $s): array => ['id' => $s->id, 'question' => $s->question, 'schools' => $s->schools, 'default' => $s->default, 'why' => $s->why],
+            $schools,
+        );
     }
 
     /**
@@ -154,7 +162,10 @@ final readonly class CatalogueData
     private function profiles(): array
     {
         $found = [];
-        $rows = $this->database->iterateAssociative("SELECT material_id, JSON_VALUE(document, '$.scope.surfaceId') AS surface_id, COUNT(*) AS n FROM profile WHERE status IN ('validated', 'trial') GROUP BY material_id, surface_id");
+        $rows = $this->database->iterateAssociative(
+            "SELECT material_id, JSON_VALUE(document, '$.scope.surfaceId') AS surface_id, COUNT(*) AS n
+             FROM profile WHERE status IN ('validated', 'trial') GROUP BY material_id, surface_id",
+        );
         foreach ($rows as $row) {
             $found[(string) $row['material_id']][(string) $row['surface_id']] = (int) $row['n'];
         }

@@ -112,8 +112,9 @@ final readonly class Choosing
         }
         $part = isset($body['part']) ? self::part($body['part']) : null;
         $foothold = isset($body['foothold']) ? new Foothold(FootholdKind::from($body['foothold']['kind']), (float) $body['foothold']['mm']) : Foothold::none();
-        if (true === $part?->articulated && $foothold->helps()) {
-            throw Problem::invalid('foothold.kind', 'Brim, ears and raft would lock an articulated part: print it without.');
+        $refusal = $foothold->refusedBy($part);
+        if (null !== $refusal) {
+            throw Problem::invalid('foothold.kind', $refusal);
         }
         $lying = null === ($body['benchSideId'] ?? null) ? null : $this->edit->reference(PlateSide::class, $body['benchSideId'], 'benchSideId');
         $wishes = $body['wishes'] ?? [];
@@ -279,7 +280,11 @@ final readonly class Choosing
                 'inputs' => array_map(static fn (Input $i): array => ['name' => $i->name, 'value' => $i->value, 'basis' => $i->basis], $r->inputs),
                 'source' => $r->source,
             ], $sums->reckonings()),
-            'schools' => CatalogueData::schools($catalogue->schoolsOn($proposal->job->material->id, $proposal->surface->id, ...(null === $proposal->agent ? [] : [$proposal->agent->id]))),
+            'schools' => CatalogueData::schools($catalogue->schoolsOn(
+                $proposal->job->material->id,
+                $proposal->surface->id,
+                ...(null === $proposal->agent ? [] : [$proposal->agent->id]),
+            )),
         ];
     }
 
@@ -305,7 +310,15 @@ final readonly class Choosing
             'interval90' => self::interval($expectation),
             'ownSuccesses' => $expectation->own()->successes,
             'ownRuns' => $expectation->own()->runs,
-            'evidence' => array_map(static fn (Evidence $e): array => ['likeness' => $e->likeness->value, 'successes' => $e->successes, 'runs' => $e->runs, 'weight' => $e->likeness->weight()], $expectation->evidence),
+            'evidence' => array_map(
+                static fn (Evidence $e): array => [
+                    'likeness' => $e->likeness->value,
+                    'successes' => $e->successes,
+                    'runs' => $e->runs,
+                    'weight' => $e->likeness->weight(),
+                ],
+                $expectation->evidence,
+            ),
         ];
     }
 }

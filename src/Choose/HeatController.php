@@ -16,6 +16,8 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Shelf\SurfaceMeasurement;
 use App\Shelf\SurfaceMeasurementRepository;
+use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\Stack;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -51,8 +53,10 @@ final readonly class HeatController
     public function add(Request $request): Answer
     {
         $body = $this->contract->body($request);
-        if ($body['surfaceC'] <= $body['roomC'] + 1) {
-            throw Problem::invalid('surfaceC', 'The surface is not warmer than the room: warm the bed, let it soak, and measure then.');
+        try {
+            Stack::learnsFrom((float) $body['surfaceC'], (float) $body['roomC']);
+        } catch (BadHeat $bad) {
+            throw Problem::invalid($bad->field, $bad->sentence, previous: $bad);
         }
         [$measurement, $new] = $this->creation->create(SurfaceMeasurement::class, $body, function (Uuid $id) use ($body): SurfaceMeasurement {
             $measurement = new SurfaceMeasurement(

@@ -77,7 +77,16 @@ final readonly class HeatSums
             'resistanceFactor' => $stack->resistanceFactor,
             'displayReadsHighK' => $stack->displayReadsHighK,
             'lossWM2' => $stack->lossWM2($surface, $roomC),
-            'layers' => array_map(static fn (Layer $l): array => ['of' => $l->of->id, 'name' => $l->of->name, 'mm' => $l->thicknessMm, 'resistanceM2KW' => $l->resistanceM2KW(), 'contactM2KW' => $l->contactBelowM2KW], $layers),
+            'layers' => array_map(
+                static fn (Layer $l): array => [
+                    'of' => $l->of->id,
+                    'name' => $l->of->name,
+                    'mm' => $l->thicknessMm,
+                    'resistanceM2KW' => $l->resistanceM2KW(),
+                    'contactM2KW' => $l->contactBelowM2KW,
+                ],
+                $layers,
+            ),
             'heatUp' => null === $up ? null : [
                 'displayReadySeconds' => $up->displayReadySeconds,
                 'soakSeconds' => $up->soakSeconds,
@@ -86,7 +95,14 @@ final readonly class HeatSums
                 'jobEnergyWh' => null === $minutes ? null : $up->energyWh + $up->holdingW * $minutes / 60,
             ],
             'cooling' => $this->cooling($body, $layers, $stack, $surface, $roomC),
-            'heater' => null === $heater ? null : self::heater(HeaterCheck::of((float) $heater['watts'], $width, $depth, $display, Number::orNull($heater['volts'] ?? null), Number::orNull($heater['limitAmps'] ?? null))),
+            'heater' => null === $heater ? null : self::heater(HeaterCheck::of(
+                (float) $heater['watts'],
+                $width,
+                $depth,
+                $display,
+                Number::orNull($heater['volts'] ?? null),
+                Number::orNull($heater['limitAmps'] ?? null),
+            )),
         ];
     }
 
@@ -110,7 +126,11 @@ final readonly class HeatSums
         $ways = [];
         foreach (Cooling::cases() as $way) {
             if (Cooling::Freezer !== $way || ($body['freezer'] ?? false)) {
-                $ways[] = ['way' => $way->value, 'words' => $way->words(), 'seconds' => CoolDown::seconds($way->plateAlone() ? $alone : $stack, $way, $fromC, $to, $roomC)];
+                $ways[] = [
+                    'way' => $way->value,
+                    'words' => $way->words(),
+                    'seconds' => CoolDown::seconds($way->plateAlone() ? $alone : $stack, $way, $fromC, $to, $roomC),
+                ];
             }
         }
 

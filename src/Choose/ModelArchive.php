@@ -75,7 +75,11 @@ final class ModelArchive implements ByteSource
     private static function modelIn(\ZipArchive $zip): string
     {
         $relations = (string) $zip->getFromName(self::RELATIONS, 1 << 16);
-        if (1 === preg_match('~<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>~i', $relations, $element) && 1 === preg_match('~Target="/?([^"]+)"~i', $element[0], $target)) {
+        if (1 === preg_match(
+            '~<Relationship\b[^>]*Type="[^"]*/3dmodel"[^>]*>~i',
+            $relations,
+            $element,
+        ) && 1 === preg_match('~Target="/?([^"]+)"~i', $element[0], $target)) {
             return $target[1];
         }
 

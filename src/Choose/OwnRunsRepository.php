@@ -54,7 +54,8 @@ final readonly class OwnRunsRepository
     private function counted(string $where, array $parameters): array
     {
         $rows = $this->database->iterateAssociative(
-            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
+            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
+                    r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
                     COUNT(*) AS times, MAX(r.print_minutes) AS longest, ps.fitting_id = f.id AS lies_there
              FROM comparison c
              JOIN setup s ON s.comparison_id = c.id
@@ -68,7 +69,17 @@ final readonly class OwnRunsRepository
         );
         $groups = [];
         foreach ($rows as $row) {
-            $key = $row['material_id'].'/'.$row['surface_id'].'/'.bin2hex($row['side_id'].$row['lot_id']).'/'.$row['kind_id'].'/'.$row['bed_first_c'].'/'.$row['bed_other_c'];
+            $key = $row['material_id']
+                .'/'
+                .$row['surface_id']
+                .'/'
+                .bin2hex($row['side_id'].$row['lot_id'])
+                .'/'
+                .$row['kind_id']
+                .'/'
+                .$row['bed_first_c']
+                .'/'
+                .$row['bed_other_c'];
             $groups[$key]['row'] ??= $row;
             $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, $row['lies_there'] ? (float) $row['longest'] : 0.0);
             $groups[$key]['counts'][] = new RunCount(
@@ -105,7 +116,8 @@ final readonly class OwnRunsRepository
         $wanted = [$materialId, $surfaceId, $agentId];
         $readings = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.id, s.bed_other_c, SUM(m.measure = 'pull_hot') AS pulls, AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
+            "SELECT c.id, s.bed_other_c, SUM(m.measure = 'pull_hot') AS pulls,
+                    AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
                     SUM(m.measure = 'lift') AS lifts, SUM(m.measure = 'lift' AND m.value >= ?) AS lifted, SUM(IF(m.measure = 'lift', m.value, 0)) AS total
              ".self::RUNS."
              JOIN part pt ON pt.run_id = r.id

@@ -55,8 +55,14 @@ final class PartReading
             'outlineMm' => $patch->outlineMm,
             'islands' => \count($patch->islands),
             'holes' => \count($patch->holes),
-            'sharpCorners' => array_map(static fn (Corner $c): array => ['xMm' => $c->at->xMm, 'yMm' => $c->at->yMm, 'degrees' => $c->interiorDegrees], $patch->sharpCorners()),
-            'thinEnds' => array_map(static fn (ThinEnd $e): array => ['xMm' => $e->at->xMm, 'yMm' => $e->at->yMm, 'widthMm' => $e->widthMm], $patch->thinEnds()),
+            'sharpCorners' => array_map(
+                static fn (Corner $c): array => ['xMm' => $c->at->xMm, 'yMm' => $c->at->yMm, 'degrees' => $c->interiorDegrees],
+                $patch->sharpCorners(),
+            ),
+            'thinEnds' => array_map(
+                static fn (ThinEnd $e): array => ['xMm' => $e->at->xMm, 'yMm' => $e->at->yMm, 'widthMm' => $e->widthMm],
+                $patch->thinEnds(),
+            ),
             'slenderness' => $shape->slenderness(),
             'extentMm' => $patch->extentMm(),
             'outlines' => self::outlines([...$patch->islands, ...$patch->holes]),
@@ -64,7 +70,11 @@ final class PartReading
             'part' => self::part($part),
             'parts' => $parts,
             'foothold' => ['kind' => $foothold->kind->value, 'mm' => $foothold->mm],
-            'advice' => ['foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm], 'sentence' => $advice->sentence, 'gainedMm2' => $advice->gainedMm2],
+            'advice' => [
+                'foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm],
+                'sentence' => $advice->sentence,
+                'gainedMm2' => $advice->gainedMm2,
+            ],
             'remarks' => $shape->remarks,
         ];
     }

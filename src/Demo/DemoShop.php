@@ -63,7 +63,11 @@ final class DemoShop
         }
         foreach ($data['lots'] as $l) {
             $this->lots[$l['label']] = $lot = new Lot(Uuid::v7(), $long);
-            $lot->apply([...$l, 'driedOn' => isset($l['dried']) ? $now->modify("-{$l['dried']} days")->format('Y-m-d') : null, 'openedOn' => $now->modify("-{$l['opened']} days")->format('Y-m-d')]);
+            $lot->apply([
+                ...$l,
+                'driedOn' => isset($l['dried']) ? $now->modify("-{$l['dried']} days")->format('Y-m-d') : null,
+                'openedOn' => $now->modify("-{$l['opened']} days")->format('Y-m-d'),
+            ]);
             $this->entities->persist($lot);
         }
         $this->users($data, $long);
@@ -74,16 +78,54 @@ final class DemoShop
         }
         foreach ($data['care'] as $c) {
             $agent = isset($c['agent']) ? $this->agents[$c['agent']] : null;
-            $this->entities->persist(new CareEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->sides[$c['side']], $c['kind'], $agent, $this->people['Mara'], ''));
+            $this->entities->persist(new CareEvent(
+                Uuid::v7(),
+                $now->modify("-{$c['days']} days"),
+                $this->sides[$c['side']],
+                $c['kind'],
+                $agent,
+                $this->people['Mara'],
+                '',
+            ));
         }
         foreach ($data['surfaceTemperatures'] as $m) {
-            $this->entities->persist(new SurfaceMeasurement(Uuid::v7(), $now->modify("-{$m['days']} days"), $this->printers[$m['printer']], $this->sides[$m['side']]->current(), (float) $m['displayC'], (float) $m['surfaceC'], (float) $m['roomC'], 'Mara'));
+            $this->entities->persist(new SurfaceMeasurement(
+                Uuid::v7(),
+                $now->modify("-{$m['days']} days"),
+                $this->printers[$m['printer']],
+                $this->sides[$m['side']]->current(),
+                (float) $m['displayC'],
+                (float) $m['surfaceC'],
+                (float) $m['roomC'],
+                'Mara',
+            ));
         }
         foreach ($data['facts'] as $f) {
-            $this->entities->persist(new StoredFact(Uuid::v7(), $now->modify("-{$f['days']} days"), $f['materialId'], $f['surfaceId'], $f['agentKindId'], $f['window'], null, AgentRole::from($f['role']), Grade::from($f['hold']), Grade::from($f['release']), $f['barrier'], $f['why'], 'Tilo'));
+            $this->entities->persist(new StoredFact(
+                Uuid::v7(),
+                $now->modify("-{$f['days']} days"),
+                $f['materialId'],
+                $f['surfaceId'],
+                $f['agentKindId'],
+                $f['window'],
+                null,
+                AgentRole::from($f['role']),
+                Grade::from($f['hold']),
+                Grade::from($f['release']),
+                $f['barrier'],
+                $f['why'],
+                'Tilo',
+            ));
         }
         foreach ($data['changes'] as $c) {
-            $this->entities->persist(new ChangeEvent(Uuid::v7(), $now->modify("-{$c['days']} days"), $this->printers[$c['printer']], ChangeKind::from($c['kind']), $this->people['Mara'], $c['note']));
+            $this->entities->persist(new ChangeEvent(
+                Uuid::v7(),
+                $now->modify("-{$c['days']} days"),
+                $this->printers[$c['printer']],
+                ChangeKind::from($c['kind']),
+                $this->people['Mara'],
+                $c['note'],
+            ));
         }
     }
 

@@ -76,14 +76,31 @@ final class DemoTests
         $comparison->apply($c);
         foreach ($c['setups'] as $i => $s) {
             $side = $shop->sides[$s['side']];
-            $comparison->setups->add(new Setup(Uuid::v7(), $at, $comparison, \chr(\ord('A') + $i), $i, $side, $side->current(), null === $s['agent'] ? null : $shop->agents[$s['agent']], (float) $s['bed'][0], (float) $s['bed'][1]));
+            $comparison->setups->add(new Setup(
+                Uuid::v7(),
+                $at,
+                $comparison,
+                \chr(\ord('A') + $i),
+                $i,
+                $side,
+                $side->current(),
+                null === $s['agent'] ? null : $shop->agents[$s['agent']],
+                (float) $s['bed'][0],
+                (float) $s['bed'][1],
+            ));
         }
         $this->entities->persist($comparison);
         $this->comparisons[$comparison->title] = $comparison;
         if ($c['draft'] ?? false) {
             return;
         }
-        $planned = ComparisonLife::start(new ComparisonState($comparison->status, ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed));
+        $planned = ComparisonLife::start(new ComparisonState(
+            $comparison->status,
+            ComparisonBook::setups($comparison),
+            $comparison->runsPerSetup,
+            $comparison->hotPerSetup,
+            $comparison->seed,
+        ));
         $comparison->status = ComparisonStatus::Running;
         $comparison->startedAt = $at;
         $this->makeRuns($comparison, $c, $this->book->plan($comparison, $planned, $at), $shop->people, $at);
@@ -112,7 +129,12 @@ final class DemoTests
             $pending = &$left[$run->setup->id->toRfc4122()];
             if ([] !== $pending['void'] && $i !== $stopAfter) {
                 $reason = array_shift($pending['void']);
-                $this->then($run, $people['Tilo'], $begun->modify('+20 minutes'), static fn (RunState $state): array => RunLife::declareVoid($state, $reason, $people['Tilo']->id->toRfc4122(), new OnePersonShop(), $last++));
+                $this->then(
+                    $run,
+                    $people['Tilo'],
+                    $begun->modify('+20 minutes'),
+                    static fn (RunState $state): array => RunLife::declareVoid($state, $reason, $people['Tilo']->id->toRfc4122(), new OnePersonShop(), $last++),
+                );
             } elseif ($i !== $stopAfter) {
                 $this->finish($run, array_shift($pending[$run->pull->value]), $people['Mara'], $begun, (float) $c['durations']['printMinutes']);
             }
@@ -126,9 +148,20 @@ final class DemoTests
         $this->then($run, $by, $after(4), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::HeatAndSoak));
         $this->then($run, $by, $after(11), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Print));
         $this->then($run, $by, $after(12), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::FirstLayer));
-        $this->then($run, $by, $after(12 + $printMinutes), static fn (RunState $state): array => RunLife::sayOutcome($state, 'off' === $given ? Outcome::CameOff : Outcome::Held, ''));
+        $this->then(
+            $run,
+            $by,
+            $after(12 + $printMinutes),
+            static fn (RunState $state): array => RunLife::sayOutcome($state, 'off' === $given ? Outcome::CameOff : Outcome::Held, ''),
+        );
         foreach ('off' === $given ? [] : self::readings($run->pull, $given) as $reading) {
-            $this->then($run, $by, $after(14 + $printMinutes), static fn (RunState $state): array => RunLife::enter($state, $reading), $reading->measure->isForce() ? ReadingSource::gauge(null, $this->gauge?->id, true) : ReadingSource::typed());
+            $this->then(
+                $run,
+                $by,
+                $after(14 + $printMinutes),
+                static fn (RunState $state): array => RunLife::enter($state, $reading),
+                $reading->measure->isForce() ? ReadingSource::gauge(null, $this->gauge?->id, true) : ReadingSource::typed(),
+            );
         }
         $this->then($run, $by, $after(18 + $printMinutes), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Clean));
         $this->then($run, $by, $after(20 + $printMinutes), static fn (RunState $state): array => RunLife::finish($state));
@@ -139,7 +172,12 @@ final class DemoTests
     {
         return PullKind::Hot === $pull
             ? [new Reading(Measure::PullHot, (float) ltrim((string) $given, '>'), \is_string($given))]
-            : [new Reading(Measure::PullCold, (float) $given[0]), new Reading(Measure::Effort, (float) $given[1]), new Reading(Measure::ReleaseTemperature, (float) $given[2]), new Reading(Measure::Damage, (float) ($given[3] ?? 0))];
+            : [
+                new Reading(Measure::PullCold, (float) $given[0]),
+                new Reading(Measure::Effort, (float) $given[1]),
+                new Reading(Measure::ReleaseTemperature, (float) $given[2]),
+                new Reading(Measure::Damage, (float) ($given[3] ?? 0)),
+            ];
     }
 
     /** @param \Closure(RunState): list<RunFact> $command */
@@ -172,12 +210,30 @@ final class DemoTests
             $setup = $each->label === $p['setup'] ? $each : $setup;
         }
         \assert($setup instanceof Setup);
-        $wish = ['plan' => ['reliability' => $p['plan'][0], 'confidence' => $p['plan'][1], 'failuresAllowed' => $p['plan'][2]], 'anyLot' => false, 'anyPlate' => false];
+        $wish = [
+            'plan' => ['reliability' => $p['plan'][0], 'confidence' => $p['plan'][1], 'failuresAllowed' => $p['plan'][2]],
+            'anyLot' => false,
+            'anyPlate' => false,
+        ];
         $document = $this->proposal->document($setup, $wish, $p['title']);
         $document['origin'] = ['setupId' => $setup->id->toRfc4122()];
         $at = $now->modify("-{$p['days']} days");
         $id = Uuid::v7();
-        $profile = new Profile($id, $at, $id, 1, $p['title'], $comparison->materialId, $comparison->printer, $setup->side, $comparison->lot, $document, false, 'Mara', $people['Mara']->id);
+        $profile = new Profile(
+            $id,
+            $at,
+            $id,
+            1,
+            $p['title'],
+            $comparison->materialId,
+            $comparison->printer,
+            $setup->side,
+            $comparison->lot,
+            $document,
+            false,
+            'Mara',
+            $people['Mara']->id,
+        );
         $profile->fitting = $setup->fitting;
         $profile->evidenceUntil = $this->proposal->evidenceUntil($setup, $wish);
         $profile->reviewBy = $now->modify(\sprintf('%+d days', $p['reviewInDays']));

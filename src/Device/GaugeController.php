@@ -31,7 +31,10 @@ final readonly class GaugeController
     #[Route('/api/gauges', name: 'listGauges', methods: ['GET'])]
     public function list(): Answer
     {
-        return new Answer(array_map(static fn (Gauge $gauge): array => $gauge->toArray(), $this->entities->getRepository(Gauge::class)->findBy([], ['name' => 'ASC'])));
+        return new Answer(array_map(
+            static fn (Gauge $gauge): array => $gauge->toArray(),
+            $this->entities->getRepository(Gauge::class)->findBy([], ['name' => 'ASC']),
+        ));
     }
 
     #[Route('/api/gauges', name: 'createGauge', methods: ['POST'])]

@@ -41,7 +41,8 @@ final readonly class EvidenceRepository
         }
         $found = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, pr.has_enclosure, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
+            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, pr.has_enclosure,
+                    (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
              FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN printer pr ON pr.id = c.printer_id
              JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
              WHERE $where ORDER BY r.finished_at, r.id",

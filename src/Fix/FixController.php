@@ -38,18 +38,34 @@ final readonly class FixController
     public function diagnose(Request $request): Answer
     {
         $body = $this->contract->body($request);
-        /** @var array{symptoms: list<array{id: string, name: string}>, checks: list<array{id: string, do: string, minutes: int|float, for: array<string, int>}>} $data */
+        /**
+         * @var array{
+         *     symptoms: list<array{id: string, name: string}>,
+         *     checks: list<array{id: string, do: string, minutes: int|float, for: array<string, int>}>,
+         * } $data
+         */
         $data = $this->loader->data()['checks'];
         if (!\in_array($body['symptomId'], array_column($data['symptoms'], 'id'), true)) {
             throw Problem::invalid('symptomId', 'Choose a symptom from the list.');
         }
-        $checks = array_map(static fn (array $check): Check => new Check($check['id'], new CatalogueText('check.'.$check['id'].'.do', $check['do']), (float) $check['minutes'], $check['for']), $data['checks']);
+        $checks = array_map(
+            static fn (array $check): Check => new Check(
+                $check['id'],
+                new CatalogueText('check.'.$check['id'].'.do', $check['do']),
+                (float) $check['minutes'],
+                $check['for'],
+            ),
+            $data['checks'],
+        );
         $plate = $this->plate($body['plateSideId']);
         $diagnosis = Diagnosis::of($body['symptomId'], $checks, $plate);
 
         return new Answer([
             'plate' => $plate->sentences(),
-            'checks' => array_map(static fn (Check $check): array => ['id' => $check->id, 'sentence' => $check->sentence, 'minutes' => $check->minutes], $diagnosis->checks),
+            'checks' => array_map(
+                static fn (Check $check): array => ['id' => $check->id, 'sentence' => $check->sentence, 'minutes' => $check->minutes],
+                $diagnosis->checks,
+            ),
         ]);
     }
 
@@ -69,6 +85,11 @@ final readonly class FixController
             }
         }
 
-        return new PlateState($counts->printsSinceWash, $counts->printsSinceFitting, $changed, Wear::surfaceMayBeWorn($counts->printsSinceFitting, $this->catalogue->surface($side->current()->surfaceId)));
+        return new PlateState(
+            $counts->printsSinceWash,
+            $counts->printsSinceFitting,
+            $changed,
+            Wear::surfaceMayBeWorn($counts->printsSinceFitting, $this->catalogue->surface($side->current()->surfaceId)),
+        );
     }
 }

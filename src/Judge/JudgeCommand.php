@@ -61,7 +61,13 @@ final class JudgeCommand extends Command
         $result = ComparisonJudgement::of($csv->records())->toArray($contactArea);
         $result['measures'] = (object) $result['measures'];
         $precision = ini_set('serialize_precision', '-1');
-        $output->writeln(json_encode($this->wording->wordsIn($result, new Units()), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                $this->wording->wordsIn($result, new Units()),
+                \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
         ini_set('serialize_precision', (string) $precision);
 
         return self::SUCCESS;

@@ -29,8 +29,13 @@ use Symfony\Component\Uid\Uuid;
 /** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
 final readonly class Judging
 {
-    public function __construct(private RunRepository $runs, private Connection $database, private StripData $strip, private ShopCatalogue $shop, private Wording $wording)
-    {
+    public function __construct(
+        private RunRepository $runs,
+        private Connection $database,
+        private StripData $strip,
+        private ShopCatalogue $shop,
+        private Wording $wording,
+    ) {
     }
 
     /** The judgement as it is to be kept, with the runs it is reckoned from. To be asked while the comparison is locked. */
@@ -121,7 +126,10 @@ final readonly class Judging
             'voidsAlone' => $counts['alone'],
             'hotPull' => $this->pull($comparison, $record, Measure::PullHot),
             'coldPull' => $this->pull($comparison, $record, Measure::PullCold),
-            'efforts' => array_map(static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]], Effort::cases()),
+            'efforts' => array_map(
+                static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]],
+                Effort::cases(),
+            ),
             'damages' => $record->count(Measure::Damage, 0.5),
         ];
     }
@@ -142,7 +150,10 @@ final readonly class Judging
             'boundsN' => null === $bounds || null === $bounds->lowerBound || null === $bounds->upperBound ? null : [$bounds->lowerBound, $bounds->upperBound],
             'meanMpa' => null === $summary->mean ? null : $comparison->piece()->shearStressMpa($summary->mean),
             'reason' => $summary->reason,
-            'readings' => array_map(static fn (Reading $reading): array => ['valueN' => $reading->value, 'atLeast' => $reading->atLeast], $record->readings($measure)),
+            'readings' => array_map(
+                static fn (Reading $reading): array => ['valueN' => $reading->value, 'atLeast' => $reading->atLeast],
+                $record->readings($measure),
+            ),
         ];
     }
 
@@ -157,7 +168,8 @@ final readonly class Judging
     {
         $counts = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT setup_id, SUM(status = 'void') AS voids, SUM(voided_alone) AS alone, SUM(status = 'running') AS running FROM run WHERE comparison_id = ? GROUP BY setup_id",
+            "SELECT setup_id, SUM(status = 'void') AS voids, SUM(voided_alone) AS alone, SUM(status = 'running') AS running
+             FROM run WHERE comparison_id = ? GROUP BY setup_id",
             [$comparison->id->toBinary()],
         ) as $row) {
             $counts[(string) $row['setup_id']] = ['voids' => (int) $row['voids'], 'alone' => (int) $row['alone'], 'running' => (int) $row['running']];

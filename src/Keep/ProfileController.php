@@ -172,7 +172,12 @@ final readonly class ProfileController
         $document = $profile->document;
         unset($document['origin']);
         $document['revision'] = $profile->revision;
-        $document['signature'] = null === $profile->signedBy ? null : ['status' => $profile->status, 'by' => $profile->signedBy, 'at' => $profile->signedAt?->format(\DATE_ATOM), 'trialReason' => $profile->trialReason];
+        $document['signature'] = null === $profile->signedBy ? null : [
+            'status' => $profile->status,
+            'by' => $profile->signedBy,
+            'at' => $profile->signedAt?->format(\DATE_ATOM),
+            'trialReason' => $profile->trialReason,
+        ];
         $json = json_encode($document, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR);
 
         return new Response($json."\n", 200, [
@@ -293,7 +298,10 @@ final readonly class ProfileController
 
         return [
             ...$profile->toArray(),
-            'doubts' => array_map(static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy], $signed ? $this->doubts->of($profile) : []),
+            'doubts' => array_map(
+                static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
+                $signed ? $this->doubts->of($profile) : [],
+            ),
         ];
     }
 

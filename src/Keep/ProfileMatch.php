@@ -24,7 +24,8 @@ final readonly class ProfileMatch
     {
         /** @var list<Profile> $profiles */
         $profiles = $this->entities->createQuery(
-            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
+            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl
+             LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
              WHERE p.materialId = :m AND p.status IN (:signed) ORDER BY p.signedAt DESC',
         )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
         $found = [];
@@ -41,7 +42,10 @@ final readonly class ProfileMatch
                 'revision' => $profile->revision,
                 'setting' => $profile->document['setting'],
                 'inScope' => [] === self::outside($points) && [] === $doubts,
-                'points' => array_map(static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence], self::withDoubts($points, $doubts)),
+                'points' => array_map(
+                    static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
+                    self::withDoubts($points, $doubts),
+                ),
                 'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $doubts),
                 'order' => [$trust->rank(), \count(self::outside($points)) + \count($doubts)],
             ];

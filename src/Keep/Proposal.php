@@ -96,7 +96,10 @@ final readonly class Proposal
                 'windowLowC' => $pairing?->window->low,
                 'windowHighC' => $pairing?->window->high,
             ],
-            'preparation' => array_values(array_filter([$surface->cleaning, null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn)])),
+            'preparation' => array_values(array_filter([
+                $surface->cleaning,
+                null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn),
+            ])),
             'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? Sentence::of('keep.let_it_cool')],
             'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),
             'evidence' => [

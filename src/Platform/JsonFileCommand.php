@@ -56,13 +56,19 @@ abstract class JsonFileCommand extends Command
             $answer = $this->wording->wordsIn($this->answer($path), $units);
         } catch (Problem $problem) {
             foreach ([] === $problem->errors ? [['field' => '', 'message' => $problem->detail]] : $problem->errors as $error) {
-                $errors->writeln(('' === $error['field'] ? '' : $error['field'].': ').$this->wording->wordsIn($error['message'], $units), OutputInterface::OUTPUT_RAW);
+                $errors->writeln(
+                    ('' === $error['field'] ? '' : $error['field'].': ').$this->wording->wordsIn($error['message'], $units),
+                    OutputInterface::OUTPUT_RAW,
+                );
             }
 
             return self::BAD_INPUT;
         }
         $precision = ini_set('serialize_precision', '-1');
-        $output->writeln(json_encode($answer, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($answer, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR),
+            OutputInterface::OUTPUT_RAW,
+        );
         ini_set('serialize_precision', (string) $precision);
 
         return self::SUCCESS;

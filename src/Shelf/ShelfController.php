@@ -109,7 +109,11 @@ final readonly class ShelfController
     public function createFitting(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        [$fitting, $new] = $this->creation->create(Fitting::class, $body, fn (Uuid $key): Fitting => $this->fit($key, $this->edit->locked(PlateSide::class, $id), $body, ''));
+        [$fitting, $new] = $this->creation->create(
+            Fitting::class,
+            $body,
+            fn (Uuid $key): Fitting => $this->fit($key, $this->edit->locked(PlateSide::class, $id), $body, ''),
+        );
 
         return new Answer($fitting->side->plate->toArray(), $new ? 201 : 200);
     }

@@ -18,8 +18,13 @@ use Symfony\Component\Uid\Uuid;
 /** The settings of the shop; a lead changes them. */
 final readonly class ShopSettings
 {
-    public function __construct(private EntityManagerInterface $entities, private Contract $contract, private StoredEdit $edit, private Audit $audit, private Now $now)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private StoredEdit $edit,
+        private Audit $audit,
+        private Now $now,
+    ) {
     }
 
     public function onePersonShop(): OnePersonShop

@@ -22,7 +22,11 @@ final class StoredLayers
         $read = [];
         foreach ($layers as $i => $layer) {
             $contact = $layer['contactM2KW'] ?? null;
-            $read[] = new Layer($catalogue->layer($layer['of']), (float) $layer['mm'], null !== $contact ? (float) $contact : ($laidOn && 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0));
+            $read[] = new Layer(
+                $catalogue->layer($layer['of']),
+                (float) $layer['mm'],
+                null !== $contact ? (float) $contact : ($laidOn && 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0),
+            );
         }
 
         return $read;

@@ -30,7 +30,9 @@ final readonly class SurfaceMeasurementRepository
     {
         /* @var list<SurfaceMeasurement> */
         return $this->entities->createQuery(
-            'SELECT m, p, f, s, pl FROM '.SurfaceMeasurement::class.' m JOIN m.printer p JOIN m.fitting f JOIN f.side s JOIN s.plate pl ORDER BY m.createdAt DESC, m.id DESC',
+            'SELECT m, p, f, s, pl FROM '
+                .SurfaceMeasurement::class
+                .' m JOIN m.printer p JOIN m.fitting f JOIN f.side s JOIN s.plate pl ORDER BY m.createdAt DESC, m.id DESC',
         )->setMaxResults(200)->getResult();
     }
 

@@ -40,13 +40,21 @@ final readonly class OverviewController
     public function overview(): Answer
     {
         /** @var list<Run> $running */
-        $running = $this->entities->createQuery('SELECT r, s, c, p FROM '.Run::class.' r JOIN r.setup s JOIN r.comparison c JOIN c.printer p WHERE r.status = :s ORDER BY r.startedAt')
+        $running = $this->entities->createQuery('SELECT r, s, c, p FROM '
+            .Run::class
+            .' r JOIN r.setup s JOIN r.comparison c JOIN c.printer p WHERE r.status = :s ORDER BY r.startedAt')
             ->setParameter('s', RunStatus::Running)->getResult();
-        $open = $this->entities->getRepository(Comparison::class)->findBy(['status' => [ComparisonStatus::Running, ComparisonStatus::Draft]], ['createdAt' => 'ASC']);
+        $open = $this->entities->getRepository(Comparison::class)->findBy(
+            ['status' => [ComparisonStatus::Running, ComparisonStatus::Draft]],
+            ['createdAt' => 'ASC'],
+        );
         $counts = $this->counts();
 
         return new Answer([
-            'benches' => array_map(fn (Printer $printer): array => $this->bench($printer, $running, $open, $counts), $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC'])),
+            'benches' => array_map(
+                fn (Printer $printer): array => $this->bench($printer, $running, $open, $counts),
+                $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC']),
+            ),
             'next' => [...$this->tests($running, $open, $counts), ...$this->profiles(), ...$this->care()],
         ]);
     }
@@ -101,7 +109,12 @@ final readonly class OverviewController
     {
         $next = [];
         foreach ($running as $run) {
-            $next[] = ['kind' => 'run', 'id' => $run->id->toRfc4122(), 'title' => Sentence::of('next.run', run: Quantity::count($run->position)), 'sentence' => Sentence::of('next.setup_on', setup: $run->setup->name(), printer: $run->comparison->printer->name)];
+            $next[] = [
+                'kind' => 'run',
+                'id' => $run->id->toRfc4122(),
+                'title' => Sentence::of('next.run', run: Quantity::count($run->position)),
+                'sentence' => Sentence::of('next.setup_on', setup: $run->setup->name(), printer: $run->comparison->printer->name),
+            ];
         }
         foreach ($open as $comparison) {
             $id = $comparison->id->toRfc4122();
@@ -110,9 +123,19 @@ final readonly class OverviewController
             if (ComparisonStatus::Draft === $comparison->status) {
                 $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.start'), 'sentence' => $comparison->title];
             } elseif (0 === $planned && 0 === ($count[RunStatus::Running->value] ?? 0)) {
-                $next[] = ['kind' => 'judgement', 'id' => $id, 'title' => Sentence::of('next.verdict'), 'sentence' => Sentence::of('next.all_done', title: $comparison->title)];
+                $next[] = [
+                    'kind' => 'judgement',
+                    'id' => $id,
+                    'title' => Sentence::of('next.verdict'),
+                    'sentence' => Sentence::of('next.all_done', title: $comparison->title),
+                ];
             } elseif (0 === ($count[RunStatus::Running->value] ?? 0)) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.next_run'), 'sentence' => Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title)];
+                $next[] = [
+                    'kind' => 'comparison',
+                    'id' => $id,
+                    'title' => Sentence::of('next.next_run'),
+                    'sentence' => Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title),
+                ];
             }
         }
 
@@ -124,11 +147,17 @@ final readonly class OverviewController
     {
         $next = [];
         foreach ($this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], 10) as $profile) {
-            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of('next.waits_for_lead'), 'sentence' => $profile->title.'.'];
+            $next[] = [
+                'kind' => 'profile',
+                'id' => $profile->id->toRfc4122(),
+                'title' => Sentence::of('next.waits_for_lead'),
+                'sentence' => $profile->title.'.',
+            ];
         }
         /** @var list<Profile> $due */
         $due = $this->entities->createQuery('SELECT p FROM '.Profile::class.' p WHERE p.status IN (:signed) AND p.reviewBy < :today ORDER BY p.reviewBy')
-            ->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setParameter('today', $this->clock->now(), 'date_immutable')->setMaxResults(10)->getResult();
+            ->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setParameter('today', $this->clock->now(), 'date_immutable')
+            ->setMaxResults(10)->getResult();
         foreach ($due as $profile) {
             $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of('next.review'), 'sentence' => $profile->title.'.'];
         }
@@ -144,7 +173,12 @@ final readonly class OverviewController
         foreach ($this->plates->sidesInUse() as $side) {
             $counts = $history[$side->id->toRfc4122()];
             foreach ((new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences() as $sentence) {
-                $next[] = ['kind' => 'care', 'id' => $side->id->toRfc4122(), 'title' => Sentence::of('next.care', side: $side->label()), 'sentence' => $sentence];
+                $next[] = [
+                    'kind' => 'care',
+                    'id' => $side->id->toRfc4122(),
+                    'title' => Sentence::of('next.care', side: $side->label()),
+                    'sentence' => $sentence,
+                ];
                 break;
             }
         }
@@ -156,7 +190,9 @@ final readonly class OverviewController
     private function counts(): array
     {
         /** @var list<array{comparison: string, status: RunStatus, n: int}> $rows */
-        $rows = $this->entities->createQuery('SELECT IDENTITY(r.comparison) AS comparison, r.status AS status, COUNT(r.id) AS n FROM '.Run::class.' r JOIN r.comparison c WHERE c.status = :running GROUP BY r.comparison, r.status')
+        $rows = $this->entities->createQuery('SELECT IDENTITY(r.comparison) AS comparison, r.status AS status, COUNT(r.id) AS n FROM '
+            .Run::class
+            .' r JOIN r.comparison c WHERE c.status = :running GROUP BY r.comparison, r.status')
             ->setParameter('running', ComparisonStatus::Running)->getResult();
         $counts = [];
         foreach ($rows as $row) {

@@ -27,11 +27,21 @@ final class UsualController
 
         return new Answer([
             'plan' => [
-                'piece' => ['name' => Sentence::of('piece.pull_block'), 'alongPullMm' => $piece->alongPullMm, 'acrossPullMm' => $piece->acrossPullMm, 'pullHeightMm' => $piece->pullHeightMm],
+                'piece' => [
+                    'name' => Sentence::of('piece.pull_block'),
+                    'alongPullMm' => $piece->alongPullMm,
+                    'acrossPullMm' => $piece->acrossPullMm,
+                    'pullHeightMm' => $piece->pullHeightMm,
+                ],
                 'nozzleMm' => UsualPlan::NOZZLE_MM,
                 'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
                 'gapMm' => UsualPlan::GAP_MM,
-                'limits' => ['hotPullAtLeastN' => UsualPlan::HOT_PULL_AT_LEAST_N, 'coldPullAtMostN' => UsualPlan::COLD_PULL_AT_MOST_N, 'effortAtMost' => UsualPlan::effortAtMost()->value, 'failuresAllowed' => 0],
+                'limits' => [
+                    'hotPullAtLeastN' => UsualPlan::HOT_PULL_AT_LEAST_N,
+                    'coldPullAtMostN' => UsualPlan::COLD_PULL_AT_MOST_N,
+                    'effortAtMost' => UsualPlan::effortAtMost()->value,
+                    'failuresAllowed' => 0,
+                ],
                 'durations' => [
                     'prepareMinutes' => $durations->prepareMinutes,
                     'heatAndSoakMinutes' => $durations->heatAndSoakMinutes,

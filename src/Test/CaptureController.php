@@ -71,8 +71,14 @@ final readonly class CaptureController
         $runId = $capture->run->id->toRfc4122();
         $body = $this->contract->body($request);
         // A pull is one reading however often it is taken, by whomever: its key follows from that of the pull.
-        [$reading, $new] = $this->creation->create(StoredReading::class, ['id' => Uuid::v5(Uuid::fromString($id), 'reading')->toRfc4122(), 'partBroke' => $body['partBroke']], function (Uuid $key) use ($id, $runId, $body): StoredReading {
-            $this->commands->carryOut($runId, null, $this->current->author(), $this->source($key, $this->edit->find(GaugeCapture::class, $id)), function (RunState $run) use ($id, $body): array {
+        [$reading, $new] = $this->creation->create(StoredReading::class, [
+            'id' => Uuid::v5(Uuid::fromString($id), 'reading')->toRfc4122(),
+            'partBroke' => $body['partBroke'],
+        ], function (Uuid $key) use ($id, $runId, $body): StoredReading {
+            $this->commands->carryOut($runId, null, $this->current->author(), $this->source(
+                $key,
+                $this->edit->find(GaugeCapture::class, $id),
+            ), function (RunState $run) use ($id, $body): array {
                 $capture = $this->edit->find(GaugeCapture::class, $id);
                 if (GaugeCapture::ENDED !== $capture->state) {
                     throw Problem::invalid('', 'The pull is not over yet.', 409);
@@ -143,7 +149,10 @@ final readonly class CaptureController
     private function samples(GaugeCapture $capture): array
     {
         $samples = [];
-        foreach ($this->database->iterateNumeric('SELECT milliseconds, force_n FROM gauge_sample WHERE capture_id = ? ORDER BY milliseconds', [$capture->id->toBinary()]) as [$time, $force]) {
+        foreach ($this->database->iterateNumeric(
+            'SELECT milliseconds, force_n FROM gauge_sample WHERE capture_id = ? ORDER BY milliseconds',
+            [$capture->id->toBinary()],
+        ) as [$time, $force]) {
             $samples[] = new PullSample((int) $time, (float) $force);
         }
 

@@ -143,7 +143,14 @@ class Comparison extends VersionedRow
     {
         $d = $this->durations;
 
-        return new RunDurations((float) $d['prepareMinutes'], (float) $d['heatAndSoakMinutes'], (float) $d['printMinutes'], (float) $d['coolMinutes'], (float) $d['inspectAndCleanMinutes'], (float) $d['plateChangeMinutes']);
+        return new RunDurations(
+            (float) $d['prepareMinutes'],
+            (float) $d['heatAndSoakMinutes'],
+            (float) $d['printMinutes'],
+            (float) $d['coolMinutes'],
+            (float) $d['inspectAndCleanMinutes'],
+            (float) $d['plateChangeMinutes'],
+        );
     }
 
     public function toArray(): array
@@ -160,7 +167,13 @@ class Comparison extends VersionedRow
             'printerId' => $this->printer->id->toRfc4122(),
             'printerName' => $this->printer->name,
             'roomC' => $this->roomC,
-            'constants' => [...$this->constants, 'nozzleMm' => $this->nozzleMm, 'nozzleFirstC' => $this->nozzleFirstC, 'gapMm' => $this->gapMm, 'feeler' => $this->feeler],
+            'constants' => [
+                ...$this->constants,
+                'nozzleMm' => $this->nozzleMm,
+                'nozzleFirstC' => $this->nozzleFirstC,
+                'gapMm' => $this->gapMm,
+                'feeler' => $this->feeler,
+            ],
             'limits' => $this->limits,
             'durations' => $this->durations,
             'runsPerSetup' => $this->runsPerSetup,

@@ -59,7 +59,17 @@ final readonly class ComparisonBook
         }
         $runs = [];
         foreach ($planned as $each) {
-            $runs[] = $run = new Run(Uuid::v7(), $at, $comparison, $setups[$each->setupId], $each->position, $each->visit, $each->pull, $each->plateChange, $comparison->roomC);
+            $runs[] = $run = new Run(
+                Uuid::v7(),
+                $at,
+                $comparison,
+                $setups[$each->setupId],
+                $each->position,
+                $each->visit,
+                $each->pull,
+                $each->plateChange,
+                $comparison->roomC,
+            );
             $this->entities->persist($run);
         }
 

@@ -143,7 +143,12 @@ final readonly class ComparisonController
         $this->creation->create(AddedRuns::class, $body, function (Uuid $key) use ($id, $body): AddedRuns {
             $comparison = $this->edit->locked(Comparison::class, $id);
             StoredEdit::rests($comparison, $body);
-            $planned = RunCommands::asked(fn (): array => ComparisonLife::addRuns($this->book->state($comparison), $body['setupId'], $body['count'], PullKind::tryFrom($body['pull'])));
+            $planned = RunCommands::asked(fn (): array => ComparisonLife::addRuns(
+                $this->book->state($comparison),
+                $body['setupId'],
+                $body['count'],
+                PullKind::tryFrom($body['pull']),
+            ));
             $setup = $this->book->plan($comparison, $planned, $this->now->time())[0]->setup;
             $comparison->grewAfterVerdict = true;
             $comparison->status = ComparisonStatus::Running;
@@ -170,7 +175,14 @@ final readonly class ComparisonController
         foreach ($body['setups'] as $i => $each) {
             $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");
             $agent = null === $each['agentId'] ? null : $this->edit->reference(AgentStock::class, $each['agentId'], "setups.$i.agentId");
-            $refusal = SetupCheck::refuses($catalogue, $job, $side->facts($catalogue), $agent?->kindId, Number::orNull($each['bedFirstC']), Number::orNull($each['bedOtherC']));
+            $refusal = SetupCheck::refuses(
+                $catalogue,
+                $job,
+                $side->facts($catalogue),
+                $agent?->kindId,
+                Number::orNull($each['bedFirstC']),
+                Number::orNull($each['bedOtherC']),
+            );
             if (null !== $refusal) {
                 throw Problem::invalid("setups.$i", $refusal);
             }

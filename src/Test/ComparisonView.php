@@ -62,7 +62,10 @@ final readonly class ComparisonView
             ],
             'cautions' => self::cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
-            'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(static fn (Run $run): array => $run->toArray(), $this->runs->of($comparison)),
+            'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(
+                static fn (Run $run): array => $run->toArray(),
+                $this->runs->of($comparison),
+            ),
         ];
     }
 

@@ -76,7 +76,8 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
     {
         $stale = $this->clock->now()->modify('-'.self::STALE_SECONDS.' seconds')->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
         $this->database->executeStatement(
-            "UPDATE gauge_capture SET state = 'failed', message = 'Nobody read the gauge in time. Pull again.' WHERE state IN ('waiting', 'pulling') AND created_at < ?",
+            "UPDATE gauge_capture SET state = 'failed', message = 'Nobody read the gauge in time. Pull again.'
+             WHERE state IN ('waiting', 'pulling') AND created_at < ?",
             [$stale],
         );
         $row = $this->database->fetchAssociative(

@@ -55,12 +55,20 @@ final readonly class ImportController
             $plan = $this->plan($comparison, $body['table']);
             $preview = $plan['preview'];
             if ([] !== $preview['faults']) {
-                throw Problem::faults(array_map(static fn (array $fault): array => ['field' => 'line '.$fault['line'], 'message' => $fault['message']], $preview['faults']));
+                throw Problem::faults(array_map(
+                    static fn (array $fault): array => ['field' => 'line '.$fault['line'], 'message' => $fault['message']],
+                    $preview['faults'],
+                ));
             }
             $by = $this->current->author();
             foreach ($plan['runs'] as $runId => $paper) {
                 $run = $this->edit->locked(Run::class, $runId);
-                $facts = RunCommands::asked(fn (): array => RunLife::fromPaper($this->book->state($run, $this->now->time()), $paper['readings'], $paper['void'], $this->runs->lastPosition($comparison)));
+                $facts = RunCommands::asked(fn (): array => RunLife::fromPaper(
+                    $this->book->state($run, $this->now->time()),
+                    $paper['readings'],
+                    $paper['void'],
+                    $this->runs->lastPosition($comparison),
+                ));
                 $this->book->write($run, $facts, $by, $this->now->time(), ReadingSource::table());
                 ++$run->version;
                 // A void run plans another, whose place the next one has to know.
@@ -73,7 +81,14 @@ final readonly class ImportController
     }
 
     /**
-     * @return array{preview: array{faults: list<array{line: int, message: Sentence}>, runs: int, voids: int, readings: int, setups: list<array{setup: string, runs: int, readings: int}>}, runs: array<string, array{readings: list<Reading>, void: bool}>}
+     * @return array{
+     *     preview: array{
+     *         faults: list<array{line: int, message: Sentence}>,
+     *         runs: int, voids: int, readings: int,
+     *         setups: list<array{setup: string, runs: int, readings: int}>,
+     *     },
+     *     runs: array<string, array{readings: list<Reading>, void: bool}>,
+     * }
      */
     private function plan(Comparison $comparison, string $table): array
     {

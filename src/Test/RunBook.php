@@ -71,7 +71,17 @@ final readonly class RunBook
                 $fact instanceof PrinterLeft => $run->occupies = null,
                 $fact instanceof Finished => self::end($run, RunStatus::Done, $at),
                 $fact instanceof DeclaredVoid => $this->void($run, $fact, $by, $at),
-                $fact instanceof RunRepeated => $this->entities->persist(new Run(Uuid::v7(), $at, $run->comparison, $run->setup, $fact->position, $run->visit, $run->pull, true, $run->comparison->roomC)),
+                $fact instanceof RunRepeated => $this->entities->persist(new Run(
+                    Uuid::v7(),
+                    $at,
+                    $run->comparison,
+                    $run->setup,
+                    $fact->position,
+                    $run->visit,
+                    $run->pull,
+                    true,
+                    $run->comparison->roomC,
+                )),
                 default => throw new \LogicException($fact::class.' is not written down yet.'),
             };
         }

@@ -91,6 +91,10 @@ final readonly class RunCommands
     {
         $other = $this->entities->getRepository(Run::class)->findOneBy(['occupies' => $run->comparison->printer]);
 
-        return null === $other || $other === $run ? null : Sentence::of('run.of', run: Quantity::count($other->position), comparison: $other->comparison->title);
+        return null === $other || $other === $run ? null : Sentence::of(
+            'run.of',
+            run: Quantity::count($other->position),
+            comparison: $other->comparison->title,
+        );
     }
 }

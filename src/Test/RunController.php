@@ -68,7 +68,11 @@ final readonly class RunController
     {
         $body = $this->contract->body($request);
 
-        return $this->done($this->carryOut($id, $body, static fn (RunState $run): array => RunLife::sayOutcome($run, Outcome::from($body['outcome']), $body['note'])));
+        return $this->done($this->carryOut(
+            $id,
+            $body,
+            static fn (RunState $run): array => RunLife::sayOutcome($run, Outcome::from($body['outcome']), $body['note']),
+        ));
     }
 
     #[Route('/api/runs/{id}/readings', name: 'addReading', methods: ['POST'])]
@@ -114,7 +118,11 @@ final readonly class RunController
             $this->current->author(),
             ReadingSource::typed($key, (float) $body['value'], $body['unit']),
             function (RunState $state, Run $run) use ($id, $before, $reading, $body): array {
-                $this->audit->note('reading amended', $run->id, ['reading' => $id, 'before' => $before, 'after' => $reading->value, 'reason' => $body['reason']]);
+                $this->audit->note(
+                    'reading amended',
+                    $run->id,
+                    ['reading' => $id, 'before' => $before, 'after' => $reading->value, 'reason' => $body['reason']],
+                );
 
                 return RunLife::amend($state, $id, $reading, $body['reason'], isset($body['outcome']) ? Outcome::from($body['outcome']) : null);
             },
@@ -158,7 +166,13 @@ final readonly class RunController
         $run = $this->carryOut($id, $body, function (RunState $state, Run $run) use ($body, $by): array {
             $this->audit->note('run void', $run->id, ['reason' => $body['reason']]);
 
-            return RunLife::declareVoid($state, $body['reason'], $by->id->toRfc4122(), $this->settings->onePersonShop(), $this->runs->lastPosition($run->comparison));
+            return RunLife::declareVoid(
+                $state,
+                $body['reason'],
+                $by->id->toRfc4122(),
+                $this->settings->onePersonShop(),
+                $this->runs->lastPosition($run->comparison),
+            );
         });
 
         return $this->done($run);
@@ -228,12 +242,25 @@ final readonly class RunController
 
         return [
             'run' => $run->toArray(),
-            'comparison' => ['id' => $comparison->id->toRfc4122(), 'title' => $comparison->title, 'status' => $comparison->status->value, 'materialId' => $comparison->materialId, 'lotLabel' => $comparison->lot->label, 'printerName' => $comparison->printer->name],
+            'comparison' => [
+                'id' => $comparison->id->toRfc4122(),
+                'title' => $comparison->title,
+                'status' => $comparison->status->value,
+                'materialId' => $comparison->materialId,
+                'lotLabel' => $comparison->lot->label,
+                'printerName' => $comparison->printer->name,
+            ],
             'setup' => $setup->toArray(),
             'strip' => $this->strip->ofSetup($setup),
             'sheet' => array_map(static fn (RunStep $step): array => $sheet->at($step), $run->sequence()),
-            'readings' => array_map(static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])], $this->runs->readings($run)),
-            'missing' => $run->status->open() ? array_map(static fn (Measure $measure): string => $measure->value, $this->book->state($run, $this->now->time())->missing()) : [],
+            'readings' => array_map(
+                static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
+                $this->runs->readings($run),
+            ),
+            'missing' => $run->status->open() ? array_map(
+                static fn (Measure $measure): string => $measure->value,
+                $this->book->state($run, $this->now->time())->missing(),
+            ) : [],
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
@@ -241,7 +268,10 @@ final readonly class RunController
 
     private function nextRunId(Run $run): ?string
     {
-        $next = $this->entities->getRepository(Run::class)->findOneBy(['comparison' => $run->comparison, 'status' => RunStatus::Planned], ['position' => 'ASC']);
+        $next = $this->entities->getRepository(Run::class)->findOneBy(
+            ['comparison' => $run->comparison, 'status' => RunStatus::Planned],
+            ['position' => 'ASC'],
+        );
 
         return $next?->id->toRfc4122();
     }

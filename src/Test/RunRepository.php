@@ -58,7 +58,10 @@ final readonly class RunRepository
         foreach ($this->standingRows("r.comparison_id = ? AND r.status = 'done'", [$comparison->id->toBinary()]) as $row) {
             $runs[$row['setup']][$row['run']][] = $row['reading'];
         }
-        $ids = $this->database->fetchFirstColumn("SELECT LOWER(HEX(id)) FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position", [$comparison->id->toBinary()]);
+        $ids = $this->database->fetchFirstColumn(
+            "SELECT LOWER(HEX(id)) FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position",
+            [$comparison->id->toBinary()],
+        );
         $records = [];
         foreach ($comparison->setups as $setup) {
             $records[] = new SetupRecord($setup->label, array_values($runs[$setup->id->toRfc4122()] ?? []));

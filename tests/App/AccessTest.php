@@ -32,7 +32,11 @@ final class AccessTest extends WebTestCase
             return;
         }
         foreach (['root', 'mysql', 'sitzplatz'] as $name) {
-            exec(\sprintf('runuser -u nobody -- mariadb --no-defaults --socket=%s --user=%s -e "SELECT 1" 2>&1', escapeshellarg($socket), $name), $words, $code);
+            exec(
+                \sprintf('runuser -u nobody -- mariadb --no-defaults --socket=%s --user=%s -e "SELECT 1" 2>&1', escapeshellarg($socket), $name),
+                $words,
+                $code,
+            );
             self::assertNotSame(0, $code, "nobody got in as $name.");
         }
     }
@@ -40,7 +44,12 @@ final class AccessTest extends WebTestCase
     public function testAForeignHostIsRefusedEvenWhereTheDemoSignsInWithOneButton(): void
     {
         $browser = self::createClient();
-        $browser->request('POST', '/api/demo-session', server: ['HTTP_HOST' => 'attacker.example', 'CONTENT_TYPE' => 'application/json'], content: '{"role":"lead"}');
+        $browser->request(
+            'POST',
+            '/api/demo-session',
+            server: ['HTTP_HOST' => 'attacker.example', 'CONTENT_TYPE' => 'application/json'],
+            content: '{"role":"lead"}',
+        );
         self::assertSame(400, $browser->getResponse()->getStatusCode());
         self::assertStringNotContainsString('csrf', (string) $browser->getResponse()->getContent());
         self::assertSame([], $browser->getResponse()->headers->getCookies());

@@ -58,7 +58,11 @@ abstract class ApiTestCase extends WebTestCase
      */
     protected function ask(string $method, string $path, ?array $body = null, ?int $expected = null): array
     {
-        $response = $this->send($method, $path, null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        $response = $this->send(
+            $method,
+            $path,
+            null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION),
+        );
         $content = (string) $response->getContent();
         if (null !== $expected) {
             self::assertSame($expected, $response->getStatusCode(), "$method $path: $content");
@@ -70,7 +74,12 @@ abstract class ApiTestCase extends WebTestCase
 
     protected function send(string $method, string $path, ?string $body, string $type = 'application/json'): Response
     {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => $type, 'HTTP_'.strtoupper(str_replace('-', '_', CsrfGuard::HEADER)) => $this->token], content: $body);
+        $this->browser->request(
+            $method,
+            $path,
+            server: ['CONTENT_TYPE' => $type, 'HTTP_'.strtoupper(str_replace('-', '_', CsrfGuard::HEADER)) => $this->token],
+            content: $body,
+        );
         $response = $this->browser->getResponse();
         $this->assertKeepsTheContract($response);
         // A new request begins with nothing in memory, as it does on the server.

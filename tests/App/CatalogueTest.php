@@ -9,7 +9,18 @@ use Symfony\Component\Uid\Uuid;
 /** What practice knows, what the shop holds true, and what its own runs say. */
 final class CatalogueTest extends ApiTestCase
 {
-    private const FACT = ['materialId' => 'pla', 'surfaceId' => 'pei_textured', 'agentKindId' => null, 'window' => [46, 50, 60], 'releaseC' => 30, 'role' => 'none', 'hold' => 'fair', 'release' => 'strong', 'barrier' => false, 'why' => 'The new sheets grip less.'];
+    private const FACT = [
+        'materialId' => 'pla',
+        'surfaceId' => 'pei_textured',
+        'agentKindId' => null,
+        'window' => [46, 50, 60],
+        'releaseC' => 30,
+        'role' => 'none',
+        'hold' => 'fair',
+        'release' => 'strong',
+        'barrier' => false,
+        'why' => 'The new sheets grip less.',
+    ];
 
     protected function setUp(): void
     {
@@ -25,7 +36,10 @@ final class CatalogueTest extends ApiTestCase
         self::assertGreaterThan(0, $pair['profiles']);
         self::assertTrue($this->pair('petg', 'pei_textured')['ownFact']);
         self::assertTrue($this->pair('petg', 'pei_smooth')['bonds']);
-        self::assertSame(['pva_stick', 'release'], [$this->pair('petg', 'pei_smooth')['best']['agentKindId'], $this->pair('petg', 'pei_smooth')['best']['role']]);
+        self::assertSame(
+            ['pva_stick', 'release'],
+            [$this->pair('petg', 'pei_smooth')['best']['agentKindId'], $this->pair('petg', 'pei_smooth')['best']['role']],
+        );
         self::assertGreaterThan(140, \count($this->ask('GET', '/api/catalogue/pairs', null, 200)));
     }
 
@@ -55,7 +69,20 @@ final class CatalogueTest extends ApiTestCase
         $bare = array_column($pair['treatments'], null, 'agentKindId')[''];
         self::assertSame(['fair', 'strong'], [$bare['hold'], $bare['ourHold']]);
         self::assertEquals([[46, 50, 60], [50, 55, 65]], [$pair['window'], $pair['ourWindow']]);
-        $choice = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'lookAt' => $this->side('P1 front').'/bare'], 200);
+        $choice = $this->ask(
+            'POST',
+            '/api/choose',
+            [
+                'materialId' => 'pla',
+                'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
+                'lotId' => null,
+                'roomC' => 20,
+                'partCount' => 1,
+                'jobMinutes' => null,
+                'lookAt' => $this->side('P1 front').'/bare',
+            ],
+            200,
+        );
         self::assertStringContainsString('the word of this shop (Mara,', implode(' ', $choice['detail']['reasons']));
         $withdrawn = $this->ask('POST', "/api/catalogue/facts/{$fact['id']}/withdraw", [], 200);
         self::assertSame('Mara', $withdrawn['withdrawnBy']);

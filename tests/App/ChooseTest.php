@@ -8,7 +8,15 @@ namespace Sitzplatz\Tests\App;
 final class ChooseTest extends ApiTestCase
 {
     /** The warp bar of practice, 100 × 8 × 15 mm with one pointed end. */
-    private const BAR = ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15, 'sharpCorners' => 2, 'thinEnds' => 1];
+    private const BAR = [
+        'contactAreaMm2' => 752,
+        'outlineMm' => 210,
+        'spanMm' => 100,
+        'barWidthMm' => 8,
+        'heightMm' => 15,
+        'sharpCorners' => 2,
+        'thinEnds' => 1,
+    ];
 
     protected function setUp(): void
     {
@@ -180,6 +188,13 @@ final class ChooseTest extends ApiTestCase
      */
     private function request(array $change): array
     {
-        return $change + ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null];
+        return $change + [
+            'materialId' => 'pla',
+            'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
+            'lotId' => null,
+            'roomC' => 20,
+            'partCount' => 1,
+            'jobMinutes' => null,
+        ];
     }
 }

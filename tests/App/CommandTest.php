@@ -46,7 +46,11 @@ final class CommandTest extends KernelTestCase
     /** @return iterable<array{string, array<string, string>, string}> */
     public static function badInput(): iterable
     {
-        yield ["setup,run,measure,value,unit,status\nA,1,held,2,,exact\nA,2,what,1,,exact\n", [], "line 2: Held has to be 1 (held to the end) or 0 (did not).\nline 3: \"what\" is not a measure."];
+        yield [
+            "setup,run,measure,value,unit,status\nA,1,held,2,,exact\nA,2,what,1,,exact\n",
+            [],
+            "line 2: Held has to be 1 (held to the end) or 0 (did not).\nline 3: \"what\" is not a measure.",
+        ];
         yield ['', [], 'line 1: The file is empty.'];
         yield [self::TABLE, ['--contact-area' => '-3'], '--contact-area has to be a number'];
         yield [self::TABLE, ['file' => '/nowhere.csv'], 'The file cannot be read'];
@@ -64,7 +68,10 @@ final class CommandTest extends KernelTestCase
 
     public function testChoosePrintsTheRanking(): void
     {
-        $answer = $this->json('sitzplatz:choose', '{"materialId":"pla","printer":"North bay","lot":"L-101","benchSide":"P1 front","roomC":20,"partCount":1,"jobMinutes":null}');
+        $answer = $this->json(
+            'sitzplatz:choose',
+            '{"materialId":"pla","printer":"North bay","lot":"L-101","benchSide":"P1 front","roomC":20,"partCount":1,"jobMinutes":null}',
+        );
         self::assertNotSame([], $answer['candidates']);
         self::assertSame($answer['candidates'][0]['key'], $answer['detail']['key']);
     }
@@ -115,7 +122,10 @@ final class CommandTest extends KernelTestCase
     public function testTheSimulatedBenchHasAHiddenTruth(): void
     {
         $bench = new SimulatedBench(['pla/glass/bare' => ['hot' => [30.0, 3.0], 'cold' => [4.0, 1.0]]], new Xoshiro256StarStar(7));
-        $peaks = static fn (string $pull): array => array_map(static fn (): float => PullTrace::of($bench->pull(new Bench('pla', 'glass', null, $pull, 60)), SimulatedBench::RANGE_N)->peakN, range(1, 200));
+        $peaks = static fn (string $pull): array => array_map(
+            static fn (): float => PullTrace::of($bench->pull(new Bench('pla', 'glass', null, $pull, 60)), SimulatedBench::RANGE_N)->peakN,
+            range(1, 200),
+        );
         $mean = static fn (array $values): float => array_sum($values) / \count($values);
         // Five standard errors either way.
         self::assertEqualsWithDelta(30, $mean($peaks('hot')), 5 * 3 / sqrt(200));

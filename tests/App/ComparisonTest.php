@@ -19,7 +19,12 @@ final class ComparisonTest extends ApiTestCase
         $choice = $this->choose(15);
         self::assertFalse($choice['profiles'][0]['inScope'], 'The room is colder than proven.');
         $candidate = $choice['candidates'][0];
-        $comparison = $this->ask('POST', '/api/comparisons', $this->plan([['plateSideId' => $candidate['plateSideId'], 'agentId' => $candidate['agentId'], 'bedFirstC' => 57, 'bedOtherC' => 57]]), 201);
+        $comparison = $this->ask(
+            'POST',
+            '/api/comparisons',
+            $this->plan([['plateSideId' => $candidate['plateSideId'], 'agentId' => $candidate['agentId'], 'bedFirstC' => 57, 'bedOtherC' => 57]]),
+            201,
+        );
         self::assertSame('draft', $comparison['status']);
         self::assertCount(12, $comparison['plan']['order']);
         self::assertEqualsWithDelta(120, $comparison['piece']['contactAreaMm2'], 0);
@@ -31,7 +36,17 @@ final class ComparisonTest extends ApiTestCase
         $started = $this->ask('POST', "$path/start", ['version' => 1], 200);
         self::assertSame(array_column($comparison['plan']['order'], 'pull'), array_column($started['runs'], 'pull'), 'The planned order is the order.');
         $this->ask('POST', "$path/start", ['version' => $started['version']], 409);
-        $this->ask('PUT', $path, ['version' => $started['version']] + $this->plan([['plateSideId' => $candidate['plateSideId'], 'agentId' => null, 'bedFirstC' => 60, 'bedOtherC' => 60]]), 409);
+        $this->ask(
+            'PUT',
+            $path,
+            ['version' => $started['version']] + $this->plan([[
+                'plateSideId' => $candidate['plateSideId'],
+                'agentId' => null,
+                'bedFirstC' => 60,
+                'bedOtherC' => 60,
+            ]]),
+            409,
+        );
 
         $table = $this->table();
         $preview = $this->ask('POST', "$path/import-preview", ['table' => $table], 200);
@@ -92,7 +107,19 @@ final class ComparisonTest extends ApiTestCase
     {
         $comparison = $this->pick('/api/comparisons', 'status', 'running');
         $setup = $this->ask('GET', '/api/comparisons/'.$comparison['id'], null, 200)['setups'][1]['id'];
-        $profile = $this->ask('POST', '/api/profiles', ['setupId' => $setup, 'title' => 'Too early', 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => true, 'anyPlate' => false, 'reviewBy' => '2030-01-01'], 201);
+        $profile = $this->ask(
+            'POST',
+            '/api/profiles',
+            [
+                'setupId' => $setup,
+                'title' => 'Too early',
+                'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0],
+                'anyLot' => true,
+                'anyPlate' => false,
+                'reviewBy' => '2030-01-01',
+            ],
+            201,
+        );
         $this->signIn('lead');
         $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $refused = $this->ask('POST', "/api/profiles/{$profile['id']}/sign", $sign, 422);
@@ -100,7 +127,20 @@ final class ComparisonTest extends ApiTestCase
         $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['trial' => true, 'reason' => 'short'] + $sign, 422);
         $trial = $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['trial' => true, 'reason' => 'Only plate in the shop this week.'] + $sign, 200);
         self::assertSame('trial', $trial['status']);
-        $later = $this->ask('POST', '/api/profiles', ['setupId' => $setup, 'series' => $profile['id'], 'title' => 'Second', 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'], 201);
+        $later = $this->ask(
+            'POST',
+            '/api/profiles',
+            [
+                'setupId' => $setup,
+                'series' => $profile['id'],
+                'title' => 'Second',
+                'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0],
+                'anyLot' => false,
+                'anyPlate' => false,
+                'reviewBy' => '2030-01-01',
+            ],
+            201,
+        );
         self::assertSame(2, $later['revision']);
         $this->ask('POST', "/api/profiles/{$later['id']}/sign", ['trial' => true, 'reason' => 'Takes the place of the first.'] + $sign, 200);
         self::assertSame('Replaced by revision 2.', $this->ask('GET', '/api/profiles/'.$profile['id'], null, 200)['withdrawnReason']);
@@ -137,7 +177,10 @@ final class ComparisonTest extends ApiTestCase
         $this->ask('POST', '/api/comparisons', ['setups' => []] + $this->plan([$setup]), 422);
         $constants = $this->plan([$setup])['constants'];
         unset($constants['piece']['alongPullMm']);
-        self::assertSame('constants.piece.alongPullMm', $this->ask('POST', '/api/comparisons', ['constants' => $constants] + $this->plan([$setup]), 422)['errors'][0]['field']);
+        self::assertSame(
+            'constants.piece.alongPullMm',
+            $this->ask('POST', '/api/comparisons', ['constants' => $constants] + $this->plan([$setup]), 422)['errors'][0]['field'],
+        );
     }
 
     public function testAFaultyTableTakesNothing(): void
@@ -158,31 +201,75 @@ final class ComparisonTest extends ApiTestCase
     {
         $comparison = $this->pick('/api/comparisons', 'status', 'closed');
         $detail = $this->ask('GET', '/api/comparisons/'.$comparison['id'], null, 200);
-        $more = $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['id' => Uuid::v7()->toRfc4122(), 'version' => $detail['version'], 'setupId' => $detail['setups'][0]['id'], 'count' => 3, 'pull' => 'both'], 200);
+        $more = $this->ask(
+            'POST',
+            "/api/comparisons/{$comparison['id']}/runs",
+            ['id' => Uuid::v7()->toRfc4122(), 'version' => $detail['version'], 'setupId' => $detail['setups'][0]['id'], 'count' => 3, 'pull' => 'both'],
+            200,
+        );
         self::assertSame(\count($detail['runs']) + 3, \count($more['runs']));
         self::assertTrue($more['grewAfterVerdict']);
         self::assertTrue($this->ask('GET', "/api/comparisons/{$comparison['id']}/judgement", null, 200)['grewAfterVerdict']);
-        $this->ask('POST', "/api/comparisons/{$comparison['id']}/runs", ['id' => Uuid::v7()->toRfc4122(), 'version' => $more['version'], 'setupId' => Uuid::v7()->toRfc4122(), 'count' => 3, 'pull' => 'hot'], 422);
+        $this->ask(
+            'POST',
+            "/api/comparisons/{$comparison['id']}/runs",
+            ['id' => Uuid::v7()->toRfc4122(), 'version' => $more['version'], 'setupId' => Uuid::v7()->toRfc4122(), 'count' => 3, 'pull' => 'hot'],
+            422,
+        );
     }
 
     public function testChooseExplainsItself(): void
     {
-        $this->ask('POST', '/api/choose', ['materialId' => 'gold', 'printerId' => $this->pick('/api/printers', 'name', 'Dome')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1], 422);
+        $this->ask(
+            'POST',
+            '/api/choose',
+            ['materialId' => 'gold', 'printerId' => $this->pick('/api/printers', 'name', 'Dome')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1],
+            422,
+        );
         $choice = $this->choose(20);
         self::assertTrue($choice['profiles'][0]['inScope']);
         self::assertSame('House grey PLA on textured P1', $choice['profiles'][0]['title']);
-        self::assertSame([12, 0, 0], [$choice['candidates'][0]['ownRuns'][0]['held'], $choice['candidates'][0]['ownRuns'][0]['failed'], $choice['candidates'][0]['ownRuns'][0]['stuck']]);
+        self::assertSame(
+            [12, 0, 0],
+            [$choice['candidates'][0]['ownRuns'][0]['held'], $choice['candidates'][0]['ownRuns'][0]['failed'], $choice['candidates'][0]['ownRuns'][0]['stuck']],
+        );
         foreach ($choice['rejections'] as $rejection) {
             self::assertNotSame('', $rejection['reason']);
         }
         $wrongLot = $this->pick('/api/lots', 'label', 'L-201')['id'];
-        self::assertSame('lotId', $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'Dome')['id'], 'lotId' => $wrongLot, 'roomC' => 20, 'partCount' => 1], 422)['errors'][0]['field']);
+        self::assertSame(
+            'lotId',
+            $this->ask(
+                'POST',
+                '/api/choose',
+                [
+                    'materialId' => 'pla',
+                    'printerId' => $this->pick('/api/printers', 'name', 'Dome')['id'],
+                    'lotId' => $wrongLot,
+                    'roomC' => 20,
+                    'partCount' => 1,
+                ],
+                422,
+            )['errors'][0]['field'],
+        );
     }
 
     /** @return array<mixed> */
     private function choose(float $room): array
     {
-        return $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id'], 'roomC' => $room, 'partCount' => 1, 'jobMinutes' => 20], 200);
+        return $this->ask(
+            'POST',
+            '/api/choose',
+            [
+                'materialId' => 'pla',
+                'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
+                'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id'],
+                'roomC' => $room,
+                'partCount' => 1,
+                'jobMinutes' => 20,
+            ],
+            200,
+        );
     }
 
     /**
@@ -197,9 +284,28 @@ final class ComparisonTest extends ApiTestCase
             'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id'],
             'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
             'roomC' => 20,
-            'constants' => ['piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8], 'gcodeName' => 'b.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'gapMm' => 0.1, 'feeler' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
+            'constants' => [
+                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
+                'gcodeName' => 'b.gcode',
+                'nozzleMm' => 0.4,
+                'nozzleFirstC' => 215,
+                'lineWidthMm' => 0.45,
+                'gapMm' => 0.1,
+                'feeler' => 'paper',
+                'firstLayerSpeedMmS' => 20,
+                'fan' => 'off',
+                'holdDown' => 'magnets',
+                'brim' => 'none',
+            ],
             'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
-            'durations' => ['prepareMinutes' => 4, 'heatAndSoakMinutes' => 8, 'printMinutes' => 24, 'coolMinutes' => 20, 'inspectAndCleanMinutes' => 5, 'plateChangeMinutes' => 6],
+            'durations' => [
+                'prepareMinutes' => 4,
+                'heatAndSoakMinutes' => 8,
+                'printMinutes' => 24,
+                'coolMinutes' => 20,
+                'inspectAndCleanMinutes' => 5,
+                'plateChangeMinutes' => 6,
+            ],
             'runsPerSetup' => 12,
             'hotPerSetup' => 6,
             'seed' => 4,
@@ -214,7 +320,9 @@ final class ComparisonTest extends ApiTestCase
             $table .= "A,h$i,held,1,,exact\nA,h$i,pull_hot,$pull,N,exact\n";
         }
         foreach ([4.1, 5.2, 3.0, 6.4, 4.6, 5.0] as $i => $pull) {
-            $table .= "A,c$i,held,1,,exact\nA,c$i,pull_cold,$pull,N,exact\nA,c$i,effort,1,,exact\nA,c$i,damage,0,,exact\nA,c$i,release_temp,".(33 + $i).",°C,exact\n";
+            $table .= "A,c$i,held,1,,exact\nA,c$i,pull_cold,$pull,N,exact\nA,c$i,effort,1,,exact\nA,c$i,damage,0,,exact\nA,c$i,release_temp,"
+                .(33 + $i)
+                .",°C,exact\n";
         }
 
         return $table;

@@ -42,7 +42,10 @@ final class ContractTest extends KernelTestCase
         foreach (get_object_vars(self::contract()->document()->paths) as $path => $methods) {
             foreach (get_object_vars($methods) as $method => $operation) {
                 if ('get' !== $method && 'delete' !== $method) {
-                    self::assertFalse($operation->requestBody->content->{'application/json'}->schema->additionalProperties ?? false, "$method $path takes anything.");
+                    self::assertFalse(
+                        $operation->requestBody->content->{'application/json'}->schema->additionalProperties ?? false,
+                        "$method $path takes anything.",
+                    );
                 }
                 if (!\in_array($operation->operationId, ['health', 'getSession'], true)) {
                     self::assertTrue(isset($operation->responses->default), "$method $path");
@@ -63,7 +66,11 @@ final class ContractTest extends KernelTestCase
                 self::assertLessThan($whole / 2, \strlen($text), $operation->operationId);
                 preg_match_all('~"\\$ref":"#/components/schemas/(\w+)"~', $text, $named);
                 foreach (array_unique($named[1]) as $name) {
-                    self::assertEquals($document->components->schemas->{$name}, $excerpt->components->schemas->{$name} ?? null, "$operation->operationId needs $name.");
+                    self::assertEquals(
+                        $document->components->schemas->{$name},
+                        $excerpt->components->schemas->{$name} ?? null,
+                        "$operation->operationId needs $name.",
+                    );
                 }
             }
         }
@@ -72,9 +79,22 @@ final class ContractTest extends KernelTestCase
 
     public function testAFaultInsideWhatMayBeEmptyNamesItsField(): void
     {
-        $choose = ['materialId' => 'pla', 'printerId' => '01a21069-0d5e-7462-8f3a-38958df615d9', 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null];
+        $choose = [
+            'materialId' => 'pla',
+            'printerId' => '01a21069-0d5e-7462-8f3a-38958df615d9',
+            'lotId' => null,
+            'roomC' => 20,
+            'partCount' => 1,
+            'jobMinutes' => null,
+        ];
         $part = ['contactAreaMm2' => 100, 'outlineMm' => 40, 'spanMm' => 14, 'barWidthMm' => 10, 'heightMm' => 10];
-        $fields = static fn (array $body): array => array_column(self::contract()->errors(json_decode((string) json_encode($body), false), self::contract()->operation('choose').'/requestBody/content/application~1json/schema'), 'field');
+        $fields = static fn (array $body): array => array_column(
+            self::contract()->errors(
+                json_decode((string) json_encode($body), false),
+                self::contract()->operation('choose').'/requestBody/content/application~1json/schema',
+            ),
+            'field',
+        );
         self::assertSame([], $fields($choose));
         self::assertSame([], $fields(['part' => null] + $choose));
         self::assertSame([], $fields(['part' => $part] + $choose));
@@ -124,7 +144,15 @@ final class ContractTest extends KernelTestCase
     public function testChoicesAndLists(): void
     {
         self::assertSame('This is not one of the choices.', self::contract()->errors('soup', '/components/schemas/Measure')[0]['message']);
-        $plate = json_decode((string) json_encode(['number' => 'P', 'widthMm' => 0, 'depthMm' => 1, 'magnetic' => true, 'printerId' => null, 'note' => '', 'sides' => []]));
+        $plate = json_decode((string) json_encode([
+            'number' => 'P',
+            'widthMm' => 0,
+            'depthMm' => 1,
+            'magnetic' => true,
+            'printerId' => null,
+            'note' => '',
+            'sides' => [],
+        ]));
         self::assertEqualsCanonicalizing(
             [['field' => 'widthMm', 'message' => 'Enter more than 0.'], ['field' => 'sides', 'message' => 'Choose at least 1.']],
             self::contract()->errors($plate, '/components/schemas/NewPlate'),

@@ -25,21 +25,39 @@ final class DeviceTest extends ApiTestCase
         $this->signIn('technician');
         $demo = $this->pick('/api/gauges', 'name', 'Bench gauge');
         self::assertTrue($demo['simulated']);
-        $new = ['name' => 'Hanging scale', 'address' => '192.0.2.7:4001', 'rangeN' => 500, 'resolutionN' => 0.5, 'checkedOn' => '2026-11-01', 'checkedWithN' => 98.07, 'checkShowedN' => 98.5];
+        $new = [
+            'name' => 'Hanging scale',
+            'address' => '192.0.2.7:4001',
+            'rangeN' => 500,
+            'resolutionN' => 0.5,
+            'checkedOn' => '2026-11-01',
+            'checkedWithN' => 98.07,
+            'checkShowedN' => 98.5,
+        ];
         $this->ask('POST', '/api/gauges', $new + ['simulated' => true], 422);
         $this->ask('POST', '/api/gauges', ['address' => 'nowhere'] + $new, 422);
         $made = $this->ask('POST', '/api/gauges', $new, 201);
         self::assertFalse($made['simulated']);
         $edit = ['version' => 1, 'name' => 'Bench gauge', 'address' => '192.0.2.7:4001', 'rangeN' => 200, 'resolutionN' => 0.01, 'retired' => false];
-        self::assertSame('stand-in', $this->ask('PUT', "/api/gauges/{$demo['id']}", ['version' => $demo['version']] + $edit, 200)['address'], 'A simulated gauge is not made real by an address.');
+        self::assertSame(
+            'stand-in',
+            $this->ask('PUT', "/api/gauges/{$demo['id']}", ['version' => $demo['version']] + $edit, 200)['address'],
+            'A simulated gauge is not made real by an address.',
+        );
     }
 
     public function testAReadingKnowsItsDevice(): void
     {
         $this->signIn('technician');
         $comparison = $this->pick('/api/comparisons', 'status', 'closed');
-        $run = array_values(array_filter($this->ask('GET', "/api/comparisons/{$comparison['id']}", null, 200)['runs'], static fn (array $r): bool => 'hot' === $r['pull'] && 'held' === $r['outcome']))[0];
-        $pull = array_values(array_filter($this->ask('GET', "/api/runs/{$run['id']}", null, 200)['readings'], static fn (array $r): bool => 'pull_hot' === $r['measure']))[0];
+        $run = array_values(array_filter(
+            $this->ask('GET', "/api/comparisons/{$comparison['id']}", null, 200)['runs'],
+            static fn (array $r): bool => 'hot' === $r['pull'] && 'held' === $r['outcome'],
+        ))[0];
+        $pull = array_values(array_filter(
+            $this->ask('GET', "/api/runs/{$run['id']}", null, 200)['readings'],
+            static fn (array $r): bool => 'pull_hot' === $r['measure'],
+        ))[0];
         self::assertSame(['gauge', true], [$pull['source'], $pull['simulated']]);
         self::assertNotNull($this->database()->fetchOne('SELECT gauge_id FROM reading WHERE id = ?', [Uuid::fromString($pull['id'])->toBinary()]));
     }

@@ -22,7 +22,12 @@ final class EvidenceTest extends ApiTestCase
     public static function otherWays(): iterable
     {
         yield 'made in the same way' => [[], [], [], 8];
-        yield 'another question, another speed, another file' => [['title' => 'Another one'], ['firstLayerSpeedMmS' => 55, 'gcodeName' => 'other.gcode'], [], 8];
+        yield 'another question, another speed, another file' => [
+            ['title' => 'Another one'],
+            ['firstLayerSpeedMmS' => 55, 'gcodeName' => 'other.gcode'],
+            [],
+            8,
+        ];
         yield 'another lot' => [['lotId' => 'L-102'], [], [], 4];
         yield 'another nozzle' => [[], ['nozzleMm' => 0.6], [], 4];
         yield 'a hotter first layer' => [[], ['nozzleFirstC' => 225], [], 4];
@@ -113,14 +118,36 @@ final class EvidenceTest extends ApiTestCase
         $agent = isset($setup['agentId']) ? $this->pick('/api/agents', 'name', (string) $setup['agentId'])['id'] : null;
         $comparison = $this->ask('POST', '/api/comparisons', [
             'lotId' => $lot,
-            'setups' => [['plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')), 'agentId' => $agent] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]],
-            'constants' => $constants + ['piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8], 'gcodeName' => 'b.gcode', 'nozzleMm' => 0.4, 'nozzleFirstC' => 215, 'lineWidthMm' => 0.45, 'gapMm' => 0.1, 'feeler' => 'paper', 'firstLayerSpeedMmS' => 20, 'fan' => 'off', 'holdDown' => 'magnets', 'brim' => 'none'],
+            'setups' => [[
+                'plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')),
+                'agentId' => $agent,
+            ] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]],
+            'constants' => $constants + [
+                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
+                'gcodeName' => 'b.gcode',
+                'nozzleMm' => 0.4,
+                'nozzleFirstC' => 215,
+                'lineWidthMm' => 0.45,
+                'gapMm' => 0.1,
+                'feeler' => 'paper',
+                'firstLayerSpeedMmS' => 20,
+                'fan' => 'off',
+                'holdDown' => 'magnets',
+                'brim' => 'none',
+            ],
         ] + $plan + [
             'title' => 'Evidence',
             'printerId' => $this->attic(),
             'roomC' => 20,
             'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
-            'durations' => ['prepareMinutes' => 4, 'heatAndSoakMinutes' => 8, 'printMinutes' => 24, 'coolMinutes' => 20, 'inspectAndCleanMinutes' => 5, 'plateChangeMinutes' => 6],
+            'durations' => [
+                'prepareMinutes' => 4,
+                'heatAndSoakMinutes' => 8,
+                'printMinutes' => 24,
+                'coolMinutes' => 20,
+                'inspectAndCleanMinutes' => 5,
+                'plateChangeMinutes' => 6,
+            ],
             'runsPerSetup' => 4,
             'hotPerSetup' => null === $rows ? 2 : 4,
             'seed' => 1,
@@ -128,7 +155,12 @@ final class EvidenceTest extends ApiTestCase
         $started = $this->ask('POST', "/api/comparisons/{$comparison['id']}/start", ['version' => 1], 200);
         $rows ??= "A,1,held,1,,exact\nA,1,pull_hot,30,N,exact\nA,2,held,1,,exact\nA,2,pull_hot,32,N,exact\n"
             ."A,3,held,1,,exact\nA,3,pull_cold,4,N,exact\nA,3,effort,1,,exact\nA,3,damage,0,,exact\nA,4,held,1,,exact\nA,4,pull_cold,5,N,exact\nA,4,effort,0,,exact\nA,4,damage,0,,exact\n";
-        $this->ask('POST', "/api/comparisons/{$comparison['id']}/import", ['version' => $started['version'], 'table' => "setup,run,measure,value,unit,status\n".$rows], 201);
+        $this->ask(
+            'POST',
+            "/api/comparisons/{$comparison['id']}/import",
+            ['version' => $started['version'], 'table' => "setup,run,measure,value,unit,status\n".$rows],
+            201,
+        );
 
         return $comparison['setups'][0]['id'];
     }
@@ -141,7 +173,22 @@ final class EvidenceTest extends ApiTestCase
             }
         }
 
-        return $this->ask('POST', '/api/printers', ['id' => Uuid::v7()->toRfc4122(), 'name' => 'Attic', 'kind' => 'filament', 'bedWidthMm' => 250, 'bedDepthMm' => 210, 'maxBedC' => 110, 'maxNozzleC' => 290, 'enclosed' => false, 'magnetLimitC' => null], 201)['id'];
+        return $this->ask(
+            'POST',
+            '/api/printers',
+            [
+                'id' => Uuid::v7()->toRfc4122(),
+                'name' => 'Attic',
+                'kind' => 'filament',
+                'bedWidthMm' => 250,
+                'bedDepthMm' => 210,
+                'maxBedC' => 110,
+                'maxNozzleC' => 290,
+                'enclosed' => false,
+                'magnetLimitC' => null,
+            ],
+            201,
+        )['id'];
     }
 
     /**

@@ -7,7 +7,13 @@ namespace Sitzplatz\Tests\App;
 /** The sums on heat over the API, and surface temperatures that were measured. */
 final class HeatTest extends ApiTestCase
 {
-    private const STEEL = ['widthMm' => 250, 'depthMm' => 210, 'layers' => [['of' => 'aluminium', 'mm' => 3], ['of' => 'spring_steel', 'mm' => 0.7, 'contactM2KW' => 0.0003]], 'plateFrom' => 1, 'roomC' => 20];
+    private const STEEL = [
+        'widthMm' => 250,
+        'depthMm' => 210,
+        'layers' => [['of' => 'aluminium', 'mm' => 3], ['of' => 'spring_steel', 'mm' => 0.7, 'contactM2KW' => 0.0003]],
+        'plateFrom' => 1,
+        'roomC' => 20,
+    ];
 
     protected function setUp(): void
     {
@@ -70,16 +76,36 @@ final class HeatTest extends ApiTestCase
     {
         $printer = $this->pick('/api/printers', 'name', 'North bay')['id'];
         $side = $this->side('P2 front');
-        $measured = $this->ask('POST', '/api/surface-temperatures', ['printerId' => $printer, 'plateSideId' => $side, 'displayC' => 60, 'surfaceC' => 50, 'roomC' => 20], 201);
+        $measured = $this->ask(
+            'POST',
+            '/api/surface-temperatures',
+            ['printerId' => $printer, 'plateSideId' => $side, 'displayC' => 60, 'surfaceC' => 50, 'roomC' => 20],
+            201,
+        );
         self::assertSame(['Mara', 'P2 front'], [$measured['measuredBy'], $measured['sideLabel']]);
         self::assertSame($measured['id'], $this->ask('GET', '/api/surface-temperatures', null, 200)[0]['id']);
-        $choice = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null], 200);
+        $choice = $this->ask(
+            'POST',
+            '/api/choose',
+            ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null],
+            200,
+        );
         $row = array_values(array_filter($choice['candidates'], static fn (array $c): bool => $c['plateSideId'] === $side))[0];
         self::assertGreaterThan($row['strip']['target'] + 8, $row['strip']['setPointC'], 'Ten degrees are lost on the way.');
-        $cold = $this->ask('POST', '/api/surface-temperatures', ['printerId' => $printer, 'plateSideId' => $side, 'displayC' => 60, 'surfaceC' => 20, 'roomC' => 20], 422);
+        $cold = $this->ask(
+            'POST',
+            '/api/surface-temperatures',
+            ['printerId' => $printer, 'plateSideId' => $side, 'displayC' => 60, 'surfaceC' => 20, 'roomC' => 20],
+            422,
+        );
         self::assertSame('surfaceC', $cold['errors'][0]['field']);
         $this->ask('POST', "/api/plate-sides/$side/fittings", ['surfaceId' => 'pei_textured', 'surfaceLot' => 'new', 'limitC' => null], 201);
-        $after = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'lookAt' => "$side/bare"], 200);
+        $after = $this->ask(
+            'POST',
+            '/api/choose',
+            ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'lookAt' => "$side/bare"],
+            200,
+        );
         self::assertSame('modelled', $after['detail']['setPoint']['basis'], 'A new sheet is not the one that was measured.');
     }
 

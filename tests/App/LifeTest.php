@@ -21,18 +21,31 @@ final class LifeTest extends ApiTestCase
     {
         [$id] = $this->pulled('hot');
         for ($i = 0; $i < 3; ++$i) {
-            $this->ask('POST', "/api/runs/$id/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20 + $i, 'unit' => 'N', 'atLeast' => false], 201);
+            $this->ask(
+                'POST',
+                "/api/runs/$id/readings",
+                ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20 + $i, 'unit' => 'N', 'atLeast' => false],
+                201,
+            );
         }
         $sheet = $this->ask('GET', "/api/runs/$id", null, 200);
         $pulls = array_values(array_filter($sheet['readings'], static fn (array $r): bool => 'pull_hot' === $r['measure']));
         self::assertCount(3, $pulls, 'Nothing is deleted.');
-        self::assertSame([22], array_values(array_map(static fn (array $r): int => (int) $r['value'], array_filter($pulls, static fn (array $r): bool => $r['stands']))));
+        self::assertSame(
+            [22],
+            array_values(array_map(static fn (array $r): int => (int) $r['value'], array_filter($pulls, static fn (array $r): bool => $r['stands']))),
+        );
     }
 
     public function testTheDatabaseItselfHoldsOneStandingReadingOfAMeasure(): void
     {
         [$id] = $this->pulled('hot');
-        $this->ask('POST', "/api/runs/$id/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20, 'unit' => 'N', 'atLeast' => false], 201);
+        $this->ask(
+            'POST',
+            "/api/runs/$id/readings",
+            ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 20, 'unit' => 'N', 'atLeast' => false],
+            201,
+        );
         $row = $this->database()->fetchAssociative('SELECT * FROM standing ORDER BY reading_id DESC LIMIT 1');
         self::assertIsArray($row);
         $this->expectException(\Doctrine\DBAL\Exception\UniqueConstraintViolationException::class);
@@ -59,7 +72,12 @@ final class LifeTest extends ApiTestCase
     public function testEveryChangeOfARunMovesItsVersion(): void
     {
         [$id, $version] = $this->pulled('cold');
-        $this->ask('POST', "/api/runs/$id/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_cold', 'value' => 3, 'unit' => 'N', 'atLeast' => false], 201);
+        $this->ask(
+            'POST',
+            "/api/runs/$id/readings",
+            ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_cold', 'value' => 3, 'unit' => 'N', 'atLeast' => false],
+            201,
+        );
         $stale = $this->ask('POST', "/api/runs/$id/step", ['version' => $version, 'step' => 'inspect'], 409);
         self::assertSame('Changed meanwhile', $stale['title']);
         self::assertSame($version + 1, $stale['theirs']['version']);
@@ -95,7 +113,12 @@ final class LifeTest extends ApiTestCase
         $refused = $this->ask('POST', "/api/runs/$id/finish", ['version' => $version], 422);
         self::assertSame('Not said yet: cold pull, release effort and plate damage. Enter it, or mark it as not taken, with the reason.', $refused['detail']);
         foreach (['pull_cold', 'effort'] as $measure) {
-            $version = $this->ask('POST', "/api/runs/$id/not-taken", ['version' => $version, 'measure' => $measure, 'reason' => 'the gauge was away'], 200)['run']['version'];
+            $version = $this->ask(
+                'POST',
+                "/api/runs/$id/not-taken",
+                ['version' => $version, 'measure' => $measure, 'reason' => 'the gauge was away'],
+                200,
+            )['run']['version'];
         }
         $sheet = $this->ask('POST', "/api/runs/$id/readings", ['measure' => 'damage', 'value' => 0, 'unit' => '', 'atLeast' => false], 201);
         self::assertSame([], $sheet['missing']);
@@ -109,7 +132,12 @@ final class LifeTest extends ApiTestCase
         $sheet = $this->ask('POST', "/api/runs/$id/readings", ['measure' => 'pull_hot', 'value' => 30, 'unit' => 'N', 'atLeast' => false], 201);
         $this->ask('POST', "/api/runs/$id/finish", ['version' => $sheet['run']['version']], 200);
         $held = array_values(array_filter($sheet['readings'], static fn (array $r): bool => 'held' === $r['measure']))[0];
-        $amended = $this->ask('POST', "/api/readings/{$held['id']}/amendments", ['value' => 0, 'unit' => '', 'atLeast' => false, 'outcome' => 'lifted', 'reason' => 'a corner was up after all'], 201);
+        $amended = $this->ask(
+            'POST',
+            "/api/readings/{$held['id']}/amendments",
+            ['value' => 0, 'unit' => '', 'atLeast' => false, 'outcome' => 'lifted', 'reason' => 'a corner was up after all'],
+            201,
+        );
         self::assertSame('lifted', $amended['run']['outcome']);
         self::assertSame(0, (int) $this->database()->fetchOne('SELECT held FROM run WHERE id = ?', [Uuid::fromString($id)->toBinary()]));
     }
@@ -128,7 +156,13 @@ final class LifeTest extends ApiTestCase
         self::assertIsArray($record);
         $named = json_decode((string) $record['run_ids'], true);
         self::assertNotContains($id, $named);
-        self::assertSame(\count($named), (int) $this->database()->fetchOne("SELECT COUNT(*) FROM run WHERE comparison_id = ? AND status = 'done'", [Uuid::fromString($running['id'])->toBinary()]));
+        self::assertSame(
+            \count($named),
+            (int) $this->database()->fetchOne(
+                "SELECT COUNT(*) FROM run WHERE comparison_id = ? AND status = 'done'",
+                [Uuid::fromString($running['id'])->toBinary()],
+            ),
+        );
         $judged = json_decode((string) $record['judgement'], true);
         self::assertSame(\count($named), array_sum(array_column($judged['setups'], 'heldRuns')), 'Every run it names speaks in it, and no other.');
         self::assertArrayHasKey('key', $judged['setups'][0]['hold']['reasons'][0], 'A record keeps key and quantities.');
@@ -173,7 +207,10 @@ final class LifeTest extends ApiTestCase
         $version = $this->ask('GET', "/api/runs/$id", null, 200)['run']['version'];
         $refused = $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'was knocked'], 403);
         self::assertStringContainsString('Alone you may declare it void in', $refused['detail']);
-        $this->database()->executeStatement('UPDATE run SET outcome_said_at = outcome_said_at - INTERVAL 13 HOUR WHERE id = ?', [Uuid::fromString($id)->toBinary()]);
+        $this->database()->executeStatement(
+            'UPDATE run SET outcome_said_at = outcome_said_at - INTERVAL 13 HOUR WHERE id = ?',
+            [Uuid::fromString($id)->toBinary()],
+        );
         $void = $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'was knocked'], 200);
         self::assertTrue($void['run']['voidedAlone']);
         $judgement = $this->ask('GET', "/api/comparisons/{$void['comparison']['id']}/judgement", null, 200);

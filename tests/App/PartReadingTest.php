@@ -28,7 +28,21 @@ final class PartReadingTest extends ApiTestCase
         self::assertNotSame('none', $part['advice']['foothold']['kind']);
         // What was read can be sent on as it is.
         $printer = $this->pick('/api/printers', 'name', 'North bay')['id'];
-        $choice = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => $part['parts'], 'jobMinutes' => null, 'part' => $part['part'], 'foothold' => $part['foothold']], 200);
+        $choice = $this->ask(
+            'POST',
+            '/api/choose',
+            [
+                'materialId' => 'pla',
+                'printerId' => $printer,
+                'lotId' => null,
+                'roomC' => 20,
+                'partCount' => $part['parts'],
+                'jobMinutes' => null,
+                'part' => $part['part'],
+                'foothold' => $part['foothold'],
+            ],
+            200,
+        );
         self::assertNotNull($choice['detail']['warp']);
     }
 
@@ -58,8 +72,14 @@ final class PartReadingTest extends ApiTestCase
         yield 'an archive of something else' => [self::archive(['letter.txt' => 'hello']), 'no model'];
         yield 'half an archive' => [substr(self::archive(['3D/3dmodel.model' => self::model($box)]), 0, 200), 'cut off'];
         yield 'a bomb' => [self::archive(['3D/3dmodel.model' => str_repeat(' ', 60 << 20)]), 'unreasonable size'];
-        yield 'entities that burst' => [self::archive(['3D/3dmodel.model' => '<?xml version="1.0"?><!DOCTYPE m [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>']), 'document type'];
-        yield 'too many files' => [self::archive(array_combine(array_map(static fn (int $i): string => "f$i", range(1, 2100)), array_fill(0, 2100, 'x'))), 'too many files'];
+        yield 'entities that burst' => [
+            self::archive(['3D/3dmodel.model' => '<?xml version="1.0"?><!DOCTYPE m [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>']),
+            'document type',
+        ];
+        yield 'too many files' => [
+            self::archive(array_combine(array_map(static fn (int $i): string => "f$i", range(1, 2100)), array_fill(0, 2100, 'x'))),
+            'too many files',
+        ];
         yield 'commands without a part' => ["G28\nM104 S200\nG1 X10 Y10 F3000\nM84\n", 'lays down'];
     }
 
@@ -153,6 +173,10 @@ final class PartReadingTest extends ApiTestCase
             $triangles .= \sprintf('<triangle v1="%d" v2="%d" v3="%d"/>', 3 * $i, 3 * $i + 1, 3 * $i + 2);
         }
 
-        return '<?xml version="1.0" encoding="UTF-8"?><model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources><object id="1" type="model"><mesh><vertices>'.$vertices.'</vertices><triangles>'.$triangles.'</triangles></mesh></object></resources><build><item objectid="1"/></build></model>';
+        return '<?xml version="1.0" encoding="UTF-8"?><model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources><object id="1" type="model"><mesh><vertices>'
+            .$vertices
+            .'</vertices><triangles>'
+            .$triangles
+            .'</triangles></mesh></object></resources><build><item objectid="1"/></build></model>';
     }
 }

@@ -23,7 +23,11 @@ final class PermissionTest extends ApiTestCase
         $document = Yaml::parseFile(\dirname(__DIR__, 2).'/docs/openapi.yaml');
         foreach ($document['paths'] as $path => $methods) {
             foreach ($methods as $method => $operation) {
-                yield $operation['operationId'] => [$operation['operationId'], strtoupper($method), str_replace('{id}', '01a21069-0d5e-7462-8f3a-38958df615d9', $path)];
+                yield $operation['operationId'] => [
+                    $operation['operationId'],
+                    strtoupper($method),
+                    str_replace('{id}', '01a21069-0d5e-7462-8f3a-38958df615d9', $path),
+                ];
             }
         }
     }
@@ -76,7 +80,10 @@ final class PermissionTest extends ApiTestCase
     public function testATechnicianKeepsNoAccountsAndGivesNoSignature(string $operation, string $method, string $path): void
     {
         $this->signIn('technician');
-        $bodies = ['signProfile' => '{"version":1,"password":"hilltop","trial":false,"reason":""}', 'withdrawProfile' => '{"version":1,"password":"hilltop","reason":"because"}'];
+        $bodies = [
+            'signProfile' => '{"version":1,"password":"hilltop","trial":false,"reason":""}',
+            'withdrawProfile' => '{"version":1,"password":"hilltop","reason":"because"}',
+        ];
         $this->send($method, $path, 'GET' === $method ? null : ($bodies[$operation] ?? '{}'));
         $forbidden = \in_array($operation, [...self::LEAD, 'signProfile', 'withdrawProfile'], true);
         self::assertSame($forbidden, 403 === $this->browser->getResponse()->getStatusCode(), $operation);

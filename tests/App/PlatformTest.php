@@ -71,7 +71,12 @@ final class PlatformTest extends ApiTestCase
 
     public function testWhatGoesWrongInsideIsNotToldOutside(): void
     {
-        $event = new ExceptionEvent(self::bootedKernel(), Request::create('/api/plates'), HttpKernelInterface::MAIN_REQUEST, new \RuntimeException('the secret path'));
+        $event = new ExceptionEvent(
+            self::bootedKernel(),
+            Request::create('/api/plates'),
+            HttpKernelInterface::MAIN_REQUEST,
+            new \RuntimeException('the secret path'),
+        );
         $listener = self::getContainer()->get(ProblemListener::class);
         self::assertInstanceOf(ProblemListener::class, $listener);
         $listener($event);
@@ -88,7 +93,10 @@ final class PlatformTest extends ApiTestCase
     {
         $this->signIn('technician');
         $side = $this->side('P11 front');
-        $row = fn (): array => array_values(array_filter($this->ask('GET', '/api/care', null, 200)['sides'], static fn (array $s): bool => $s['plateSideId'] === $side))[0];
+        $row = fn (): array => array_values(array_filter(
+            $this->ask('GET', '/api/care', null, 200)['sides'],
+            static fn (array $s): bool => $s['plateSideId'] === $side,
+        ))[0];
         $before = $row();
         self::assertSame(8, $before['printsSinceCoat']);
         self::assertSame('White stick', $before['coatAgent']);

@@ -49,7 +49,12 @@ final class ProfileTruthTest extends ApiTestCase
 
     public function testANewSheetOnTheSidePutsAProfileOutOfScope(): void
     {
-        $this->ask('POST', '/api/plate-sides/'.$this->side('P1 front').'/fittings', ['surfaceId' => 'pei_textured', 'surfaceLot' => 'S-99', 'limitC' => null], 201);
+        $this->ask(
+            'POST',
+            '/api/plate-sides/'.$this->side('P1 front').'/fittings',
+            ['surfaceId' => 'pei_textured', 'surfaceLot' => 'S-99', 'limitC' => null],
+            201,
+        );
         $match = $this->match();
         self::assertSame('in_question', $match['trust']);
         $plate = array_values(array_filter($match['points'], static fn (array $p): bool => 'plate' === $p['point']));
@@ -61,7 +66,21 @@ final class ProfileTruthTest extends ApiTestCase
     public function testARetiredPlateProvesNothing(): void
     {
         $plate = $this->pick('/api/plates', 'number', 'P1');
-        $this->ask('PUT', "/api/plates/{$plate['id']}", ['retired' => true, 'version' => $plate['version'], 'number' => 'P1', 'widthMm' => $plate['widthMm'], 'depthMm' => $plate['depthMm'], 'magnetic' => true, 'printerId' => $plate['printerId'], 'note' => ''], 200);
+        $this->ask(
+            'PUT',
+            "/api/plates/{$plate['id']}",
+            [
+                'retired' => true,
+                'version' => $plate['version'],
+                'number' => 'P1',
+                'widthMm' => $plate['widthMm'],
+                'depthMm' => $plate['depthMm'],
+                'magnetic' => true,
+                'printerId' => $plate['printerId'],
+                'note' => '',
+            ],
+            200,
+        );
         self::assertSame('in_question', $this->match()['trust']);
     }
 
@@ -73,12 +92,20 @@ final class ProfileTruthTest extends ApiTestCase
         self::assertMatchesRegularExpression('/^run \d+ of "/', $noted['runs'][0]['name']);
         self::assertSame('in_question', $this->match()['trust']);
         $this->ask('POST', '/api/printers/'.$this->printer()['id'].'/changes', ['kind' => 'machine_fault', 'note' => ''], 422);
-        $this->ask('POST', '/api/printers/'.$this->printer()['id'].'/changes', ['kind' => 'machine_fault', 'note' => '', 'from' => $during['until'], 'until' => $during['from']], 422);
+        $this->ask(
+            'POST',
+            '/api/printers/'.$this->printer()['id'].'/changes',
+            ['kind' => 'machine_fault', 'note' => '', 'from' => $during['until'], 'until' => $during['from']],
+            422,
+        );
     }
 
     public function testAJobWithoutALengthGetsNoTick(): void
     {
-        $point = fn (?int $minutes): array => array_values(array_filter($this->match($minutes)['points'], static fn (array $p): bool => 'job' === $p['point']))[0];
+        $point = fn (?int $minutes): array => array_values(array_filter(
+            $this->match($minutes)['points'],
+            static fn (array $p): bool => 'job' === $p['point'],
+        ))[0];
         self::assertNull($point(null)['inScope']);
         self::assertTrue($point(20)['inScope']);
         self::assertFalse($point(300)['inScope']);
@@ -88,20 +115,41 @@ final class ProfileTruthTest extends ApiTestCase
     public function testAnOlderRevisionIsNotSignedBesideANewerOne(): void
     {
         $original = $this->profile();
-        $setup = json_decode((string) $this->database()->fetchOne('SELECT document FROM profile WHERE id = ?', [Uuid::fromString($original['id'])->toBinary()]), true)['origin']['setupId'];
-        $wish = ['setupId' => $setup, 'series' => $original['series'], 'title' => 'Again', 'plan' => $original['document']['evidence']['plan'], 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'];
+        $setup = json_decode(
+            (string) $this->database()->fetchOne('SELECT document FROM profile WHERE id = ?', [Uuid::fromString($original['id'])->toBinary()]),
+            true,
+        )['origin']['setupId'];
+        $wish = [
+            'setupId' => $setup,
+            'series' => $original['series'],
+            'title' => 'Again',
+            'plan' => $original['document']['evidence']['plan'],
+            'anyLot' => false,
+            'anyPlate' => false,
+            'reviewBy' => '2030-01-01',
+        ];
         $second = $this->ask('POST', '/api/profiles', $wish, 201);
         $third = $this->ask('POST', '/api/profiles', ['title' => 'Once more'] + $wish, 201);
         $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $this->ask('POST', "/api/profiles/{$third['id']}/sign", $sign, 200);
         $this->ask('POST', "/api/profiles/{$second['id']}/sign", $sign, 409);
-        self::assertSame(1, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM profile WHERE series = ? AND status IN ('validated', 'trial')", [Uuid::fromString($original['series'])->toBinary()]));
+        self::assertSame(
+            1,
+            (int) $this->database()->fetchOne(
+                "SELECT COUNT(*) FROM profile WHERE series = ? AND status IN ('validated', 'trial')",
+                [Uuid::fromString($original['series'])->toBinary()],
+            ),
+        );
     }
 
     public function testASignatureCoversKeysQuantitiesAndTheEnglishText(): void
     {
         $id = Uuid::fromString($this->profile()['id'])->toBinary();
-        foreach (['$.setting.bedFirstC' => '56', '$.release.way.text' => '"Pull it off hot."', '$.release.way.english' => '"Pull it off hot."'] as $path => $value) {
+        foreach ([
+            '$.setting.bedFirstC' => '56',
+            '$.release.way.text' => '"Pull it off hot."',
+            '$.release.way.english' => '"Pull it off hot."',
+        ] as $path => $value) {
             $before = (string) $this->database()->fetchOne('SELECT document FROM profile WHERE id = ?', [$id]);
             $this->database()->executeStatement("UPDATE profile SET document = JSON_SET(document, '$path', JSON_EXTRACT('$value', '$')) WHERE id = ?", [$id]);
             self::assertFalse($this->profile()['signatureHolds'], $path);
@@ -126,7 +174,12 @@ final class ProfileTruthTest extends ApiTestCase
     {
         $running = $this->pick('/api/comparisons', 'title', 'Dew shields in night-black PETG: bare, stick or cool plate?');
         $digest = $this->ask('GET', '/api/catalogue', null, 200)['digest'];
-        $this->ask('POST', "/api/comparisons/{$running['id']}/close", ['version' => $running['version'] ?? $this->ask('GET', "/api/comparisons/{$running['id']}", null, 200)['version']], 200);
+        $this->ask(
+            'POST',
+            "/api/comparisons/{$running['id']}/close",
+            ['version' => $running['version'] ?? $this->ask('GET', "/api/comparisons/{$running['id']}", null, 200)['version']],
+            200,
+        );
         $recorded = $this->database()->fetchOne('SELECT catalogue_digest FROM verdict_record ORDER BY created_at DESC LIMIT 1');
         self::assertNotSame($digest, $recorded, 'The demo shop has facts of its own.');
         self::assertGreaterThan(0, $this->rowsIn('shop_fact'));

@@ -21,7 +21,11 @@ final class RecordTest extends ApiTestCase
     {
         $judgement = $this->judgement();
         self::assertSame(['holds_and_lets_go', 'holds_will_not_let_go', 'does_not_hold'], array_column($judgement['setups'], 'verdict'));
-        self::assertGreaterThan($judgement['setups'][0]['hotPull']['meanN'], $judgement['setups'][1]['hotPull']['meanN'], 'The one that pulls hardest does not win.');
+        self::assertGreaterThan(
+            $judgement['setups'][0]['hotPull']['meanN'],
+            $judgement['setups'][1]['hotPull']['meanN'],
+            'The one that pulls hardest does not win.',
+        );
         self::assertSame([9, 12], [$judgement['setups'][2]['held'], $judgement['setups'][2]['heldRuns']]);
         self::assertSame(['pull_hot', 'pull_cold', 'release_temp'], array_keys($judgement['measures']));
         self::assertSame(4, $judgement['setups'][2]['hotPull']['n'], 'Parts that came off have no pull.');
@@ -38,7 +42,12 @@ final class RecordTest extends ApiTestCase
             }
             foreach ($this->ask('GET', '/api/runs/'.$run['id'], null, 200)['readings'] as $reading) {
                 if ('damage' === $reading['measure']) {
-                    $this->ask('POST', "/api/readings/{$reading['id']}/amendments", ['value' => 1, 'unit' => '', 'atLeast' => false, 'reason' => 'chip found later'], 201);
+                    $this->ask(
+                        'POST',
+                        "/api/readings/{$reading['id']}/amendments",
+                        ['value' => 1, 'unit' => '', 'atLeast' => false, 'reason' => 'chip found later'],
+                        201,
+                    );
                     break 2;
                 }
             }
@@ -47,7 +56,12 @@ final class RecordTest extends ApiTestCase
         self::assertSame('holds_will_not_let_go', $after['setups'][0]['verdict']);
         self::assertSame(1, $after['setups'][0]['damages']);
         self::assertTrue($after['recorded']['differs']);
-        $wish = ['setupId' => $after['setups'][0]['id'], 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
+        $wish = [
+            'setupId' => $after['setups'][0]['id'],
+            'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0],
+            'anyLot' => false,
+            'anyPlate' => false,
+        ];
         self::assertContains('The plate was damaged in 1 run.', $this->ask('POST', '/api/profiles/assess', $wish, 200)['missing']);
     }
 
@@ -58,7 +72,10 @@ final class RecordTest extends ApiTestCase
         $profile = $this->ask('POST', '/api/profiles', ['title' => 'Again on P1', 'reviewBy' => '2030-01-01'] + $wish, 201);
         $side = $this->side('P1 front');
         $this->ask('POST', "/api/plate-sides/$side/fittings", ['surfaceId' => 'pei_textured', 'surfaceLot' => 'sheet 26-A', 'limitC' => null], 201);
-        self::assertContains('P1 front has a new surface since these runs.', $this->ask('GET', "/api/profiles/{$profile['id']}/assessment", null, 200)['missing']);
+        self::assertContains(
+            'P1 front has a new surface since these runs.',
+            $this->ask('GET', "/api/profiles/{$profile['id']}/assessment", null, 200)['missing'],
+        );
         $this->signIn('lead');
         $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''], 422);
     }
@@ -85,8 +102,16 @@ final class RecordTest extends ApiTestCase
     public function testTheAuditTrailTellsWhoDidWhat(): void
     {
         $lot = $this->ask('POST', '/api/lots', ['label' => 'L-999', 'materialId' => 'pla', 'name' => 'x', 'driedOn' => null, 'note' => ''], 201);
-        $this->ask('PUT', '/api/lots/'.$lot['id'], ['version' => 1, 'label' => 'L-999', 'materialId' => 'pla', 'name' => 'y', 'driedOn' => null, 'note' => '', 'retired' => true], 200);
-        $trail = $this->database()->fetchAllAssociative('SELECT user_name, action, detail FROM audit_entry WHERE subject_id = ? ORDER BY id', [Uuid::fromString($lot['id'])->toBinary()]);
+        $this->ask(
+            'PUT',
+            '/api/lots/'.$lot['id'],
+            ['version' => 1, 'label' => 'L-999', 'materialId' => 'pla', 'name' => 'y', 'driedOn' => null, 'note' => '', 'retired' => true],
+            200,
+        );
+        $trail = $this->database()->fetchAllAssociative(
+            'SELECT user_name, action, detail FROM audit_entry WHERE subject_id = ? ORDER BY id',
+            [Uuid::fromString($lot['id'])->toBinary()],
+        );
         self::assertSame(['created', 'changed'], array_column($trail, 'action'));
         self::assertSame(['technician', 'technician'], array_column($trail, 'user_name'));
         $detail = json_decode((string) $trail[1]['detail'], true);
@@ -102,15 +127,27 @@ final class RecordTest extends ApiTestCase
         self::assertIsArray($row);
         self::assertSame(330, (int) $row['utc_offset_minutes']);
         self::assertMatchesRegularExpression('/\.\d{6}$/', (string) $row['created_at']);
-        self::assertEqualsWithDelta(time(), (new \DateTimeImmutable((string) $row['created_at'], new \DateTimeZone('UTC')))->getTimestamp(), 60, 'Stored in UTC.');
+        self::assertEqualsWithDelta(
+            time(),
+            (new \DateTimeImmutable((string) $row['created_at'], new \DateTimeZone('UTC')))->getTimestamp(),
+            60,
+            'Stored in UTC.',
+        );
     }
 
     public function testTheDemoShowsEveryStateAndNamesNoMaker(): void
     {
-        self::assertEqualsCanonicalizing(['draft', 'running', 'running', 'closed', 'closed', 'closed'], array_column($this->ask('GET', '/api/comparisons', null, 200), 'status'));
+        self::assertEqualsCanonicalizing(
+            ['draft', 'running', 'running', 'closed', 'closed', 'closed'],
+            array_column($this->ask('GET', '/api/comparisons', null, 200), 'status'),
+        );
         $profiles = $this->ask('GET', '/api/profiles', null, 200);
         self::assertEqualsCanonicalizing(['validated', 'validated', 'withdrawn'], array_column($profiles, 'status'));
-        self::assertNotSame([], array_filter($profiles, static fn (array $p): bool => 'validated' === $p['status'] && $p['reviewBy'] < date('Y-m-d')), 'One is due for review.');
+        self::assertNotSame(
+            [],
+            array_filter($profiles, static fn (array $p): bool => 'validated' === $p['status'] && $p['reviewBy'] < date('Y-m-d')),
+            'One is due for review.',
+        );
         self::assertGreaterThanOrEqual(12, \count($this->ask('GET', '/api/plates', null, 200)));
         $care = $this->ask('GET', '/api/care', null, 200);
         self::assertStringContainsString('coat anew', implode(' ', array_merge(...array_column($care['sides'], 'due'))));

@@ -37,7 +37,10 @@ final class RunTest extends ApiTestCase
         self::assertEqualsWithDelta(4.903325, $this->reading($sheet, 'pull_cold')['value'], 1e-12, '0.5 kgf (NIST SP 811)');
         self::assertCount(2, $this->ask('POST', "$path/readings", $pull, 201)['readings'], 'Sent twice, it is one reading.');
         $this->ask('POST', "$path/readings", ['value' => 0.6] + $pull, 409);
-        self::assertStringContainsString('cold pull', $this->ask('POST', "$path/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot'] + $pull, 422)['detail']);
+        self::assertStringContainsString(
+            'cold pull',
+            $this->ask('POST', "$path/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot'] + $pull, 422)['detail'],
+        );
         $this->ask('POST', "$path/readings", ['measure' => 'pull_cold', 'value' => -2, 'unit' => 'N', 'atLeast' => false], 422);
         $this->ask('POST', "$path/readings", ['measure' => 'effort', 'value' => 1, 'unit' => '', 'atLeast' => false], 201);
         $sheet = $this->ask('POST', "$path/readings", ['measure' => 'damage', 'value' => 0, 'unit' => '', 'atLeast' => false], 201);

@@ -9,7 +9,15 @@ use Symfony\Component\Uid\Uuid;
 final class ShelfTest extends ApiTestCase
 {
     private const LOT = ['label' => 'L-900', 'materialId' => 'pla', 'name' => 'House red', 'driedOn' => '2026-01-31', 'note' => ''];
-    private const PLATE = ['number' => 'P90', 'widthMm' => 200, 'depthMm' => 200, 'magnetic' => true, 'printerId' => null, 'note' => '', 'sides' => [['face' => 'front', 'surfaceId' => 'glass', 'surfaceLot' => 'pane', 'limitC' => null]]];
+    private const PLATE = [
+        'number' => 'P90',
+        'widthMm' => 200,
+        'depthMm' => 200,
+        'magnetic' => true,
+        'printerId' => null,
+        'note' => '',
+        'sides' => [['face' => 'front', 'surfaceId' => 'glass', 'surfaceLot' => 'pane', 'limitC' => null]],
+    ];
 
     protected function setUp(): void
     {
@@ -50,7 +58,10 @@ final class ShelfTest extends ApiTestCase
         self::assertEqualsCanonicalizing(['label', 'driedOn', 'colour'], array_column($faults['errors'], 'field'));
         self::assertSame('materialId', $this->ask('POST', '/api/lots', ['materialId' => 'gold'] + self::LOT, 422)['errors'][0]['field']);
         $this->ask('POST', '/api/plates', ['sides' => []] + self::PLATE, 422);
-        self::assertSame('sides.0.surfaceId', $this->ask('POST', '/api/plates', ['sides' => [['surfaceId' => 'gold'] + self::PLATE['sides'][0]]] + self::PLATE, 422)['errors'][0]['field']);
+        self::assertSame(
+            'sides.0.surfaceId',
+            $this->ask('POST', '/api/plates', ['sides' => [['surfaceId' => 'gold'] + self::PLATE['sides'][0]]] + self::PLATE, 422)['errors'][0]['field'],
+        );
         $this->ask('POST', '/api/plates', ['sides' => [self::PLATE['sides'][0], self::PLATE['sides'][0]]] + self::PLATE, 422);
         $this->ask('POST', '/api/plates', ['widthMm' => -3] + self::PLATE, 422);
         self::assertSame('printerId', $this->ask('POST', '/api/plates', ['printerId' => Uuid::v7()->toRfc4122()] + self::PLATE, 422)['errors'][0]['field']);
@@ -67,7 +78,21 @@ final class ShelfTest extends ApiTestCase
 
     public function testPrintersAndAgents(): void
     {
-        $printer = $this->ask('POST', '/api/printers', ['name' => 'Cellar', 'kind' => 'filament', 'bedWidthMm' => 200, 'bedDepthMm' => 200, 'maxBedC' => null, 'maxNozzleC' => 250, 'enclosed' => false, 'magnetLimitC' => null], 201);
+        $printer = $this->ask(
+            'POST',
+            '/api/printers',
+            [
+                'name' => 'Cellar',
+                'kind' => 'filament',
+                'bedWidthMm' => 200,
+                'bedDepthMm' => 200,
+                'maxBedC' => null,
+                'maxNozzleC' => 250,
+                'enclosed' => false,
+                'magnetLimitC' => null,
+            ],
+            201,
+        );
         self::assertNull($printer['maxBedC']);
         $changed = $this->ask('PUT', '/api/printers/'.$printer['id'], ['id' => null, 'version' => 1, 'maxBedC' => 90] + $printer, 422);
         self::assertSame('id', $changed['errors'][0]['field']);
@@ -81,34 +106,93 @@ final class ShelfTest extends ApiTestCase
 
     public function testWhatAPrinterIsMadeOfIsKept(): void
     {
-        $facts = ['magnetSoakC' => 105, 'magnetGrade' => '120', 'holdDown' => 'clips', 'plateHoldsToMmS' => 80, 'chamberC' => 60, 'heaterW' => 300, 'heaterV' => 24, 'limitA' => 15, 'probe' => 'inductive', 'probeRangeMm' => 4, 'zTravelBelowMm' => 2, 'usualPlateMm' => 0.7, 'bedMoves' => true, 'looksForMark' => true, 'displayReadsHighK' => 2, 'bedLayers' => [['of' => 'aluminium', 'mm' => 3]]];
-        $base = ['name' => 'Cellar', 'kind' => 'filament', 'bedWidthMm' => 200, 'bedDepthMm' => 200, 'maxBedC' => 100, 'maxNozzleC' => 250, 'enclosed' => true, 'magnetLimitC' => 80];
+        $facts = [
+            'magnetSoakC' => 105,
+            'magnetGrade' => '120',
+            'holdDown' => 'clips',
+            'plateHoldsToMmS' => 80,
+            'chamberC' => 60,
+            'heaterW' => 300,
+            'heaterV' => 24,
+            'limitA' => 15,
+            'probe' => 'inductive',
+            'probeRangeMm' => 4,
+            'zTravelBelowMm' => 2,
+            'usualPlateMm' => 0.7,
+            'bedMoves' => true,
+            'looksForMark' => true,
+            'displayReadsHighK' => 2,
+            'bedLayers' => [['of' => 'aluminium', 'mm' => 3]],
+        ];
+        $base = [
+            'name' => 'Cellar',
+            'kind' => 'filament',
+            'bedWidthMm' => 200,
+            'bedDepthMm' => 200,
+            'maxBedC' => 100,
+            'maxNozzleC' => 250,
+            'enclosed' => true,
+            'magnetLimitC' => 80,
+        ];
         $printer = $this->ask('POST', '/api/printers', $facts + $base, 201);
         foreach (['magnetSoakC', 'chamberC', 'heaterW', 'limitA', 'probeRangeMm', 'zTravelBelowMm', 'displayReadsHighK'] as $field) {
             self::assertEqualsWithDelta($facts[$field], $printer[$field], 1e-9, $field);
         }
         self::assertSame(['inductive', true, true, 'clips'], [$printer['probe'], $printer['bedMoves'], $printer['looksForMark'], $printer['holdDown']]);
         self::assertSame('aluminium', $printer['bedLayers'][0]['of']);
-        self::assertSame('bedLayers.0.of', $this->ask('POST', '/api/printers', ['name' => 'Attic', 'bedLayers' => [['of' => 'gold', 'mm' => 1]]] + $base, 422)['errors'][0]['field']);
+        self::assertSame(
+            'bedLayers.0.of',
+            $this->ask('POST', '/api/printers', ['name' => 'Attic', 'bedLayers' => [['of' => 'gold', 'mm' => 1]]] + $base, 422)['errors'][0]['field'],
+        );
         self::assertSame('probe', $this->ask('POST', '/api/printers', ['name' => 'Attic', 'probe' => 'nose'] + $base, 422)['errors'][0]['field']);
     }
 
     public function testWhatAPlateIsMadeOfIsKept(): void
     {
-        $plate = $this->ask('POST', '/api/plates', ['layers' => [['of' => 'spring_steel', 'mm' => 0.7], ['of' => 'pei', 'mm' => 0.1]], 'marked' => false, 'slicerType' => 'Rough', 'price' => 38.5, 'purchasedOn' => '2026-02-01'] + self::PLATE, 201);
+        $plate = $this->ask(
+            'POST',
+            '/api/plates',
+            [
+                'layers' => [['of' => 'spring_steel', 'mm' => 0.7], ['of' => 'pei', 'mm' => 0.1]],
+                'marked' => false,
+                'slicerType' => 'Rough',
+                'price' => 38.5,
+                'purchasedOn' => '2026-02-01',
+            ] + self::PLATE,
+            201,
+        );
         self::assertSame([false, 'Rough', '2026-02-01', 2], [$plate['marked'], $plate['slicerType'], $plate['purchasedOn'], \count($plate['layers'])]);
         self::assertEqualsWithDelta(38.5, $plate['price'], 1e-9);
-        self::assertSame('layers.1.of', $this->ask('POST', '/api/plates', ['number' => 'P91', 'layers' => [['of' => 'pei', 'mm' => 0.1], ['of' => 'gold', 'mm' => 1]]] + self::PLATE, 422)['errors'][0]['field']);
+        self::assertSame(
+            'layers.1.of',
+            $this->ask(
+                'POST',
+                '/api/plates',
+                ['number' => 'P91', 'layers' => [['of' => 'pei', 'mm' => 0.1], ['of' => 'gold', 'mm' => 1]]] + self::PLATE,
+                422,
+            )['errors'][0]['field'],
+        );
         self::assertSame([], $this->ask('POST', '/api/plates', ['number' => 'P92'] + self::PLATE, 201)['layers'], 'What is not known is not made up.');
     }
 
     public function testWhatIsRetiredIsNotChosen(): void
     {
         $north = $this->pick('/api/printers', 'name', 'North bay')['id'];
-        $labels = fn (): array => array_column($this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $north, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null], 200)['candidates'], 'sideLabel');
+        $labels = fn (): array => array_column(
+            $this->ask(
+                'POST',
+                '/api/choose',
+                ['materialId' => 'pla', 'printerId' => $north, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null],
+                200,
+            )['candidates'],
+            'sideLabel',
+        );
         self::assertContains('P2 front', $labels());
         $plate = $this->pick('/api/plates', 'number', 'P2');
-        $fields = array_intersect_key($plate, array_flip(['number', 'widthMm', 'depthMm', 'magnetic', 'printerId', 'note', 'layers', 'marked', 'slicerType', 'price', 'purchasedOn', 'version']));
+        $fields = array_intersect_key(
+            $plate,
+            array_flip(['number', 'widthMm', 'depthMm', 'magnetic', 'printerId', 'note', 'layers', 'marked', 'slicerType', 'price', 'purchasedOn', 'version']),
+        );
         $this->ask('PUT', '/api/plates/'.$plate['id'], ['retired' => true] + $fields, 200);
         self::assertNotContains('P2 front', $labels());
     }
@@ -136,7 +220,10 @@ final class ShelfTest extends ApiTestCase
     public function testCareIsNotedAndCounted(): void
     {
         $side = $this->side('P1 front');
-        $row = fn (): array => array_values(array_filter($this->ask('GET', '/api/care', null, 200)['sides'], static fn (array $s): bool => $s['plateSideId'] === $side))[0];
+        $row = fn (): array => array_values(array_filter(
+            $this->ask('GET', '/api/care', null, 200)['sides'],
+            static fn (array $s): bool => $s['plateSideId'] === $side,
+        ))[0];
         self::assertNotSame([], $row()['due']);
         $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201);
         self::assertSame([0, []], [$row()['printsSinceWash'], $row()['due']]);
@@ -154,7 +241,10 @@ final class ShelfTest extends ApiTestCase
         self::assertStringContainsString('12 prints since its last wash', $answer['plate'][0]);
         $printer = $this->pick('/api/printers', 'name', 'North bay');
         $this->ask('POST', "/api/printers/{$printer['id']}/changes", ['kind' => 'levelling', 'note' => ''], 201);
-        self::assertContains('The printer was changed since this plate last held: gap and level come first.', $this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => $side], 200)['plate']);
+        self::assertContains(
+            'The printer was changed since this plate last held: gap and level come first.',
+            $this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => $side], 200)['plate'],
+        );
         self::assertSame([], $this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => null], 200)['plate']);
         $this->ask('POST', '/api/fix', ['symptomId' => 'sings', 'plateSideId' => null], 422);
     }

@@ -77,7 +77,13 @@ final class StartTest extends TestCase
      */
     private function execute(string $command, array $environment): array
     {
-        $process = proc_open('exec '.\dirname(__DIR__, 2).'/'.$command.' 2>&1', [1 => ['pipe', 'w']], $pipes, null, $environment + ['SITZPLATZ_VAR' => $this->folder, 'PATH' => (string) getenv('PATH'), 'HOME' => '/tmp']);
+        $process = proc_open(
+            'exec '.\dirname(__DIR__, 2).'/'.$command.' 2>&1',
+            [1 => ['pipe', 'w']],
+            $pipes,
+            null,
+            $environment + ['SITZPLATZ_VAR' => $this->folder, 'PATH' => (string) getenv('PATH'), 'HOME' => '/tmp'],
+        );
         self::assertIsResource($process);
         $words = (string) stream_get_contents($pipes[1]);
 

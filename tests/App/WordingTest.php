@@ -69,9 +69,18 @@ final class WordingTest extends KernelTestCase
 
     public function testASentenceNeverMixesUnits(): void
     {
-        $sentence = Sentence::of('target.lowered', set: Quantity::celsius(54), usual: Quantity::celsius(55), stop: Sentence::of('stop.magnet', printer: 'North bay'), at: Quantity::celsius(54));
+        $sentence = Sentence::of(
+            'target.lowered',
+            set: Quantity::celsius(54),
+            usual: Quantity::celsius(55),
+            stop: Sentence::of('stop.magnet', printer: 'North bay'),
+            at: Quantity::celsius(54),
+        );
         self::assertSame('54 °C instead of the usual 55 °C: the magnets of North bay stand 54 °C.', self::plain(self::wording()->english($sentence)));
-        self::assertSame('129.2 °F instead of the usual 131 °F: the magnets of North bay stand 129.2 °F.', self::plain(self::wording()->wordsIn($sentence, Units::preferred(['temperature' => '°F']))));
+        self::assertSame(
+            '129.2 °F instead of the usual 131 °F: the magnets of North bay stand 129.2 °F.',
+            self::plain(self::wording()->wordsIn($sentence, Units::preferred(['temperature' => '°F']))),
+        );
     }
 
     public function testOneAndManyListsAndTheFirstLetter(): void
@@ -120,7 +129,17 @@ final class WordingTest extends KernelTestCase
     public function testEveryCaseOfWhatHasWordsHasAMessage(): void
     {
         $words = static fn (array $cases): array => array_map(static fn ($case): Sentence => $case->words(), $cases);
-        $all = [...$words(Effort::cases()), ...$words(Outcome::cases()), ...$words(Measure::cases()), ...$words(Verdict::cases()), ...$words(AgentRole::cases()), ...$words(Basis::cases()), ...$words(Likeness::cases()), ...$words(Cooling::cases()), ...$words(ShapeFormat::cases())];
+        $all = [
+            ...$words(Effort::cases()),
+            ...$words(Outcome::cases()),
+            ...$words(Measure::cases()),
+            ...$words(Verdict::cases()),
+            ...$words(AgentRole::cases()),
+            ...$words(Basis::cases()),
+            ...$words(Likeness::cases()),
+            ...$words(Cooling::cases()),
+            ...$words(ShapeFormat::cases()),
+        ];
         foreach ($all as $phrase) {
             self::assertNotSame($phrase->key, self::wording()->english($phrase));
         }

@@ -153,7 +153,11 @@ abstract class BrowserTestCase extends TestCase
     protected function phone(): void
     {
         $metrics = ['width' => 390, 'height' => 844, 'deviceScaleFactor' => 1, 'mobile' => true];
-        $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Emulation.setDeviceMetricsOverride', 'params' => $metrics]);
+        $this->page->executeCustomCommand(
+            '/session/:sessionId/goog/cdp/execute',
+            'POST',
+            ['cmd' => 'Emulation.setDeviceMetricsOverride', 'params' => $metrics],
+        );
     }
 
     /** Faults that axe-core finds on the page as it is, WCAG 2.2 AA. */

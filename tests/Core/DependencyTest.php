@@ -9,8 +9,64 @@ use PHPUnit\Framework\TestCase;
 /** core/ depends on nothing outside itself and PHP: no framework, no database, no clock, no files. */
 final class DependencyTest extends TestCase
 {
-    private const FOLDERS = ['Care', 'Catalogue', 'Choose', 'Fix', 'Heat', 'Judge', 'Keep', 'Shape', 'Statistics', 'Test', 'Units', 'Warp', 'Words', 'Evidence', 'Wear'];
-    private const NOT_PURE = ['fopen', 'file_get_contents', 'file_put_contents', 'readfile', 'unlink', 'scandir', 'time', 'microtime', 'hrtime', 'date', 'getenv', 'setlocale', 'header', 'mt_rand', 'rand', 'random_int', 'shuffle', 'curl_init', 'exec', 'sleep', 'usleep'];
+    private const FOLDERS = [
+        'Care',
+        'Catalogue',
+        'Choose',
+        'Fix',
+        'Heat',
+        'Judge',
+        'Keep',
+        'Shape',
+        'Statistics',
+        'Test',
+        'Units',
+        'Warp',
+        'Words',
+        'Evidence',
+        'Wear',
+    ];
+    private const NOT_PURE = [
+        'fopen',
+        'file_get_contents',
+        'file_put_contents',
+        'readfile',
+        'unlink',
+        'scandir',
+        'time',
+        'microtime',
+        'hrtime',
+        'date',
+        'getenv',
+        'setlocale',
+        'header',
+        'mt_rand',
+        'rand',
+        'random_int',
+        'shuffle',
+        'curl_init',
+        'exec',
+        'sleep',
+        'usleep',
+    ];
+
+    public function testNoLineIsTooLongToRead(): void
+    {
+        $long = [];
+        foreach (['core', 'src'] as $folder) {
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__.'/../../'.$folder)) as $file) {
+                if (!$file instanceof \SplFileInfo || 'php' !== $file->getExtension()) {
+                    continue;
+                }
+                foreach (file($file->getPathname(), \FILE_IGNORE_NEW_LINES) ?: [] as $i => $line) {
+                    if (mb_strlen($line) > 160) {
+                        $long[] = $file->getFilename().':'.($i + 1);
+                    }
+                }
+            }
+        }
+        self::assertSame([], $long);
+    }
 
     public function testCoreKnowsOnlyItselfAndPhp(): void
     {
@@ -36,7 +92,11 @@ final class DependencyTest extends TestCase
             foreach ($tokens as $i => $token) {
                 $called = $token->is(\T_STRING) || $token->is(\T_NAME_FULLY_QUALIFIED);
                 $next = $tokens[$i + 1] ?? null;
-                if ($called && null !== $next && '(' === $next->text && !\in_array(self::wordBefore($tokens, $i), [\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION], true)) {
+                if ($called && null !== $next && '(' === $next->text && !\in_array(
+                    self::wordBefore($tokens, $i),
+                    [\T_OBJECT_OPERATOR, \T_NULLSAFE_OBJECT_OPERATOR, \T_DOUBLE_COLON, \T_FUNCTION],
+                    true,
+                )) {
                     self::assertNotContains(strtolower(ltrim($token->text, '\\')), self::NOT_PURE, $file);
                 }
                 self::assertFalse($token->is([\T_EXIT, \T_ECHO, \T_EVAL, \T_GLOBAL]), "$file: {$token->text}");
@@ -88,8 +148,30 @@ final class DependencyTest extends TestCase
     }
 
     /** From left to right: a room uses only rooms to its left; those on one step do not use each other. */
-    private const CORE_ROOMS = [['Units', 'Statistics'], ['Words'], ['Catalogue'], ['Heat', 'Warp', 'Shape', 'Resin', 'Mixing', 'Wear'], ['Test'], ['Judge'], ['Evidence'], ['Keep', 'Care'], ['Choose', 'Fix']];
-    private const SRC_ROOMS = [['Platform'], ['Account'], ['Catalogue'], ['Shelf'], ['Device'], ['Test'], ['Judge'], ['Evidence'], ['Keep', 'Care'], ['Choose', 'Fix'], ['Start', 'Demo', 'Bench']];
+    private const CORE_ROOMS = [
+        ['Units', 'Statistics'],
+        ['Words'],
+        ['Catalogue'],
+        ['Heat', 'Warp', 'Shape', 'Resin', 'Mixing', 'Wear'],
+        ['Test'],
+        ['Judge'],
+        ['Evidence'],
+        ['Keep', 'Care'],
+        ['Choose', 'Fix'],
+    ];
+    private const SRC_ROOMS = [
+        ['Platform'],
+        ['Account'],
+        ['Catalogue'],
+        ['Shelf'],
+        ['Device'],
+        ['Test'],
+        ['Judge'],
+        ['Evidence'],
+        ['Keep', 'Care'],
+        ['Choose', 'Fix'],
+        ['Start', 'Demo', 'Bench'],
+    ];
 
     public function testARoomUsesOnlyRoomsToItsLeft(): void
     {

@@ -42,7 +42,14 @@ final readonly class CandidateSums
             $candidate,
             $heat,
             WarpSum::of($candidate, $own),
-            null === $printer->heaterW || null === $display ? null : HeaterCheck::of($printer->heaterW, $printer->bedWidthMm, $printer->bedDepthMm, $display, $printer->heaterV, $printer->limitA),
+            null === $printer->heaterW || null === $display ? null : HeaterCheck::of(
+                $printer->heaterW,
+                $printer->bedWidthMm,
+                $printer->bedDepthMm,
+                $display,
+                $printer->heaterV,
+                $printer->limitA,
+            ),
             ReleasePlan::for($candidate, $plans->cooling($candidate->proposal)),
         );
     }
@@ -102,7 +109,12 @@ final readonly class CandidateSums
         return new Reckoning(
             $id,
             Sentence::of('sum.expect.'.$id),
-            Sentence::of('sum.expect.result', mean: Quantity::share($expectation->belief->mean()), low: Quantity::share($interval->low), high: Quantity::share($interval->high)),
+            Sentence::of(
+                'sum.expect.result',
+                mean: Quantity::share($expectation->belief->mean()),
+                low: Quantity::share($interval->low),
+                high: Quantity::share($interval->high),
+            ),
             Sentence::of('sum.expect.formula'),
             $inputs,
             Sentence::of('sum.expect.source'),
@@ -124,21 +136,41 @@ final readonly class CandidateSums
         $roomC = $this->candidate->proposal->job->roomC;
         $title = Sentence::of('sum.set_point.title');
         if (null === $stack) {
-            return new Reckoning('set_point', $title, Sentence::of('sum.figure', figure: Quantity::celsius($target->displayC)), Sentence::of('sum.set_point.formula_unknown'), [], Sentence::of('sum.set_point.source_unknown'));
+            return new Reckoning(
+                'set_point',
+                $title,
+                Sentence::of('sum.figure', figure: Quantity::celsius($target->displayC)),
+                Sentence::of('sum.set_point.formula_unknown'),
+                [],
+                Sentence::of('sum.set_point.source_unknown'),
+            );
         }
         $inputs = array_map(static fn (Layer $layer): Input => new Input(
             Sentence::of('sum.set_point.layer', layer: $layer->of->name, thickness: Quantity::millimetres($layer->thicknessMm)),
             $layer->contactBelowM2KW > 0
-                ? Sentence::of('sum.set_point.with_contact', layer: Quantity::thermalResistance($layer->resistanceM2KW()), contact: Quantity::thermalResistance($layer->contactBelowM2KW))
+                ? Sentence::of(
+                    'sum.set_point.with_contact',
+                    layer: Quantity::thermalResistance($layer->resistanceM2KW()),
+                    contact: Quantity::thermalResistance($layer->contactBelowM2KW),
+                )
                 : Quantity::thermalResistance($layer->resistanceM2KW()),
             $layer->of->basis->words(),
         ), $stack->layers);
         $measured = $this->candidate->proposal->side->measured;
-        $inputs[] = new Input(Sentence::of('sum.set_point.loss'), Quantity::wattsPerSquareMetre($stack->lossWM2($target->at, $roomC)), Sentence::of('sum.set_point.loss_basis'));
+        $inputs[] = new Input(
+            Sentence::of('sum.set_point.loss'),
+            Quantity::wattsPerSquareMetre($stack->lossWM2($target->at, $roomC)),
+            Sentence::of('sum.set_point.loss_basis'),
+        );
         if (null !== $measured) {
             $inputs[] = new Input(
                 Sentence::of('sum.set_point.measured'),
-                Sentence::of('sum.set_point.measured_at', surface: Quantity::celsius($measured->surfaceC), display: Quantity::celsius($measured->displayC), day: new Day($measured->on)),
+                Sentence::of(
+                    'sum.set_point.measured_at',
+                    surface: Quantity::celsius($measured->surfaceC),
+                    display: Quantity::celsius($measured->displayC),
+                    day: new Day($measured->on),
+                ),
                 Sentence::of('sum.set_point.measured_basis'),
             );
         }
@@ -153,8 +185,15 @@ final readonly class CandidateSums
         return new Reckoning(
             'set_point',
             $title,
-            Sentence::of(null === $measured ? 'sum.set_point.modelled' : 'sum.set_point.as_measured', display: Quantity::celsius($target->displayC), surface: Quantity::celsius($target->at)),
-            null === $measured ? Sentence::of('sum.set_point.formula') : Sentence::of('sum.set_point.formula_fitted', factor: Quantity::number($stack->resistanceFactor)),
+            Sentence::of(
+                null === $measured ? 'sum.set_point.modelled' : 'sum.set_point.as_measured',
+                display: Quantity::celsius($target->displayC),
+                surface: Quantity::celsius($target->at),
+            ),
+            null === $measured ? Sentence::of('sum.set_point.formula') : Sentence::of(
+                'sum.set_point.formula_fitted',
+                factor: Quantity::number($stack->resistanceFactor),
+            ),
             $inputs,
             Sentence::of('sum.set_point.source'),
         );
@@ -177,7 +216,11 @@ final readonly class CandidateSums
             new Input(Sentence::of('sum.times.holding'), Quantity::watts($heat->heatUp->holdingW), $sum),
         ];
         foreach ($this->release->waits as $wait) {
-            $inputs[] = new Input(Sentence::of('sum.times.cool_down', way: $wait['words']), $time(null === $wait['minutes'] ? null : 60 * $wait['minutes']), $sum);
+            $inputs[] = new Input(
+                Sentence::of('sum.times.cool_down', way: $wait['words']),
+                $time(null === $wait['minutes'] ? null : 60 * $wait['minutes']),
+                $sum,
+            );
         }
         $turnaround = $heat->turnaroundMinutes();
 
@@ -200,7 +243,16 @@ final readonly class CandidateSums
         }
         $ofPrinter = Sentence::of('sum.basis.printer');
         $inputs = [
-            new Input(Sentence::of('sum.times.heater'), Sentence::of('sum.heater.over', power: Quantity::watts($printer->heaterW), width: Quantity::millimetres($printer->bedWidthMm, 1), depth: Quantity::millimetres($printer->bedDepthMm, 1)), $ofPrinter),
+            new Input(
+                Sentence::of('sum.times.heater'),
+                Sentence::of(
+                    'sum.heater.over',
+                    power: Quantity::watts($printer->heaterW),
+                    width: Quantity::millimetres($printer->bedWidthMm, 1),
+                    depth: Quantity::millimetres($printer->bedDepthMm, 1),
+                ),
+                $ofPrinter,
+            ),
             new Input(Sentence::of('sum.set_point.title'), Quantity::celsius($this->candidate->target->displayC ?? 0.0), Sentence::of('sum.heater.above')),
         ];
         if (null !== $check->currentA && null !== $printer->heaterV) {
@@ -213,7 +265,11 @@ final readonly class CandidateSums
         return new Reckoning(
             'heater',
             Sentence::of('sum.heater.title'),
-            Sentence::of($check->enough ? 'sum.heater.enough' : 'sum.heater.weak', has: Quantity::wattsPerSquareCentimetre($check->wattsPerCm2), wanted: Quantity::wattsPerSquareCentimetre($check->neededWattsPerCm2)),
+            Sentence::of(
+                $check->enough ? 'sum.heater.enough' : 'sum.heater.weak',
+                has: Quantity::wattsPerSquareCentimetre($check->wattsPerCm2),
+                wanted: Quantity::wattsPerSquareCentimetre($check->neededWattsPerCm2),
+            ),
             Sentence::of('sum.heater.formula'),
             $inputs,
             null === $check->mainsCaution() ? Sentence::of('sum.heater.source') : Sentence::of('sum.heater.source_mains', caution: $check->mainsCaution()),
@@ -237,7 +293,11 @@ final readonly class CandidateSums
                 new Input(
                     Sentence::of('sum.cost.plate'),
                     Quantity::money($side->costPerPrint ?? 0.0, 0.001),
-                    Sentence::of('sum.cost.plate_basis', prints: Quantity::count($this->candidate->proposal->surface->lifePrints), basis: $this->candidate->proposal->surface->basis->words()),
+                    Sentence::of(
+                        'sum.cost.plate_basis',
+                        prints: Quantity::count($this->candidate->proposal->surface->lifePrints),
+                        basis: $this->candidate->proposal->surface->basis->words(),
+                    ),
                 ),
                 new Input(
                     Sentence::of('sum.cost.agent'),

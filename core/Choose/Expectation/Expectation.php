@@ -64,6 +64,11 @@ final readonly class Expectation
             );
         }
 
-        return Sentence::of("expect.$question.together", practice: $practice, own: Listing::of($own, Joined::Comma), together: Quantity::share($this->belief->mean()));
+        return Sentence::of(
+            "expect.$question.together",
+            practice: $practice,
+            own: Listing::of($own, Joined::Comma),
+            together: Quantity::share($this->belief->mean()),
+        );
     }
 }

@@ -30,8 +30,17 @@ final readonly class OwnRuns
     }
 
     /** @param list<RunCount> $counts */
-    public static function counted(string $sideId, string $surfaceId, ?string $agentId, string $lotId, ?float $bedC, array $counts, ?float $longestMinutes, int $mostParts, ?float $bedOtherC): self
-    {
+    public static function counted(
+        string $sideId,
+        string $surfaceId,
+        ?string $agentId,
+        string $lotId,
+        ?float $bedC,
+        array $counts,
+        ?float $longestMinutes,
+        int $mostParts,
+        ?float $bedOtherC,
+    ): self {
         $runs = $held = $released = $clean = 0;
         foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
             $runs += null === $count->held ? 0 : $count->times;

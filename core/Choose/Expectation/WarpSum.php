@@ -49,7 +49,12 @@ final readonly class WarpSum
     {
         $job = $candidate->proposal->job;
         $part = $job->part;
-        if (null === $part || null === $job->material->stiffensC() || $part->barWidthMm <= 0 || $part->spanMm <= 0 || $part->heightMm < 2 * $part->layerHeightMm) {
+        if (null === $part
+            || null === $job->material->stiffensC()
+            || $part->barWidthMm <= 0
+            || $part->spanMm <= 0
+            || $part->heightMm < 2 * $part->layerHeightMm
+        ) {
             return null;
         }
         $air = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
@@ -111,34 +116,73 @@ final readonly class WarpSum
         $ofPart = Sentence::of('sum.warp.of_part');
         $own = $this->strength->ownPulls;
         $inputs = [
-            new Input(Sentence::of(null === $material->crystallisesC ? 'sum.warp.tg' : 'sum.warp.crystallises'), Quantity::celsius($material->stiffensC() ?? 0, 1), $material->basis->words()),
+            new Input(
+                Sentence::of(null === $material->crystallisesC ? 'sum.warp.tg' : 'sum.warp.crystallises'),
+                Quantity::celsius($material->stiffensC() ?? 0, 1),
+                $material->basis->words(),
+            ),
             new Input(Sentence::of('sum.warp.air'), Quantity::celsius($this->airC, 1), match (true) {
                 null !== $job->printer->chamberC => Sentence::of('sum.warp.air_chamber'),
                 $job->printer->enclosed => Sentence::of('sum.warp.air_box', share: Quantity::number(Surroundings::CLOSED_BOX)),
                 default => Sentence::of('sum.warp.air_room'),
             }),
-            new Input(Sentence::of('sum.warp.cools_to'), Quantity::celsius($this->coolsToC, 1), Sentence::of(null === $this->candidate->target->at ? 'sum.warp.cools_to_air' : 'sum.warp.cools_to_fin')),
-            new Input(Sentence::of('sum.warp.driving'), Quantity::kelvin($this->drivingK, 1), Sentence::of('sum.warp.driving_least', least: Quantity::kelvin(self::LEAST_DRIVING_K, 1))),
+            new Input(
+                Sentence::of('sum.warp.cools_to'),
+                Quantity::celsius($this->coolsToC, 1),
+                Sentence::of(null === $this->candidate->target->at ? 'sum.warp.cools_to_air' : 'sum.warp.cools_to_fin'),
+            ),
+            new Input(
+                Sentence::of('sum.warp.driving'),
+                Quantity::kelvin($this->drivingK, 1),
+                Sentence::of('sum.warp.driving_least', least: Quantity::kelvin(self::LEAST_DRIVING_K, 1)),
+            ),
             new Input(Sentence::of('sum.warp.expansion'), Quantity::expansion($material->expansionPerK), Basis::Memory->words()),
             new Input(Sentence::of('sum.warp.modulus'), Quantity::megapascals($material->modulusMpa, 10), Basis::Memory->words()),
-            new Input(Sentence::of('sum.warp.bar'), Sentence::of('sum.warp.bar_size', span: Quantity::millimetres($this->part->spanMm, 0.1), width: Quantity::millimetres($this->part->barWidthMm, 0.1), height: Quantity::millimetres($this->part->heightMm, 0.1)), $ofPart),
+            new Input(
+                Sentence::of('sum.warp.bar'),
+                Sentence::of(
+                    'sum.warp.bar_size',
+                    span: Quantity::millimetres($this->part->spanMm, 0.1),
+                    width: Quantity::millimetres($this->part->barWidthMm, 0.1),
+                    height: Quantity::millimetres($this->part->heightMm, 0.1),
+                ),
+                $ofPart,
+            ),
             new Input(Sentence::of('sum.warp.layer'), Quantity::millimetres($this->part->layerHeightMm), $ofPart),
             new Input(Sentence::of('sum.warp.curl'), Quantity::millimetres($this->curl->liftMm, 0.001), Sentence::of('sum.warp.curl_basis')),
-            new Input(Sentence::of('sum.warp.stretch'), Quantity::millimetres($this->demand->stretchMm, 0.1), Sentence::of('sum.warp.stretch_basis', soft: Quantity::millimetres(PeelDemand::SOFT_FOOT_MM))),
+            new Input(
+                Sentence::of('sum.warp.stretch'),
+                Quantity::millimetres($this->demand->stretchMm, 0.1),
+                Sentence::of('sum.warp.stretch_basis', soft: Quantity::millimetres(PeelDemand::SOFT_FOOT_MM)),
+            ),
             new Input(Sentence::of('sum.warp.pull'), Quantity::newtons($this->margin->demandN), $this->scaled()),
             new Input(
                 Sentence::of('sum.warp.strength'),
-                Sentence::of('sum.warp.strength_span', middle: Quantity::megapascals($this->strength->middleMpa), low: Quantity::megapascals($this->strength->lowMpa), high: Quantity::megapascals($this->strength->highMpa)),
+                Sentence::of(
+                    'sum.warp.strength_span',
+                    middle: Quantity::megapascals($this->strength->middleMpa),
+                    low: Quantity::megapascals($this->strength->lowMpa),
+                    high: Quantity::megapascals($this->strength->highMpa),
+                ),
                 0 === $own
                     ? Sentence::of('sum.warp.strength_grade', grade: Sentence::of('grade.'.$this->candidate->hold->grade->value))
                     : Sentence::of('sum.warp.strength_pulls', pulls: Quantity::count($own)),
             ),
-            new Input(Sentence::of('sum.warp.contact', foothold: $this->candidate->proposal->foothold()->words()), Quantity::squareMillimetres($this->margin->endAreaMm2), $ofPart),
+            new Input(
+                Sentence::of('sum.warp.contact', foothold: $this->candidate->proposal->foothold()->words()),
+                Quantity::squareMillimetres($this->margin->endAreaMm2),
+                $ofPart,
+            ),
         ];
         if (null !== $this->calibration?->timesTheModel) {
             $inputs[] = new Input(
                 Sentence::of('sum.warp.lifts'),
-                Sentence::of('sum.warp.lifts_of', readings: Quantity::count($this->calibration->readings), lifted: Quantity::count($this->calibration->lifted), times: Quantity::times($this->calibration->timesTheModel)),
+                Sentence::of(
+                    'sum.warp.lifts_of',
+                    readings: Quantity::count($this->calibration->readings),
+                    lifted: Quantity::count($this->calibration->lifted),
+                    times: Quantity::times($this->calibration->timesTheModel),
+                ),
                 Sentence::of('sum.basis.own_runs'),
             );
         }
@@ -146,7 +190,12 @@ final readonly class WarpSum
         return new Reckoning(
             'warp',
             Sentence::of('sum.warp.title'),
-            Sentence::of('sum.warp.result', middle: self::times($this->margin->middle), low: self::times($this->margin->low), high: self::times($this->margin->high)),
+            Sentence::of(
+                'sum.warp.result',
+                middle: self::times($this->margin->middle),
+                low: self::times($this->margin->low),
+                high: self::times($this->margin->high),
+            ),
             Sentence::of('sum.warp.formula'),
             $inputs,
             Sentence::of('sum.warp.source'),
@@ -159,8 +208,16 @@ final readonly class WarpSum
         $calibration = $this->calibration;
 
         return match (true) {
-            null !== $calibration?->marginWhereItLifts => Sentence::of('sum.warp.scaled_lifts', factor: Quantity::number($calibration->marginWhereItLifts), lifts: Quantity::count($calibration->lifted)),
-            null !== $calibration?->heldAtMargin => Sentence::of('sum.warp.scaled_held', factor: Quantity::number($calibration->heldAtMargin), runs: Quantity::count($calibration->heldRuns)),
+            null !== $calibration?->marginWhereItLifts => Sentence::of(
+                'sum.warp.scaled_lifts',
+                factor: Quantity::number($calibration->marginWhereItLifts),
+                lifts: Quantity::count($calibration->lifted),
+            ),
+            null !== $calibration?->heldAtMargin => Sentence::of(
+                'sum.warp.scaled_held',
+                factor: Quantity::number($calibration->heldAtMargin),
+                runs: Quantity::count($calibration->heldRuns),
+            ),
             default => Sentence::of('sum.basis.sum'),
         };
     }

@@ -20,6 +20,14 @@ final readonly class CleanerGate implements Gate
             return null;
         }
 
-        return Sentence::of('gate.cleaner', agent: $agent->name, cleaners: Listing::of(array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $agent->removedBy), Joined::Or), surface: $proposal->surface->name);
+        return Sentence::of(
+            'gate.cleaner',
+            agent: $agent->name,
+            cleaners: Listing::of(
+                array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $agent->removedBy),
+                Joined::Or,
+            ),
+            surface: $proposal->surface->name,
+        );
     }
 }

@@ -15,7 +15,12 @@ final readonly class KnownTreatmentGate implements Gate
         return null === $proposal->treatment
             ? (null === $proposal->agent
                 ? Sentence::of('gate.unknown_bare', material: $proposal->job->material->name, surface: $proposal->surface->name)
-                : Sentence::of('gate.unknown_agent', agent: $proposal->agent->name, material: $proposal->job->material->name, surface: $proposal->surface->name))
+                : Sentence::of(
+                    'gate.unknown_agent',
+                    agent: $proposal->agent->name,
+                    material: $proposal->job->material->name,
+                    surface: $proposal->surface->name,
+                ))
             : null;
     }
 }

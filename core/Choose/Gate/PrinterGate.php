@@ -19,10 +19,22 @@ final readonly class PrinterGate implements Gate
             return Sentence::of($printer->filament ? 'gate.prints_filament' : 'gate.prints_resin', printer: $printer->name);
         }
         if (null !== $material->nozzleC && $printer->maxNozzleC < $material->nozzleC[0]) {
-            return Sentence::of('gate.nozzle_reaches', material: $material->name, nozzle: Quantity::celsius($material->nozzleC[0]), printer: $printer->name, reaches: Quantity::celsius($printer->maxNozzleC));
+            return Sentence::of(
+                'gate.nozzle_reaches',
+                material: $material->name,
+                nozzle: Quantity::celsius($material->nozzleC[0]),
+                printer: $printer->name,
+                reaches: Quantity::celsius($printer->maxNozzleC),
+            );
         }
         if (null !== $material->bedC && null !== $printer->maxBedC && $printer->maxBedC < $material->bedC[0] && $material->bedC[0] >= 120) {
-            return Sentence::of('gate.bed_reaches', material: $material->name, bed: Quantity::celsius($material->bedC[0]), printer: $printer->name, reaches: Quantity::celsius($printer->maxBedC));
+            return Sentence::of(
+                'gate.bed_reaches',
+                material: $material->name,
+                bed: Quantity::celsius($material->bedC[0]),
+                printer: $printer->name,
+                reaches: Quantity::celsius($printer->maxBedC),
+            );
         }
 
         return null;

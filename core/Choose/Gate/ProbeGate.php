@@ -31,6 +31,12 @@ final readonly class ProbeGate implements Gate
 
         return null === $above || $above + self::NOZZLE_AHEAD_MM <= $range
             ? null
-            : Sentence::of('gate.probe_range', side: $proposal->side->label, above: Quantity::millimetres($above, 0.1), range: Quantity::millimetres($range, 0.1), printer: $printer->name);
+            : Sentence::of(
+                'gate.probe_range',
+                side: $proposal->side->label,
+                above: Quantity::millimetres($above, 0.1),
+                range: Quantity::millimetres($range, 0.1),
+                printer: $printer->name,
+            );
     }
 }

@@ -15,7 +15,12 @@ final readonly class SolventGate implements Gate
     {
         foreach ($proposal->agent->solvents ?? [] as $solvent) {
             if (\in_array($solvent, $proposal->surface->harmedBy, true)) {
-                return Sentence::of('gate.solvent', agent: $proposal->agentName(), solvent: new CatalogueText("cleaner.$solvent.short", $solvent), surface: $proposal->surface->name);
+                return Sentence::of(
+                    'gate.solvent',
+                    agent: $proposal->agentName(),
+                    solvent: new CatalogueText("cleaner.$solvent.short", $solvent),
+                    surface: $proposal->surface->name,
+                );
             }
         }
 

@@ -63,7 +63,8 @@ final readonly class Candidate
             $hold,
             $release,
             $hold->belief->allOf($job->partCount) * $release->belief->allOf($job->partCount),
-            null === $proposal->side->costPerPrint || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
+            null === $proposal->side->costPerPrint
+                || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
             $notes,
             $job->wishes->missedBy($proposal->surface),
             $near['longestMinutes'],
@@ -111,13 +112,26 @@ final readonly class Candidate
             null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
             ...$this->offset(),
             '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),
-            $job->printer->looksForMark && !$side->marked ? Sentence::of('heed.no_mark', printer: $job->printer->name, plate: $side->plateId === $side->label ? $side->label : (string) strtok($side->label, ' ')) : null,
-            $job->printer->looksForMark && $side->marked && 'pattern' === $surface->finish ? Sentence::of('heed.pattern_as_mark', printer: $job->printer->name) : null,
+            $job->printer->looksForMark && !$side->marked ? Sentence::of(
+                'heed.no_mark',
+                printer: $job->printer->name,
+                plate: $side->plateId === $side->label ? $side->label : (string) strtok($side->label, ' '),
+            ) : null,
+            $job->printer->looksForMark && $side->marked && 'pattern' === $surface->finish ? Sentence::of(
+                'heed.pattern_as_mark',
+                printer: $job->printer->name,
+            ) : null,
             null === $surface->alcoholMaxPercent ? null : Sentence::of('heed.alcohol_at_most', most: Quantity::share($surface->alcoholMaxPercent / 100)),
             \in_array('alcohol', $surface->harmedBy, true) ? Sentence::of('heed.soap_only') : null,
-            null !== $surface->nozzleLimitC && null !== $nozzle && $nozzle > $surface->nozzleLimitC - 10 ? Sentence::of('heed.nozzle', limit: Quantity::celsius($surface->nozzleLimitC)) : null,
+            null !== $surface->nozzleLimitC && null !== $nozzle && $nozzle > $surface->nozzleLimitC - 10 ? Sentence::of(
+                'heed.nozzle',
+                limit: Quantity::celsius($surface->nozzleLimitC),
+            ) : null,
             $this->proposal->foothold()->helps() && !$job->foothold->helps() ? Sentence::of('heed.raft') : null,
-            null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? Sentence::of('heed.slow', speed: Quantity::millimetresPerSecond($job->printer->plateHoldsToMmS)) : null,
+            null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? Sentence::of(
+                'heed.slow',
+                speed: Quantity::millimetresPerSecond($job->printer->plateHoldsToMmS),
+            ) : null,
         ]));
     }
 

@@ -41,7 +41,16 @@ final readonly class Proposal
     {
         $stack = self::stackOf($job->printer, $side);
 
-        return new self($job, $side, $surface, null, $pairing, $pairing?->treatment(null), null === $pairing ? null : Target::of($job, $pairing, self::stopsOf($job, $side, $surface), $stack), $stack);
+        return new self(
+            $job,
+            $side,
+            $surface,
+            null,
+            $pairing,
+            $pairing?->treatment(null),
+            null === $pairing ? null : Target::of($job, $pairing, self::stopsOf($job, $side, $surface), $stack),
+            $stack,
+        );
     }
 
     public function withAgent(?Agent $agent): self

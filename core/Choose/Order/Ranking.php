@@ -108,14 +108,22 @@ final readonly class Ranking
         $drawn = [];
         foreach ($groups as $group) {
             $whole = $group[0]->wholeSide || \count($group) > 1;
-            $drawn[] = ['label' => $whole ? new OwnText($group[0]->proposal->side->label) : $group[0]->label(), 'reason' => $group[0]->reason, 'whole' => $group[0]->wholeSide];
+            $drawn[] = [
+                'label' => $whole ? new OwnText($group[0]->proposal->side->label) : $group[0]->label(),
+                'reason' => $group[0]->reason,
+                'whole' => $group[0]->wholeSide,
+            ];
         }
         usort($drawn, static fn (array $a, array $b): int => $a['whole'] <=> $b['whole']);
         $lines = array_map(static fn (array $each): array => ['label' => $each['label'], 'reason' => $each['reason']], $drawn);
         foreach ($unknown as $group) {
             $lines[] = [
                 'label' => Sentence::of('candidate.name', name: $group[0]->proposal->agentName()),
-                'reason' => Sentence::of('gate.unknown_on_these', material: $group[0]->proposal->job->material->name, surfaces: Listing::of(self::surfaces($group), Joined::Comma)),
+                'reason' => Sentence::of(
+                    'gate.unknown_on_these',
+                    material: $group[0]->proposal->job->material->name,
+                    surfaces: Listing::of(self::surfaces($group), Joined::Comma),
+                ),
             ];
         }
 

@@ -25,6 +25,12 @@ final readonly class Foothold
         return FootholdKind::None !== $this->kind;
     }
 
+    /** Why the part cannot have it; null: it can. */
+    public function refusedBy(?PartFacts $part): ?Sentence
+    {
+        return true === $part?->articulated && $this->helps() ? Sentence::of('foothold.locks') : null;
+    }
+
     public function words(): Sentence
     {
         return match ($this->kind) {

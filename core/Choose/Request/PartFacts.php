@@ -41,7 +41,11 @@ final readonly class PartFacts
         $foot = $contactAreaMm2 / max(1, $islands);
         $this->delicate = array_values(array_filter([
             $foot < self::SMALL_FOOT_MM2 ? Sentence::of('part.small_foot', foot: Quantity::squareMillimetres($foot)) : null,
-            $thinEnds > 0 && $spanMm >= self::LONG_MM ? Sentence::of('part.thin_ends', span: Quantity::millimetres($spanMm, 1), ends: Quantity::count($thinEnds)) : null,
+            $thinEnds > 0 && $spanMm >= self::LONG_MM ? Sentence::of(
+                'part.thin_ends',
+                span: Quantity::millimetres($spanMm, 1),
+                ends: Quantity::count($thinEnds),
+            ) : null,
             $this->slenderness() >= self::TALL ? Sentence::of('part.tall', times: Quantity::number($this->slenderness(), 0.1)) : null,
         ]));
     }

@@ -27,17 +27,29 @@ final readonly class Wishes
         $order = $this->order ?? Criterion::usual();
         if ($this->lowEnergy && !\in_array(Criterion::Energy, $order, true)) {
             // Right behind the chance: a part that fails has used its energy for nothing.
-            array_splice($order, \in_array(Criterion::Chance, $order, true) ? 1 + (int) array_search(Criterion::Chance, $order, true) : 0, 0, [Criterion::Energy]);
+            array_splice(
+                $order,
+                \in_array(Criterion::Chance, $order, true) ? 1 + (int) array_search(Criterion::Chance, $order, true) : 0,
+                0,
+                [Criterion::Energy],
+            );
         }
 
-        return $this->bareFirst ? [Criterion::Consumable, ...array_values(array_filter($order, static fn (Criterion $c): bool => Criterion::Consumable !== $c))] : $order;
+        return $this->bareFirst ? [
+            Criterion::Consumable,
+            ...array_values(array_filter($order, static fn (Criterion $c): bool => Criterion::Consumable !== $c)),
+        ] : $order;
     }
 
     /** @return list<Sentence> which wishes this surface does not meet */
     public function missedBy(Surface $surface): array
     {
         return array_values(array_filter([
-            null !== $this->finish && $this->finish->value !== $surface->finish ? Sentence::of('wish.finish', has: Sentence::of('finish.'.$surface->finish), wanted: Sentence::of('finish.'.$this->finish->value)) : null,
+            null !== $this->finish && $this->finish->value !== $surface->finish ? Sentence::of(
+                'wish.finish',
+                has: Sentence::of('finish.'.$surface->finish),
+                wanted: Sentence::of('finish.'.$this->finish->value),
+            ) : null,
             $this->exactHeight && $surface->textured() ? Sentence::of('wish.exact_height') : null,
         ]));
     }

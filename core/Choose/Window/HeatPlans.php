@@ -49,7 +49,13 @@ final class HeatPlans
         $seconds = [Cooling::StillAir->value => $plan->stillAirSeconds];
         foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
             if (Cooling::Freezer !== $way || $proposal->surface->freezes) {
-                $seconds[$way->value] = CoolDown::seconds($way->plateAlone() ? $plate : $stack, $way, $plan->heatUp->surfaceC, self::releaseC($proposal), $proposal->job->roomC);
+                $seconds[$way->value] = CoolDown::seconds(
+                    $way->plateAlone() ? $plate : $stack,
+                    $way,
+                    $plan->heatUp->surfaceC,
+                    self::releaseC($proposal),
+                    $proposal->job->roomC,
+                );
             }
         }
 

@@ -33,7 +33,15 @@ final class SetupCheck
     {
         $proposal = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId))
             ->withAgent(null === $agentId ? null : $catalogue->agent($agentId));
-        foreach ([new SurfaceKindGate(), new PlateSizeGate(), new ZTravelGate(), new ProbeGate(), new SolventGate(), new BarrierGate(), new HarmfulAgentGate()] as $gate) {
+        foreach ([
+            new SurfaceKindGate(),
+            new PlateSizeGate(),
+            new ZTravelGate(),
+            new ProbeGate(),
+            new SolventGate(),
+            new BarrierGate(),
+            new HarmfulAgentGate(),
+        ] as $gate) {
             $reason = $gate->refuses($proposal);
             if (null !== $reason) {
                 return $reason;

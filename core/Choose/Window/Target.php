@@ -71,12 +71,34 @@ final readonly class Target
             }
         }
         if ($at < $window->low - self::NEAR_K && null !== $bites) {
-            return new self($at, null, [], Sentence::of('target.out_of_reach', low: Quantity::celsius($window->low), usual: Quantity::celsius($window->target), stop: $bites->label, at: Quantity::celsius($bites->atC)));
+            return new self(
+                $at,
+                null,
+                [],
+                Sentence::of(
+                    'target.out_of_reach',
+                    low: Quantity::celsius($window->low),
+                    usual: Quantity::celsius($window->target),
+                    stop: $bites->label,
+                    at: Quantity::celsius($bites->atC),
+                ),
+            );
         }
         if (null !== $bites && $at < $window->target - self::NEAR_K) {
-            $reasons[] = Sentence::of('target.lowered', set: Quantity::celsius($at, 1), usual: Quantity::celsius($window->target), stop: $bites->label, at: Quantity::celsius($bites->atC));
+            $reasons[] = Sentence::of(
+                'target.lowered',
+                set: Quantity::celsius($at, 1),
+                usual: Quantity::celsius($window->target),
+                stop: $bites->label,
+                at: Quantity::celsius($bites->atC),
+            );
         } elseif ($at > $window->target + self::NEAR_K) {
-            $reasons[] = Sentence::of('target.cold_room', room: Quantity::celsius($job->roomC), more: Quantity::kelvin($at - $window->target), usual: Quantity::celsius($window->target));
+            $reasons[] = Sentence::of(
+                'target.cold_room',
+                room: Quantity::celsius($job->roomC),
+                more: Quantity::kelvin($at - $window->target),
+                usual: Quantity::celsius($window->target),
+            );
         }
         // What is set is a whole degree, and never past a limit.
         $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
@@ -115,8 +137,18 @@ final readonly class Target
             return new self($at, $displayC, [], $refusal, true);
         }
         $reasons = match (true) {
-            $at < $window->low => [Sentence::of('target.below_window', set: Quantity::celsius($displayC), low: Quantity::celsius($window->low), high: Quantity::celsius($window->high))],
-            $at > $window->high => [Sentence::of('target.above_window', set: Quantity::celsius($displayC), low: Quantity::celsius($window->low), high: Quantity::celsius($window->high))],
+            $at < $window->low => [Sentence::of(
+                'target.below_window',
+                set: Quantity::celsius($displayC),
+                low: Quantity::celsius($window->low),
+                high: Quantity::celsius($window->high),
+            )],
+            $at > $window->high => [Sentence::of(
+                'target.above_window',
+                set: Quantity::celsius($displayC),
+                low: Quantity::celsius($window->low),
+                high: Quantity::celsius($window->high),
+            )],
             default => [],
         };
 

@@ -67,7 +67,13 @@ final class ComparisonLife
         }
         $runs = [];
         for ($i = 0; $i < $count; ++$i) {
-            $runs[] = new PlannedRun($comparison->lastPosition + 1 + $i, $setupId, RunOrder::VISITS + 1, $pull ?? (0 === $i % 2 ? PullKind::Hot : PullKind::Cold), 0 === $i);
+            $runs[] = new PlannedRun(
+                $comparison->lastPosition + 1 + $i,
+                $setupId,
+                RunOrder::VISITS + 1,
+                $pull ?? (0 === $i % 2 ? PullKind::Hot : PullKind::Cold),
+                0 === $i,
+            );
         }
 
         return $runs;

@@ -104,7 +104,10 @@ final class RunLife
             throw Refusal::entry('measure', Sentence::of('run.other_pull_'.$run->pull->value));
         }
         if ($place < 1 || $place > (Measure::Lift === $measure ? self::MOST_PLACES : 1)) {
-            throw Refusal::entry('place', Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count(Measure::Lift === $measure ? self::MOST_PLACES : 1)));
+            throw Refusal::entry(
+                'place',
+                Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count(Measure::Lift === $measure ? self::MOST_PLACES : 1)),
+            );
         }
         $before = $run->of($measure, $place);
 
@@ -203,7 +206,11 @@ final class RunLife
             throw Refusal::person($rule->refusal);
         }
 
-        return [new DeclaredVoid(new OwnText($reason), $rule->alone), ...($run->occupiesPrinter ? [new PrinterLeft()] : []), new RunRepeated($lastPosition + 1)];
+        return [
+            new DeclaredVoid(new OwnText($reason), $rule->alone),
+            ...($run->occupiesPrinter ? [new PrinterLeft()] : []),
+            new RunRepeated($lastPosition + 1),
+        ];
     }
 
     /**

@@ -99,7 +99,12 @@ final class Contract
         if (null !== $this->document) {
             return $this->document;
         }
-        $document = json_decode($this->cached('openapi', static fn (\stdClass $document): string => json_encode($document, \JSON_THROW_ON_ERROR)), false, 64, \JSON_THROW_ON_ERROR);
+        $document = json_decode(
+            $this->cached('openapi', static fn (\stdClass $document): string => json_encode($document, \JSON_THROW_ON_ERROR)),
+            false,
+            64,
+            \JSON_THROW_ON_ERROR,
+        );
         \assert($document instanceof \stdClass);
 
         return $this->document = $document;

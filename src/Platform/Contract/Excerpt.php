@@ -30,7 +30,10 @@ final class Excerpt
     /** @return list<string> */
     private static function steps(string $pointer): array
     {
-        return array_map(static fn (string $step): string => str_replace(['~1', '~0'], ['/', '~'], rawurldecode($step)), \array_slice(explode('/', $pointer), 1));
+        return array_map(
+            static fn (string $step): string => str_replace(['~1', '~0'], ['/', '~'], rawurldecode($step)),
+            \array_slice(explode('/', $pointer), 1),
+        );
     }
 
     /** @param list<string> $steps */

@@ -37,7 +37,8 @@ final class Sentences
         }
         $path = implode('.', array_map(strval(...), $error->data()->fullPath()));
         foreach (self::fields($keyword, $path, $error) as $field) {
-            $message = '' === $error->data()->value() && 'pattern' === $keyword ? 'This is missing: choose or fill in.' : self::sentence($keyword, $error->args());
+            $message = '' === $error->data()->value()
+                && 'pattern' === $keyword ? 'This is missing: choose or fill in.' : self::sentence($keyword, $error->args());
             $found[$field.$message] = ['field' => $field, 'message' => $message];
         }
     }
@@ -102,7 +103,15 @@ final class Sentences
 
     private static function type(mixed $expected): string
     {
-        $names = ['number' => 'a number', 'integer' => 'a whole number', 'string' => 'text', 'boolean' => 'yes or no', 'array' => 'a list', 'object' => 'a set of fields', 'null' => 'left empty'];
+        $names = [
+            'number' => 'a number',
+            'integer' => 'a whole number',
+            'string' => 'text',
+            'boolean' => 'yes or no',
+            'array' => 'a list',
+            'object' => 'a set of fields',
+            'null' => 'left empty',
+        ];
 
         return implode(' or ', array_map(static fn (mixed $type): string => \is_string($type) ? ($names[$type] ?? $type) : '', (array) $expected));
     }

@@ -24,8 +24,11 @@ final class Transaction
 
     private bool $within = false;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly ManagerRegistry $registry, private readonly Connection $database)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly ManagerRegistry $registry,
+        private readonly Connection $database,
+    ) {
     }
 
     /**

@@ -30,7 +30,13 @@ final class Problem extends \RuntimeException
 
     public static function invalid(string $field, string|Sentence $message, int $status = 422, ?\Throwable $previous = null): self
     {
-        return new self($status, 409 === $status ? 'In conflict' : 'Cannot be taken as it stands', $message, [['field' => $field, 'message' => $message]], previous: $previous);
+        return new self(
+            $status,
+            409 === $status ? 'In conflict' : 'Cannot be taken as it stands',
+            $message,
+            [['field' => $field, 'message' => $message]],
+            previous: $previous,
+        );
     }
 
     /** @param list<array{field: string, message: string|Sentence}> $errors */
@@ -38,13 +44,24 @@ final class Problem extends \RuntimeException
     {
         $count = \count($errors);
 
-        return new self(422, 'Cannot be taken as it stands', 1 === $count ? $errors[0]['message'] : Sentence::of('problem.several', faults: Quantity::count($count)), $errors);
+        return new self(
+            422,
+            'Cannot be taken as it stands',
+            1 === $count ? $errors[0]['message'] : Sentence::of('problem.several', faults: Quantity::count($count)),
+            $errors,
+        );
     }
 
     /** Others were at the same thing at once: the same may be sent again. */
     public static function busy(?\Throwable $previous = null): self
     {
-        return new self(409, 'Busy', 'Several people changed the same thing at once. Nothing was saved here: send it again.', previous: $previous, type: 'busy');
+        return new self(
+            409,
+            'Busy',
+            'Several people changed the same thing at once. Nothing was saved here: send it again.',
+            previous: $previous,
+            type: 'busy',
+        );
     }
 
     public static function notFound(): self
@@ -63,6 +80,12 @@ final class Problem extends \RuntimeException
      */
     public static function stale(array $yours, array $theirs): self
     {
-        return new self(409, 'Changed meanwhile', 'Somebody changed this meanwhile. Look at both versions, then save again.', [], ['yours' => $yours, 'theirs' => $theirs]);
+        return new self(
+            409,
+            'Changed meanwhile',
+            'Somebody changed this meanwhile. Look at both versions, then save again.',
+            [],
+            ['yours' => $yours, 'theirs' => $theirs],
+        );
     }
 }

@@ -42,7 +42,8 @@ final readonly class ProblemListener
             return;
         }
         $problem = match (true) {
-            $error instanceof HttpExceptionInterface && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
+            $error instanceof HttpExceptionInterface
+                && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
             $error instanceof HttpExceptionInterface && 404 === $error->getStatusCode() => Problem::notFound(),
             $error instanceof HttpExceptionInterface => new Problem($error->getStatusCode(), 'Not possible', 'This address cannot be used in this way.'),
             default => null,

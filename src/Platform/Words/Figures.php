@@ -44,7 +44,11 @@ final class Figures
             QuantityKind::Length => LengthUnit::Millimetre === $length && $value >= 10_000
                 ? $this->with($value / 1000, $step / 1000, 'm')
                 : $this->with($length->ofMillimetres($value), $length->ofMillimetres($step), $length->value),
-            QuantityKind::Area => $this->with($length->ofMillimetres($length->ofMillimetres($value)), $length->ofMillimetres($length->ofMillimetres($step)), $length->value.'²'),
+            QuantityKind::Area => $this->with(
+                $length->ofMillimetres($length->ofMillimetres($value)),
+                $length->ofMillimetres($length->ofMillimetres($step)),
+                $length->value.'²',
+            ),
             QuantityKind::Speed => $this->with($length->ofMillimetres($value), $length->ofMillimetres($step), $length->value.'/s'),
             QuantityKind::Share => $this->with(100 * $value, 100 * $step, '%'),
             QuantityKind::ThermalResistance => $this->scientific($value).self::GLUE.'m²K/W',
@@ -98,7 +102,10 @@ final class Figures
             return '0';
         }
         $power = (int) floor(log10(abs($value)));
-        $digits = strtr((string) $power, ['-' => '⁻', '0' => '⁰', '1' => '¹', '2' => '²', '3' => '³', '4' => '⁴', '5' => '⁵', '6' => '⁶', '7' => '⁷', '8' => '⁸', '9' => '⁹']);
+        $digits = strtr(
+            (string) $power,
+            ['-' => '⁻', '0' => '⁰', '1' => '¹', '2' => '²', '3' => '³', '4' => '⁴', '5' => '⁵', '6' => '⁶', '7' => '⁷', '8' => '⁸', '9' => '⁹'],
+        );
 
         return $this->figure($value / 10 ** $power, 0.1).'·10'.$digits;
     }

@@ -87,7 +87,14 @@ final class Wording
         if (!\is_array($data)) {
             return $data;
         }
-        if (\is_string($data['text'] ?? null) && (isset($data['key']) || isset($data['catalogue']) || isset($data['own']) || isset($data['list']) || isset($data['quantity']) || isset($data['day']))) {
+        if (\is_string($data['text'] ?? null)
+            && (isset($data['key'])
+                || isset($data['catalogue'])
+                || isset($data['own'])
+                || isset($data['list'])
+                || isset($data['quantity'])
+                || isset($data['day']))
+        ) {
             $phrase = Stored::phrase($data);
 
             return null === $phrase || !$this->knows($phrase) ? $data['text'] : $this->text($phrase);
@@ -110,7 +117,10 @@ final class Wording
     private function knows(Phrase $phrase): bool
     {
         return match (true) {
-            $phrase instanceof Sentence => $this->translator->getCatalogue(self::ENGLISH)->has($phrase->key) && [] === array_filter($phrase->with, fn (Phrase $each): bool => !$this->knows($each)),
+            $phrase instanceof Sentence => $this->translator->getCatalogue(self::ENGLISH)->has($phrase->key) && [] === array_filter(
+                $phrase->with,
+                fn (Phrase $each): bool => !$this->knows($each),
+            ),
             $phrase instanceof Listing => [] === array_filter($phrase->items, fn (Phrase $each): bool => !$this->knows($each)),
             default => true,
         };
@@ -120,7 +130,9 @@ final class Wording
     {
         return match (true) {
             $phrase instanceof Sentence => $this->sentence($phrase, $units, $locale),
-            $phrase instanceof Quantity => QuantityKind::Duration === $phrase->kind ? $this->duration($phrase, $units, $locale) : $this->figures($units, $locale)->text($phrase),
+            $phrase instanceof Quantity => QuantityKind::Duration === $phrase->kind
+                ? $this->duration($phrase, $units, $locale)
+                : $this->figures($units, $locale)->text($phrase),
             $phrase instanceof CatalogueText => self::ENGLISH !== $locale && $this->translator->getCatalogue($locale)->defines($phrase->id, self::CATALOGUE)
                 ? $this->translator->trans($phrase->id, [], self::CATALOGUE, $locale) : $phrase->english,
             $phrase instanceof OwnText => $phrase->text,

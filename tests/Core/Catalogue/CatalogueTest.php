@@ -10,14 +10,73 @@ use Sitzplatz\Catalogue\Catalogue;
 
 final class CatalogueTest extends TestCase
 {
-    private const MATERIAL = ['id' => 'pla', 'name' => 'PLA', 'glass_transition_c' => [55, 62], 'bed_c' => [45, 65], 'nozzle_c' => [195, 220], 'expansion_um_mk' => 68, 'modulus_gpa' => 3.3, 'basis' => 'memory'];
-    private const SURFACE = ['id' => 'glass', 'name' => 'glass', 'grip' => 'film', 'limit_c' => 120, 'flexes' => false, 'cleaning' => 'soap', 'finish' => 'gloss', 'release_way' => 'cool', 'done_hot' => 'chips', 'cleaners' => ['soap'], 'harmed_by' => ['acetone'], 'life_prints' => 100, 'plate' => [['pane', 4]], 'basis' => 'practice'];
-    private const AGENT = ['id' => 'stick', 'name' => 'stick', 'carrier' => 'water', 'put_on' => 'thin', 'lasts' => 'ten', 'off_with' => 'water', 'removed_by' => ['soap'], 'coat_prints' => 7, 'basis' => 'practice'];
-    private const PAIRING = ['material' => 'pla', 'surface' => 'glass', 'window_c' => [55, 60, 70], 'release_c' => 35, 'basis' => 'practice', 'treatments' => ['bare' => ['hold' => 'fair', 'release' => 'strong'], 'stick' => ['role' => 'grip', 'hold' => 'strong', 'release' => 'strong']]];
+    private const MATERIAL = [
+        'id' => 'pla',
+        'name' => 'PLA',
+        'glass_transition_c' => [55, 62],
+        'bed_c' => [45, 65],
+        'nozzle_c' => [195, 220],
+        'expansion_um_mk' => 68,
+        'modulus_gpa' => 3.3,
+        'basis' => 'memory',
+    ];
+    private const SURFACE = [
+        'id' => 'glass',
+        'name' => 'glass',
+        'grip' => 'film',
+        'limit_c' => 120,
+        'flexes' => false,
+        'cleaning' => 'soap',
+        'finish' => 'gloss',
+        'release_way' => 'cool',
+        'done_hot' => 'chips',
+        'cleaners' => ['soap'],
+        'harmed_by' => ['acetone'],
+        'life_prints' => 100,
+        'plate' => [['pane', 4]],
+        'basis' => 'practice',
+    ];
+    private const AGENT = [
+        'id' => 'stick',
+        'name' => 'stick',
+        'carrier' => 'water',
+        'put_on' => 'thin',
+        'lasts' => 'ten',
+        'off_with' => 'water',
+        'removed_by' => ['soap'],
+        'coat_prints' => 7,
+        'basis' => 'practice',
+    ];
+    private const PAIRING = [
+        'material' => 'pla',
+        'surface' => 'glass',
+        'window_c' => [55, 60, 70],
+        'release_c' => 35,
+        'basis' => 'practice',
+        'treatments' => ['bare' => ['hold' => 'fair', 'release' => 'strong'], 'stick' => ['role' => 'grip', 'hold' => 'strong', 'release' => 'strong']],
+    ];
 
-    private const CLEANERS = [['id' => 'soap', 'name' => 'soap', 'how' => 'wash', 'basis' => 'practice'], ['id' => 'acetone', 'name' => 'acetone', 'how' => 'wipe', 'basis' => 'practice']];
-    private const LAYER = ['id' => 'pane', 'name' => 'pane', 'conductivity_w_mk' => 1, 'density_kg_m3' => 2500, 'heat_capacity_j_kgk' => 800, 'emissivity' => 0.9, 'basis' => 'handbook'];
-    private const SCHOOL = ['id' => 'bare', 'question' => 'Bare?', 'schools' => ['Yes.', 'No.'], 'default' => 'Yes.', 'why' => 'Why not.', 'about' => ['surfaces' => ['glass']]];
+    private const CLEANERS = [
+        ['id' => 'soap', 'name' => 'soap', 'how' => 'wash', 'basis' => 'practice'],
+        ['id' => 'acetone', 'name' => 'acetone', 'how' => 'wipe', 'basis' => 'practice'],
+    ];
+    private const LAYER = [
+        'id' => 'pane',
+        'name' => 'pane',
+        'conductivity_w_mk' => 1,
+        'density_kg_m3' => 2500,
+        'heat_capacity_j_kgk' => 800,
+        'emissivity' => 0.9,
+        'basis' => 'handbook',
+    ];
+    private const SCHOOL = [
+        'id' => 'bare',
+        'question' => 'Bare?',
+        'schools' => ['Yes.', 'No.'],
+        'default' => 'Yes.',
+        'why' => 'Why not.',
+        'about' => ['surfaces' => ['glass']],
+    ];
 
     public function testItIsReadFromPlainData(): void
     {
@@ -59,6 +118,14 @@ final class CatalogueTest extends TestCase
     /** @param array<string, list<array<string, mixed>>> $change */
     private static function make(array $change = []): Catalogue
     {
-        return Catalogue::fromArray($change + ['materials' => [self::MATERIAL], 'surfaces' => [self::SURFACE], 'agents' => [self::AGENT], 'cleaners' => self::CLEANERS, 'layers' => [self::LAYER], 'schools' => [self::SCHOOL], 'pairings' => [self::PAIRING]]);
+        return Catalogue::fromArray($change + [
+            'materials' => [self::MATERIAL],
+            'surfaces' => [self::SURFACE],
+            'agents' => [self::AGENT],
+            'cleaners' => self::CLEANERS,
+            'layers' => [self::LAYER],
+            'schools' => [self::SCHOOL],
+            'pairings' => [self::PAIRING],
+        ]);
     }
 }

@@ -78,7 +78,10 @@ final class ShopFactTest extends TestCase
         self::assertSame('pva_stick', $best('petg', 'pei_smooth'), 'The barrier.');
         self::assertSame('pp_primer', $best('pp', 'pp_sheet'));
         self::assertNull($best('pp', 'glass'), 'Nothing helps: bare stands for it.');
-        $questions = static fn (string ...$agents): array => array_map(static fn ($school): string => $school->id, self::catalogue()->schoolsOn('petg', 'pei_textured', ...$agents));
+        $questions = static fn (string ...$agents): array => array_map(
+            static fn ($school): string => $school->id,
+            self::catalogue()->schoolsOn('petg', 'pei_textured', ...$agents),
+        );
         self::assertContains('glue_on_texture', $questions('pva_stick'));
         self::assertNotContains('glue_on_texture', $questions());
         self::assertContains('glue_on_texture', $questions('spray_film', 'pva_stick'));
@@ -100,6 +103,19 @@ final class ShopFactTest extends TestCase
 
     private static function fact(string $material, string $surface, ?string $agent = null, ?Window $window = null, ?float $release = null): ShopFact
     {
-        return new ShopFact($material, $surface, $agent, $window, $release, AgentRole::Grip, Grade::Fair, Grade::Strong, false, 'two batches in a row', 'Tess', '2026-11-02');
+        return new ShopFact(
+            $material,
+            $surface,
+            $agent,
+            $window,
+            $release,
+            AgentRole::Grip,
+            Grade::Fair,
+            Grade::Strong,
+            false,
+            'two batches in a row',
+            'Tess',
+            '2026-11-02',
+        );
     }
 }

@@ -48,13 +48,27 @@ trait BuildsJobs
      */
     private static function layers(array $layers, bool $laidOn = false): array
     {
-        return array_map(static fn (array $layer, int $i): Layer => new Layer(self::catalogue()->layer($layer[0]), $layer[1], $laidOn && 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0), $layers, array_keys($layers));
+        return array_map(
+            static fn (array $layer, int $i): Layer => new Layer(
+                self::catalogue()->layer($layer[0]),
+                $layer[1],
+                $laidOn && 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0,
+            ),
+            $layers,
+            array_keys($layers),
+        );
     }
 
     /** @param array<string, mixed> $change members of JobRequest by name */
     private static function job(string $material, array $change = []): JobRequest
     {
-        return new JobRequest(...['material' => self::catalogue()->material($material), 'printer' => self::printer(), 'roomC' => 20.0, 'lotId' => 'lot', ...$change]);
+        return new JobRequest(...[
+            'material' => self::catalogue()->material($material),
+            'printer' => self::printer(),
+            'roomC' => 20.0,
+            'lotId' => 'lot',
+            ...$change,
+        ]);
     }
 
     /**
@@ -64,7 +78,13 @@ trait BuildsJobs
      */
     private static function rank(JobRequest $job, array $sides, array $agents = [], array $runs = []): Ranking
     {
-        return Ranking::of(self::catalogue(), $job, $sides, array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 0.1), $agents), new Experience($runs));
+        return Ranking::of(
+            self::catalogue(),
+            $job,
+            $sides,
+            array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 0.1), $agents),
+            new Experience($runs),
+        );
     }
 
     /** The way of use of a surface, "bare" or an agent; null if it is ruled out. */

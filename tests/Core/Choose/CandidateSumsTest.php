@@ -31,7 +31,10 @@ final class CandidateSumsTest extends TestCase
     {
         $ranking = self::rank(self::job('pla', ['part' => self::thinBar(), 'partCount' => 3]), [self::side('glass', costPerPrint: 0.02)], ['pva_stick']);
         $sums = self::sums($ranking);
-        self::assertSame(['chance', 'hold', 'release', 'set_point', 'times', 'heater', 'warp', 'cost'], array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()));
+        self::assertSame(
+            ['chance', 'hold', 'release', 'set_point', 'times', 'heater', 'warp', 'cost'],
+            array_map(static fn (Reckoning $r): string => $r->id, $sums->reckonings()),
+        );
         foreach ($sums->reckonings() as $reckoning) {
             self::assertNotSame('', Said::of($reckoning->result));
             self::assertNotSame([], $reckoning->inputs, $reckoning->id);
@@ -56,10 +59,16 @@ final class CandidateSumsTest extends TestCase
         $modelled = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured')]), 'set_point');
         self::assertStringContainsString('sum.set_point.modelled', Said::of($modelled->result));
         self::assertStringContainsString('layer=aluminium', Said::of($modelled->inputs[0]->name));
-        $measured = self::reckoning(self::rank(self::job('pla'), [self::side('pei_textured', measured: new MeasuredSurface(60, 52, 20, '2026-11-03'))]), 'set_point');
+        $measured = self::reckoning(
+            self::rank(self::job('pla'), [self::side('pei_textured', measured: new MeasuredSurface(60, 52, 20, '2026-11-03'))]),
+            'set_point',
+        );
         self::assertStringContainsString('sum.set_point.as_measured', Said::of($measured->result));
         self::assertStringContainsString('sum.set_point.formula_fitted', Said::of($measured->formula));
-        self::assertStringContainsString('sum.set_point.measured_at surface=52 display=60 day=2026-11-03', implode(' ', array_map(static fn (Input $i): string => Said::of($i->value), $measured->inputs)));
+        self::assertStringContainsString(
+            'sum.set_point.measured_at surface=52 display=60 day=2026-11-03',
+            implode(' ', array_map(static fn (Input $i): string => Said::of($i->value), $measured->inputs)),
+        );
         $unknown = self::reckoning(self::rank(self::job('pla', ['printer' => self::printer(['bed' => []])]), [self::side('pei_textured')]), 'set_point');
         self::assertStringContainsString('sum.set_point.source_unknown', Said::of($unknown->source));
         self::assertSame('sum.figure figure=55', Said::of($unknown->result));
@@ -85,7 +94,10 @@ final class CandidateSumsTest extends TestCase
     public function testPlatesBuiltAlikeShareAHeatPlan(): void
     {
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2'), self::side('thick_composite', 'P3')]);
-        $plan = static fn (string $id) => $ranking->heat->of(array_values(array_filter($ranking->candidates, static fn (Candidate $c): bool => $c->proposal->side->id === $id))[0]->proposal);
+        $plan = static fn (string $id) => $ranking->heat->of(array_values(array_filter(
+            $ranking->candidates,
+            static fn (Candidate $c): bool => $c->proposal->side->id === $id,
+        ))[0]->proposal);
         self::assertSame($plan('P1'), $plan('P2'));
         self::assertNotSame($plan('P1'), $plan('P3'));
         self::assertGreaterThan($plan('P1')?->energyWh(60), $plan('P1')?->energyWh(120));
@@ -136,7 +148,10 @@ final class CandidateSumsTest extends TestCase
 
     public function testAbsWarpsMoreThanPlaAndABoxHelps(): void
     {
-        $driving = static fn (string $material, array $printer): float => self::warp(self::job($material, ['part' => self::thinBar(), 'printer' => self::printer($printer)]), self::side('pei_textured'))->drivingK;
+        $driving = static fn (string $material, array $printer): float => self::warp(
+            self::job($material, ['part' => self::thinBar(), 'printer' => self::printer($printer)]),
+            self::side('pei_textured'),
+        )->drivingK;
         self::assertGreaterThan($driving('pla', ['enclosed' => false]), $driving('abs', ['enclosed' => false]));
         self::assertGreaterThan($driving('abs', ['enclosed' => true]), $driving('abs', ['enclosed' => false]));
         self::assertGreaterThan($driving('abs', ['chamberC' => 70.0]), $driving('abs', ['enclosed' => true]));
@@ -148,7 +163,10 @@ final class CandidateSumsTest extends TestCase
     public function testALowTileOfPlaStaysDownAndATallBarOfAbsInTheOpenIsInDoubt(): void
     {
         // Common practice: nobody worries about the one, everybody about the other (trade notes, sections 2, 8 and 11).
-        $tile = self::warp(self::job('pla', ['part' => new PartFacts(1600, 160, 56.6, 40, 2.6, 4), 'printer' => self::printer(['enclosed' => false])]), self::side('pei_textured'));
+        $tile = self::warp(
+            self::job('pla', ['part' => new PartFacts(1600, 160, 56.6, 40, 2.6, 4), 'printer' => self::printer(['enclosed' => false])]),
+            self::side('pei_textured'),
+        );
         self::assertGreaterThan(3, $tile->margin->middle);
         self::assertLessThan(10, $tile->drivingK, 'A low part stays as warm as the bed.');
         $bar = self::warp(self::job('abs', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]), self::side('pei_textured'));
@@ -186,7 +204,10 @@ final class CandidateSumsTest extends TestCase
         // At the edge of the pull block 6·30·8 ÷ (6·20²) = 0.6 MPa, more than 30 ÷ 120 over its foot.
         self::assertEqualsWithDelta(0.6, $warp->strength->middleMpa, 1e-12);
         self::assertStringContainsString('warp.rests_on_pulls pulls=5', Said::of($warp->sentence()));
-        self::assertStringContainsString('sum.warp.lifts', implode(' ', array_map(static fn (Input $i): string => Said::of($i->name), $warp->reckoning()->inputs)));
+        self::assertStringContainsString(
+            'sum.warp.lifts',
+            implode(' ', array_map(static fn (Input $i): string => Said::of($i->name), $warp->reckoning()->inputs)),
+        );
         // The piece of the readings in finer layers: mean 0.5 mm over its free curl, on the part's own curl.
         self::assertEqualsWithDelta(0.5 * $plain->curl->liftMm / ($plain->curl->liftMm * self::ratioOfLayers()), $warp->expectedLiftMm(), 1e-6);
     }
@@ -208,7 +229,10 @@ final class CandidateSumsTest extends TestCase
         $flat = new PartFacts(100, 40, 10, 10, 0.2);
         $candidate = self::rank(self::job('pla', ['part' => $flat]), [self::side('pei_textured')])->candidates[0];
         self::assertNull(WarpSum::of($candidate, null));
-        self::assertNull(WarpSum::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], null), 'Without a part there is nothing to reckon.');
+        self::assertNull(
+            WarpSum::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], null),
+            'Without a part there is nothing to reckon.',
+        );
     }
 
     /** Free curl with layers of 0.25 mm over that with 0.2 mm, same height: n³Δh/(n − 1) inverted. */

@@ -37,13 +37,19 @@ final class ExperienceTest extends TestCase
         self::assertEqualsWithDelta([15.9, 1.7], [$bare->release->belief->a, $bare->release->belief->b], 1e-12);
         self::assertEqualsWithDelta(21.9 / 26 * 15.9 / 17.6, $bare->chance, 1e-12);
         self::assertSame([7, 8], [$bare->hold->own()->successes, $bare->hold->own()->runs]);
-        self::assertSame([Likeness::SameSideAndLot, Likeness::SameSide, Likeness::SameKindAndLot, Likeness::SameKind], array_map(static fn ($e): Likeness => $e->likeness, $bare->hold->evidence));
+        self::assertSame(
+            [Likeness::SameSideAndLot, Likeness::SameSide, Likeness::SameKindAndLot, Likeness::SameKind],
+            array_map(static fn ($e): Likeness => $e->likeness, $bare->hold->evidence),
+        );
     }
 
     public function testTheSentenceTellsThreeThings(): void
     {
         $bare = self::bare([new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
-        self::assertSame('expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same_side_and_lot weight=1] together=0.9167', Said::of($bare->reasons()[0]));
+        self::assertSame(
+            'expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same_side_and_lot weight=1] together=0.9167',
+            Said::of($bare->reasons()[0]),
+        );
         self::assertSame('expect.release.practice_only practice=0.95', Said::of($bare->reasons()[1]));
     }
 
@@ -64,7 +70,10 @@ final class ExperienceTest extends TestCase
 
     public function testBeyondWhatWasProvenIsSaid(): void
     {
-        $runs = [new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2), new OwnRuns('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1)];
+        $runs = [
+            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2),
+            new OwnRuns('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1),
+        ];
         $long = self::rank(self::job('pla', ['minutes' => 300.0, 'partCount' => 12]), [self::side('pei_textured')], [], $runs)->candidates[0];
         self::assertStringContainsString('reason.longer longest=2400 job=18000', implode(' ', Said::all($long->reasons())));
         self::assertStringContainsString('reason.fuller most=2 parts=12', implode(' ', Said::all($long->reasons())));

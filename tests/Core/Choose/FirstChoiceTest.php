@@ -28,7 +28,12 @@ final class FirstChoiceTest extends TestCase
     public static function choices(): iterable
     {
         yield 'nylon: laminate before anything' => ['pa', self::ALL, ['pva_stick', 'spray_film', 'polymer_adhesive'], 'epoxy_glass, bare'];
-        yield 'nylon without laminate: the adhesive' => ['pa', ['pei_textured', 'pei_smooth', 'glass'], ['pva_stick', 'polymer_adhesive'], 'glass, engineered polymer adhesive'];
+        yield 'nylon without laminate: the adhesive' => [
+            'pa',
+            ['pei_textured', 'pei_smooth', 'glass'],
+            ['pva_stick', 'polymer_adhesive'],
+            'glass, engineered polymer adhesive',
+        ];
         yield 'nylon with a stick only' => ['pa', ['pei_textured', 'glass'], ['pva_stick'], 'glass, PVA stick'];
         yield 'PLA: the cool plate saves heat' => ['pla', self::ALL, ['pva_stick'], 'low_temp_matte, bare'];
         yield 'PLA without the cool plate: textured, least heat' => ['pla', ['pei_textured', 'pei_smooth', 'epoxy_glass'], ['pva_stick'], 'pei_textured, bare'];
@@ -56,7 +61,11 @@ final class FirstChoiceTest extends TestCase
         self::assertNotSame([], $ranking->candidates);
         self::assertSame($first, self::label($ranking->candidates[0]));
         $sidesOut = \count(array_filter($ranking->rejections, static fn (Rejection $r): bool => $r->wholeSide));
-        self::assertSame(\count($surfaces) * (1 + \count($agents)), \count($ranking->candidates) + \count($ranking->rejections) + $sidesOut * \count($agents), 'Everything is either ranked or ruled out.');
+        self::assertSame(
+            \count($surfaces) * (1 + \count($agents)),
+            \count($ranking->candidates) + \count($ranking->rejections) + $sidesOut * \count($agents),
+            'Everything is either ranked or ruled out.',
+        );
         foreach ($ranking->candidates as $i => $candidate) {
             self::assertGreaterThanOrEqual($candidate->pairing->window->low, $candidate->target->at);
             self::assertLessThanOrEqual($candidate->pairing->window->high, $candidate->target->at);
@@ -82,8 +91,16 @@ final class FirstChoiceTest extends TestCase
     }
 
     #[DataProvider('experiences')]
-    public function testOwnRunsDecideAgainstPractice(string $material, string $surface, ?string $agent, int $runs, int $held, int $released, int $clean, bool $ahead): void
-    {
+    public function testOwnRunsDecideAgainstPractice(
+        string $material,
+        string $surface,
+        ?string $agent,
+        int $runs,
+        int $held,
+        int $released,
+        int $clean,
+        bool $ahead,
+    ): void {
         $own = new OwnRuns($surface, $surface, $agent, 'lot', 55, $runs, $held, $released, $clean);
         $candidates = self::rank($material, [$surface, 'epoxy_glass'], null === $agent ? [] : [$agent], [$own])->candidates;
         $labels = array_map(self::label(...), $candidates);
@@ -104,7 +121,13 @@ final class FirstChoiceTest extends TestCase
         $sides = array_map(static fn (string $surface): SideFacts => new SideFacts($surface, $surface, $surface, $surface, 250, 210, true), $surfaces);
         $printer = new PrinterFacts('p', 'North bay', true, 250, 210, 120, 300, true, 120);
 
-        return Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot'), $sides, array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), $agents), new Experience($runs));
+        return Ranking::of(
+            self::catalogue(),
+            new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot'),
+            $sides,
+            array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), $agents),
+            new Experience($runs),
+        );
     }
 
     private static function label(Candidate $candidate): string

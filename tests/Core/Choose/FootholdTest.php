@@ -44,7 +44,10 @@ final class FootholdTest extends TestCase
         self::assertSame(FootholdKind::Raft, FootholdAdvice::for(self::block(), 1, self::catalogue()->surface('perforated_board'))->foothold->kind);
         self::assertSame(FootholdKind::None, FootholdAdvice::for($link, 20)->foothold->kind, 'Never a brim on what moves.');
         self::assertStringContainsString('advice.articulated', Said::of(FootholdAdvice::for($link, 20)->sentence));
-        self::assertStringContainsString('advice.articulated_raft', Said::of(FootholdAdvice::for($link, 1, self::catalogue()->surface('perforated_board'))->sentence));
+        self::assertStringContainsString(
+            'advice.articulated_raft',
+            Said::of(FootholdAdvice::for($link, 1, self::catalogue()->surface('perforated_board'))->sentence),
+        );
     }
 
     public function testTheGainIsSaid(): void

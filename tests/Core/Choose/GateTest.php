@@ -37,7 +37,10 @@ final class GateTest extends TestCase
     public function testAPlateLiesEitherWayRoundAndAJobHasToFitIt(): void
     {
         self::assertSame('', self::why('pla', self::side('pei_textured', widthMm: 210.0, depthMm: 250.0)));
-        self::assertStringContainsString('printer=North bay bedWidth=250 bedDepth=210', self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)));
+        self::assertStringContainsString(
+            'printer=North bay bedWidth=250 bedDepth=210',
+            self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)),
+        );
         $wide = self::rank(self::job('pla', ['widthMm' => 205.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
         self::assertNotSame([], $wide->candidates);
         $wider = self::rank(self::job('pla', ['widthMm' => 212.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
@@ -46,8 +49,15 @@ final class GateTest extends TestCase
 
     public function testTheNozzleOfTheFirstLayer(): void
     {
-        self::assertNotNull(self::find(self::rank(self::job('pa', ['nozzleC' => 270.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate', 'pva_stick'));
-        self::assertStringContainsString('gate.nozzle nozzle=271', self::refusal(self::rank(self::job('pa', ['nozzleC' => 271.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate'));
+        self::assertNotNull(self::find(
+            self::rank(self::job('pa', ['nozzleC' => 270.0]), [self::side('carbon_laminate')], ['pva_stick']),
+            'carbon_laminate',
+            'pva_stick',
+        ));
+        self::assertStringContainsString(
+            'gate.nozzle nozzle=271',
+            self::refusal(self::rank(self::job('pa', ['nozzleC' => 271.0]), [self::side('carbon_laminate')], ['pva_stick']), 'carbon_laminate'),
+        );
         self::assertStringContainsString('printer=North bay reaches=194', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 194.0])));
         self::assertSame('', self::why('pla', self::side('pei_textured'), self::printer(['maxNozzleC' => 195.0])));
     }
@@ -64,7 +74,12 @@ final class GateTest extends TestCase
     {
         self::assertEqualsWithDelta(80, self::printer(['magnetLimitC' => 80.0])->magnetStandsC(), 0);
         self::assertEqualsWithDelta(100, self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 100.0])->magnetStandsC(), 0);
-        self::assertEqualsWithDelta(80, self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 70.0])->magnetStandsC(), 0, 'A cooler soak proves nothing against the rating.');
+        self::assertEqualsWithDelta(
+            80,
+            self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 70.0])->magnetStandsC(),
+            0,
+            'A cooler soak proves nothing against the rating.',
+        );
         self::assertNull(self::printer(['magnetLimitC' => null, 'magnetSoakC' => 70.0])->magnetStandsC());
     }
 
@@ -85,7 +100,11 @@ final class GateTest extends TestCase
     public function testEveryOtherThingTheSameABoxIsAsked(): void
     {
         self::assertStringContainsString('gate.enclosure', self::why('pc', self::side('pei_smooth'), self::printer(['enclosed' => false])));
-        self::assertStringNotContainsString('gate.enclosure', self::why('abs', self::side('pei_smooth'), self::printer(['enclosed' => false])), 'ABS wants one, PC needs one.');
+        self::assertStringNotContainsString(
+            'gate.enclosure',
+            self::why('abs', self::side('pei_smooth'), self::printer(['enclosed' => false])),
+            'ABS wants one, PC needs one.',
+        );
     }
 
     private static function refusedBare(SideFacts $side, float $range): ?string

@@ -21,7 +21,13 @@ final class HeedsTest extends TestCase
         $now = self::side('bare_spring_steel', 'P2');
         $above = ($pad->aboveMetalMm() ?? 0) - ($now->aboveMetalMm() ?? 0);
         self::assertGreaterThan(0.2, $above, 'The pad of practice is 0.3 mm thick and no metal.');
-        $heeds = static fn (ProbeKind $probe): string => self::heeds(self::rank(self::job('pla', ['printer' => self::printer(['maxBedC' => null, 'probe' => $probe, 'probeRangeMm' => 8.0]), 'roomC' => 19.0, 'lyingThere' => $now]), [$pad]));
+        $heeds = static fn (ProbeKind $probe): string => self::heeds(self::rank(
+            self::job(
+                'pla',
+                ['printer' => self::printer(['maxBedC' => null, 'probe' => $probe, 'probeRangeMm' => 8.0]), 'roomC' => 19.0, 'lyingThere' => $now],
+            ),
+            [$pad],
+        ));
         self::assertStringContainsString(\sprintf('heed.inductive_raise by=%s plate=P2 front', $above), $heeds(ProbeKind::Inductive));
         self::assertStringContainsString('heed.touch_probe', $heeds(ProbeKind::Touch));
         self::assertStringContainsString('heed.feeler_thinner', $heeds(ProbeKind::ByHand));
@@ -37,18 +43,30 @@ final class HeedsTest extends TestCase
     public function testMarksAndPlateTypes(): void
     {
         $looks = ['printer' => self::printer(['looksForMark' => true])];
-        self::assertStringContainsString('heed.no_mark printer=North bay plate=P1', self::heeds(self::rank(self::job('pla', $looks), [self::side('pei_textured', marked: false)])));
+        self::assertStringContainsString(
+            'heed.no_mark printer=North bay plate=P1',
+            self::heeds(self::rank(self::job('pla', $looks), [self::side('pei_textured', marked: false)])),
+        );
         self::assertStringNotContainsString('mark', self::heeds(self::rank(self::job('pla', $looks), [self::side('pei_textured')])));
         self::assertStringContainsString('heed.pattern_as_mark', self::heeds(self::rank(self::job('pla', $looks), [self::side('patterned_film')])));
-        self::assertStringContainsString('heed.slicer type=Rough', self::heeds(self::rank(self::job('pla'), [self::side('pei_textured', slicerType: 'Rough')])));
+        self::assertStringContainsString(
+            'heed.slicer type=Rough',
+            self::heeds(self::rank(self::job('pla'), [self::side('pei_textured', slicerType: 'Rough')])),
+        );
     }
 
     public function testCleaningAndLimits(): void
     {
         self::assertStringContainsString('heed.alcohol_at_most most=0.7', self::heeds(self::rank(self::job('pla'), [self::side('adhesive_sheet')])));
         self::assertStringContainsString('heed.soap_only', self::heeds(self::rank(self::job('pla'), [self::side('low_temp_matte')])));
-        self::assertStringContainsString('heed.nozzle limit=270', self::heeds(self::rank(self::job('pa', ['nozzleC' => 265.0]), [self::side('carbon_laminate')], ['pva_stick'])));
-        self::assertStringContainsString('heed.slow speed=100', self::heeds(self::rank(self::job('pla', ['printer' => self::printer(['plateHoldsToMmS' => 100.0])]), [self::side('glass')], ['pva_stick'])));
+        self::assertStringContainsString(
+            'heed.nozzle limit=270',
+            self::heeds(self::rank(self::job('pa', ['nozzleC' => 265.0]), [self::side('carbon_laminate')], ['pva_stick'])),
+        );
+        self::assertStringContainsString(
+            'heed.slow speed=100',
+            self::heeds(self::rank(self::job('pla', ['printer' => self::printer(['plateHoldsToMmS' => 100.0])]), [self::side('glass')], ['pva_stick'])),
+        );
     }
 
     public function testWhatWeldsWantsAWiderGap(): void
@@ -64,7 +82,13 @@ final class HeedsTest extends TestCase
         foreach (['spray_film', 'abs_acetone'] as $agent) {
             self::assertMatchesRegularExpression('/lammable/', implode(' ', Said::all(self::find($abs, 'glass', $agent)?->cautions() ?? [])), $agent);
         }
-        self::assertSame([], array_values(array_filter(Said::all(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0]->cautions()), static fn (string $c): bool => str_contains($c, 'fumes'))));
+        self::assertSame(
+            [],
+            array_values(array_filter(
+                Said::all(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0]->cautions()),
+                static fn (string $c): bool => str_contains($c, 'fumes'),
+            )),
+        );
     }
 
     public function testTheJobItself(): void
@@ -77,15 +101,24 @@ final class HeedsTest extends TestCase
         self::assertSame([], self::job('pa', ['driedDaysAgo' => 0])->notes());
         self::assertStringContainsString('job.cold_room room=15', Said::of(self::job('pla', ['roomC' => 15.0])->notes()[0]));
         $tall = new PartFacts(100, 40, 10, 10, 80);
-        self::assertStringContainsString('job.slings', Said::of(self::job('pla', ['part' => $tall, 'printer' => self::printer(['bedMoves' => true])])->notes()[0]));
+        self::assertStringContainsString(
+            'job.slings',
+            Said::of(self::job('pla', ['part' => $tall, 'printer' => self::printer(['bedMoves' => true])])->notes()[0]),
+        );
         self::assertSame([], self::job('pla', ['part' => $tall])->notes());
     }
 
     public function testAnOpenPrinterIsToldOfWhereTheMaterialWantsABox(): void
     {
         $open = ['printer' => self::printer(['enclosed' => false])];
-        self::assertStringContainsString('reason.wants_enclosure', implode(' ', Said::all(self::rank(self::job('abs', $open), [self::side('pei_smooth')])->candidates[0]->reasons())));
-        self::assertStringNotContainsString('reason.wants_enclosure', implode(' ', Said::all(self::rank(self::job('abs'), [self::side('pei_smooth')])->candidates[0]->reasons())));
+        self::assertStringContainsString(
+            'reason.wants_enclosure',
+            implode(' ', Said::all(self::rank(self::job('abs', $open), [self::side('pei_smooth')])->candidates[0]->reasons())),
+        );
+        self::assertStringNotContainsString(
+            'reason.wants_enclosure',
+            implode(' ', Said::all(self::rank(self::job('abs'), [self::side('pei_smooth')])->candidates[0]->reasons())),
+        );
     }
 
     private static function heeds(\Sitzplatz\Choose\Order\Ranking $ranking): string

@@ -108,7 +108,11 @@ final class KnowledgeTest extends TestCase
             self::assertLessThanOrEqual($material->bedC[1] ?? 0, $material->bedC[0] ?? 0);
         }
         foreach ($catalogue->agents as $agent) {
-            self::assertSame(\in_array($agent->carrier->english, ['solvent', 'acetone'], true), str_contains($agent->hazard->english ?? '', 'lammable'), "$agent->id: a solvent burns.");
+            self::assertSame(
+                \in_array($agent->carrier->english, ['solvent', 'acetone'], true),
+                str_contains($agent->hazard->english ?? '', 'lammable'),
+                "$agent->id: a solvent burns.",
+            );
         }
     }
 

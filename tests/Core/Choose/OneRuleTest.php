@@ -29,7 +29,18 @@ final class OneRuleTest extends TestCase
     public function testWhatChooseOffersTestAccepts(string $material, ?float $limit, float $roomC): void
     {
         $resin = !self::catalogue()->material($material)->filament;
-        $job = self::job($material, ['roomC' => $roomC] + ($resin ? ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0])] : ['printer' => self::printer(['maxBedC' => 165.0, 'maxNozzleC' => 450.0, 'magnetLimitC' => 121.5])]));
+        $job = self::job(
+            $material,
+            ['roomC' => $roomC] + ($resin ? ['printer' => self::printer([
+                'filament' => false,
+                'maxBedC' => null,
+                'maxNozzleC' => 0.0,
+            ])] : ['printer' => self::printer([
+                'maxBedC' => 165.0,
+                'maxNozzleC' => 450.0,
+                'magnetLimitC' => 121.5,
+            ])]),
+        );
         $sides = [];
         foreach (self::catalogue()->surfaces as $surface) {
             $sides[] = self::side($surface->id, 'P-'.$surface->id, ownLimitC: $limit, magnetic: 0 === \count($sides) % 2);
@@ -46,11 +57,21 @@ final class OneRuleTest extends TestCase
     public function testTheBedAfterTheFirstLayerIsHeldAgainstTheLimitsToo(): void
     {
         $job = self::job('abs');
-        $check = static fn (?float $first, ?float $other): string => Said::of(SetupCheck::refuses(self::catalogue(), $job, self::side('pei_smooth', ownLimitC: 100.0), null, $first, $other));
+        $check = static fn (?float $first, ?float $other): string => Said::of(SetupCheck::refuses(
+            self::catalogue(),
+            $job,
+            self::side('pei_smooth', ownLimitC: 100.0),
+            null,
+            $first,
+            $other,
+        ));
         self::assertSame('', $check(95, 95));
         self::assertStringStartsWith('target.too_hot set=118', $check(95, 118));
         self::assertStringStartsWith('target.too_hot set=118', $check(118, 95));
         $cold = self::job('pla', ['printer' => self::printer(['maxBedC' => null])]);
-        self::assertSame('setup.no_heater printer=North bay', Said::of(SetupCheck::refuses(self::catalogue(), $cold, self::side('painters_tape'), null, null, 40.0)));
+        self::assertSame(
+            'setup.no_heater printer=North bay',
+            Said::of(SetupCheck::refuses(self::catalogue(), $cold, self::side('painters_tape'), null, null, 40.0)),
+        );
     }
 }

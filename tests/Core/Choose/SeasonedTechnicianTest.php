@@ -39,7 +39,12 @@ final class SeasonedTechnicianTest extends TestCase
         yield 'PP on the adhesive sheet' => ['pp', 'adhesive_sheet', 'bare', 'gate.never_holds'];
         yield 'nylon on bare glass' => ['pa', 'glass', 'bare', 'gate.never_holds'];
         yield 'PLA on polyimide tape' => ['pla', 'polyimide_tape', 'bare', 'gate.never_holds'];
-        yield 'ABS in acetone on an adhesive polymer sheet' => ['abs', 'adhesive_sheet', 'abs_acetone', 'gate.solvent agent=ABS in acetone solvent=acetone surface=textured adhesive polymer sheet'];
+        yield 'ABS in acetone on an adhesive polymer sheet' => [
+            'abs',
+            'adhesive_sheet',
+            'abs_acetone',
+            'gate.solvent agent=ABS in acetone solvent=acetone surface=textured adhesive polymer sheet',
+        ];
         yield 'ABS in acetone on PEI' => ['abs', 'pei_textured', 'abs_acetone', 'gate.solvent agent=ABS in acetone solvent=acetone'];
         yield 'spray on a coated low-temperature plate' => ['pla', 'low_temp_matte', 'spray_film', 'gate.solvent agent=spray film'];
         yield 'release spray on a resin plate' => ['resin', 'resin_sanded', 'spray_film', 'is a fault', ['resin' => true]];
@@ -79,10 +84,22 @@ final class SeasonedTechnicianTest extends TestCase
     /** @return iterable<string, array{string, list<string>, list<string>, string, string, 5?: array<string, mixed>}> material, surfaces, agents, first surface and way */
     public static function preferred(): iterable
     {
-        yield 'PETG on smooth PEI: the stick as barrier' => ['petg', ['pei_smooth'], ['pva_stick', 'spray_film', 'polymer_adhesive'], 'pei_smooth', 'pva_stick'];
+        yield 'PETG on smooth PEI: the stick as barrier' => [
+            'petg',
+            ['pei_smooth'],
+            ['pva_stick', 'spray_film', 'polymer_adhesive'],
+            'pei_smooth',
+            'pva_stick',
+        ];
         yield 'PLA on textured PEI: bare before the stick' => ['pla', ['pei_textured'], ['pva_stick'], 'pei_textured', 'bare'];
         yield 'TPU on textured PEI: the stick lets it go' => ['tpu', ['pei_textured'], ['pva_stick'], 'pei_textured', 'pva_stick'];
-        yield 'PP: the polypropylene sheet with its primer' => ['pp', ['pei_textured', 'glass', 'epoxy_glass', 'pp_sheet'], ['pp_primer', 'pva_stick'], 'pp_sheet', 'pp_primer'];
+        yield 'PP: the polypropylene sheet with its primer' => [
+            'pp',
+            ['pei_textured', 'glass', 'epoxy_glass', 'pp_sheet'],
+            ['pp_primer', 'pva_stick'],
+            'pp_sheet',
+            'pp_primer',
+        ];
         yield 'nylon: the laminate' => ['pa', ['pei_textured', 'glass', 'epoxy_glass', 'low_temp_matte'], ['pva_stick'], 'epoxy_glass', 'bare'];
         yield 'nylon, thin part on hot-grip steel: the stick' => ['pa', ['hot_grip_steel'], ['pva_stick'], 'hot_grip_steel', 'pva_stick', ['thin' => true]];
         yield 'nylon, small contact on laminate: a thin coat' => ['pa', ['epoxy_glass'], ['pva_stick'], 'epoxy_glass', 'pva_stick', ['thin' => true]];
@@ -96,12 +113,40 @@ final class SeasonedTechnicianTest extends TestCase
         yield 'ABS on aluminium: the wiped film' => ['abs', ['bare_aluminium'], ['wiped_film'], 'bare_aluminium', 'wiped_film'];
         yield 'ABS on polyimide: the solution' => ['abs', ['polyimide_tape'], ['abs_acetone'], 'polyimide_tape', 'abs_acetone'];
         yield 'PC on glass: the engineered adhesive' => ['pc', ['glass'], ['pva_stick', 'polymer_adhesive'], 'glass', 'polymer_adhesive'];
-        yield 'PLA without a heater: tape, for PEI is out' => ['pla', ['pei_smooth', 'painters_tape', 'pei_textured'], [], 'painters_tape', 'bare', ['cold' => true]];
-        yield 'PLA without a heater: spray film on glass before the composite' => ['pla', ['thick_composite', 'glass'], ['spray_film'], 'glass', 'spray_film', ['cold' => true]];
-        yield 'PETG without a heater: spray film on glass' => ['petg', ['strong_pad', 'thick_composite', 'glass'], ['spray_film'], 'glass', 'spray_film', ['cold' => true]];
+        yield 'PLA without a heater: tape, for PEI is out' => [
+            'pla',
+            ['pei_smooth', 'painters_tape', 'pei_textured'],
+            [],
+            'painters_tape',
+            'bare',
+            ['cold' => true],
+        ];
+        yield 'PLA without a heater: spray film on glass before the composite' => [
+            'pla',
+            ['thick_composite', 'glass'],
+            ['spray_film'],
+            'glass',
+            'spray_film',
+            ['cold' => true],
+        ];
+        yield 'PETG without a heater: spray film on glass' => [
+            'petg',
+            ['strong_pad', 'thick_composite', 'glass'],
+            ['spray_film'],
+            'glass',
+            'spray_film',
+            ['cold' => true],
+        ];
         yield 'gloss asked for: glass before texture' => ['pla', ['pei_textured', 'glass'], ['pva_stick'], 'glass', 'pva_stick', ['finish' => Finish::Gloss]];
         yield 'exact height asked for: smooth before texture' => ['pla', ['pei_textured', 'pei_smooth'], [], 'pei_smooth', 'bare', ['exact' => true]];
-        yield 'bare first: texture before the surer stick on smooth' => ['petg', ['pei_textured', 'pei_smooth'], ['pva_stick'], 'pei_textured', 'bare', ['bareFirst' => true]];
+        yield 'bare first: texture before the surer stick on smooth' => [
+            'petg',
+            ['pei_textured', 'pei_smooth'],
+            ['pva_stick'],
+            'pei_textured',
+            'bare',
+            ['bareFirst' => true],
+        ];
         yield 'low energy: the cool plate' => ['petg', ['carbon_laminate', 'low_temp_matte'], [], 'low_temp_matte', 'bare', ['lowEnergy' => true]];
         yield 'resin: a sanded plate before glass' => ['resin', ['resin_glass', 'resin_sanded'], [], 'resin_sanded', 'bare', ['resin' => true]];
     }
@@ -150,13 +195,20 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertNotNull($thin);
         self::assertGreaterThan(($thick->target->at ?? 0) + 5, $thick->target->displayC);
         self::assertLessThan(($thin->target->at ?? 0) + 2.5, $thin->target->displayC);
-        self::assertGreaterThan(30 + ($ranking->heat->of($thin->proposal)?->heatUp->soakSeconds ?? 0), $ranking->heat->of($thick->proposal)?->heatUp->soakSeconds);
+        self::assertGreaterThan(
+            30 + ($ranking->heat->of($thin->proposal)?->heatUp->soakSeconds ?? 0),
+            $ranking->heat->of($thick->proposal)?->heatUp->soakSeconds,
+        );
     }
 
     public function testCopperInTheCompositeTriggersAProbeAndALongRangeSeesThroughGlass(): void
     {
         self::assertNotNull(self::find(self::rank(self::job('pla', ['printer' => self::inductive()]), [self::side('thick_composite')]), 'thick_composite'));
-        self::assertNotNull(self::find(self::rank(self::job('pla', ['printer' => self::inductive(8)]), [self::side('glass')], ['pva_stick']), 'glass', 'pva_stick'));
+        self::assertNotNull(self::find(
+            self::rank(self::job('pla', ['printer' => self::inductive(8)]), [self::side('glass')], ['pva_stick']),
+            'glass',
+            'pva_stick',
+        ));
         self::assertNotNull(self::find(self::rank(self::job('pla'), [self::side('polymer_skin')]), 'polymer_skin'), 'A touch probe does not mind.');
     }
 

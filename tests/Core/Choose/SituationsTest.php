@@ -47,20 +47,41 @@ final class SituationsTest extends TestCase
     public function testLimitsOfPrinterMagnetAndSize(): void
     {
         $weak = new PrinterFacts('p', 'Old', true, 250, 210, 90, 300, true, null);
-        self::assertStringContainsString('stop.printer printer=Old', Said::of(self::rank('abs', [self::side('P1', 'pei_smooth')], printer: $weak)->rejections[0]->reason));
+        self::assertStringContainsString(
+            'stop.printer printer=Old',
+            Said::of(self::rank('abs', [self::side('P1', 'pei_smooth')], printer: $weak)->rejections[0]->reason),
+        );
         $magnet = new PrinterFacts('p', 'Bay', true, 250, 210, 120, 300, true, 80);
-        self::assertStringContainsString('stop.magnet printer=Bay', Said::of(self::rank('abs', [self::side('P1', 'pei_smooth')], printer: $magnet)->rejections[0]->reason));
+        self::assertStringContainsString(
+            'stop.magnet printer=Bay',
+            Said::of(self::rank('abs', [self::side('P1', 'pei_smooth')], printer: $magnet)->rejections[0]->reason),
+        );
         self::assertNotSame([], self::rank('abs', [self::side('P1', 'pei_smooth', magnetic: false)], printer: $magnet)->candidates);
         $cool = new PrinterFacts('p', 'Bay', true, 250, 210, 120, 220, true, null);
-        self::assertStringContainsString('gate.nozzle_reaches material=PETG nozzle=230', Said::of(self::rank('petg', [self::side('P1', 'pei_textured')], printer: $cool)->rejections[0]->reason));
+        self::assertStringContainsString(
+            'gate.nozzle_reaches material=PETG nozzle=230',
+            Said::of(self::rank('petg', [self::side('P1', 'pei_textured')], printer: $cool)->rejections[0]->reason),
+        );
         $resin = new PrinterFacts('p', 'Darkroom', false, 143, 90, null, 0, true, null);
-        self::assertStringContainsString('gate.prints_resin', Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $resin)->rejections[0]->reason));
+        self::assertStringContainsString(
+            'gate.prints_resin',
+            Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $resin)->rejections[0]->reason),
+        );
         $small = new PrinterFacts('p', 'Small', true, 200, 180, 120, 300, true, null);
-        self::assertStringContainsString('printer=Small bedWidth=200 bedDepth=180', Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $small)->rejections[0]->reason));
+        self::assertStringContainsString(
+            'printer=Small bedWidth=200 bedDepth=180',
+            Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $small)->rejections[0]->reason),
+        );
         // A plate may lie either way round.
         $turned = new PrinterFacts('p', 'Turned', true, 210, 250, 120, 300, true, null);
         self::assertNotSame([], self::rank('pla', [self::side('P1', 'pei_textured')], printer: $turned)->candidates);
-        $wide = Ranking::of(self::catalogue(), new JobRequest(self::catalogue()->material('pla'), self::printer(), 20, null, 1, 260, 100), [self::side('P1', 'pei_textured')], [], new Experience([]));
+        $wide = Ranking::of(
+            self::catalogue(),
+            new JobRequest(self::catalogue()->material('pla'), self::printer(), 20, null, 1, 260, 100),
+            [self::side('P1', 'pei_textured')],
+            [],
+            new Experience([]),
+        );
         self::assertStringContainsString('gate.job_too_large width=260 depth=100', Said::of($wide->rejections[0]->reason));
     }
 
@@ -80,12 +101,23 @@ final class SituationsTest extends TestCase
         $drawn = self::rank('pla', [self::side('P1', 'pei_textured')], printer: $small)->rejectionsDrawnTogether();
         self::assertCount(1, $drawn);
         self::assertSame('P1 front', Said::of($drawn[0]['label']));
-        self::assertSame('P1 front', Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $small)->rejections[0]->label()), 'A side that is out is named once.');
+        self::assertSame(
+            'P1 front',
+            Said::of(self::rank('pla', [self::side('P1', 'pei_textured')], printer: $small)->rejections[0]->label()),
+            'A side that is out is named once.',
+        );
     }
 
     public function testATestMayGoWherePracticeIsSilentButNotWhereItCostsAPlate(): void
     {
-        $check = static fn (string $material, string $surface, ?string $agent, ?float $bed): ?Sentence => SetupCheck::refuses(self::catalogue(), new JobRequest(self::catalogue()->material($material), self::printer(), 20), self::side('P1', $surface), $agent, $bed, $bed);
+        $check = static fn (string $material, string $surface, ?string $agent, ?float $bed): ?Sentence => SetupCheck::refuses(
+            self::catalogue(),
+            new JobRequest(self::catalogue()->material($material), self::printer(), 20),
+            self::side('P1', $surface),
+            $agent,
+            $bed,
+            $bed,
+        );
         self::assertNull($check('pa', 'glass', null, 90), 'Known not to hold, but nothing breaks.');
         self::assertNull($check('abs', 'polyester_high_hold', null, 60), 'Nothing is known: that is what tests are for.');
         self::assertStringContainsString('gate.bonds_bare', Said::of($check('petg', 'pei_smooth', null, 70)));
@@ -98,7 +130,13 @@ final class SituationsTest extends TestCase
     {
         $catalogue = self::catalogue();
 
-        return Ranking::of($catalogue, new JobRequest($catalogue->material($material), $printer ?? self::printer(), $room, null, $parts), $sides, array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), self::AGENTS), new Experience([]));
+        return Ranking::of(
+            $catalogue,
+            new JobRequest($catalogue->material($material), $printer ?? self::printer(), $room, null, $parts),
+            $sides,
+            array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), self::AGENTS),
+            new Experience([]),
+        );
     }
 
     private static function printer(): PrinterFacts

@@ -25,7 +25,11 @@ final class TargetTest extends TestCase
         self::assertStringContainsString('target.cold_room room=14 more=5 usual=55', implode(' ', Said::all($cold->reasons())));
         $limited = self::onTexture(['roomC' => 14.0], self::side('pei_textured', ownLimitC: 57.0));
         self::assertEqualsWithDelta(57, $limited->target->at ?? 0, 1e-9);
-        $narrow = self::find(self::rank(self::job('pla', ['roomC' => 14.0]), [self::side('polyester_high_hold')], ['pva_stick']), 'polyester_high_hold', 'pva_stick');
+        $narrow = self::find(
+            self::rank(self::job('pla', ['roomC' => 14.0]), [self::side('polyester_high_hold')], ['pva_stick']),
+            'polyester_high_hold',
+            'pva_stick',
+        );
         self::assertEqualsWithDelta(45, $narrow?->target->at, 1e-9, 'Window 32 to 48: 40 and five.');
     }
 
@@ -83,7 +87,10 @@ final class TargetTest extends TestCase
         self::assertNull($tape->target->at);
         self::assertNull($tape->target->displayC);
         self::assertStringContainsString('target.no_heater printer=North bay room=18', implode(' ', Said::all($tape->reasons())));
-        $resin = self::rank(self::job('resin', ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0]), 'lotId' => null]), [self::side('resin_sanded')])->candidates[0];
+        $resin = self::rank(
+            self::job('resin', ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0]), 'lotId' => null]),
+            [self::side('resin_sanded')],
+        )->candidates[0];
         self::assertEqualsWithDelta($resin->pairing->window->target, $resin->target->at ?? 0, 1e-9);
         self::assertNull($resin->target->displayC);
     }

@@ -61,7 +61,11 @@ final class WholeCatalogueTest extends TestCase
                 self::assertGreaterThanOrEqual($candidate->pairing->window->low - 0.5, $at, self::label($candidate));
                 self::assertLessThanOrEqual($candidate->pairing->window->high, $at, self::label($candidate));
                 foreach ($candidate->proposal->stops() as $stop) {
-                    self::assertLessThanOrEqual($stop->atC, $stop->onSurface ? $at : ($candidate->target->displayC ?? 0), self::label($candidate).': '.$stop->kind);
+                    self::assertLessThanOrEqual(
+                        $stop->atC,
+                        $stop->onSurface ? $at : ($candidate->target->displayC ?? 0),
+                        self::label($candidate).': '.$stop->kind,
+                    );
                 }
             }
         }
@@ -91,7 +95,17 @@ final class WholeCatalogueTest extends TestCase
             return;
         }
         foreach (\array_slice($before->candidates, 0, 5) as $candidate) {
-            $runs = static fn (int $good): array => [new OwnRuns($candidate->proposal->side->id, $candidate->proposal->surface->id, $candidate->treatment->agentId, 'lot', $candidate->target->displayC, 1, $good, 1, $good)];
+            $runs = static fn (int $good): array => [new OwnRuns(
+                $candidate->proposal->side->id,
+                $candidate->proposal->surface->id,
+                $candidate->treatment->agentId,
+                'lot',
+                $candidate->target->displayC,
+                1,
+                $good,
+                1,
+                $good,
+            )];
             $after = static fn (int $good): float => self::chances(self::all(self::usual($material), $runs($good)))[self::label($candidate)];
             self::assertGreaterThan($candidate->chance, $after(1), self::label($candidate));
             self::assertLessThan($candidate->chance, $after(0), self::label($candidate));
@@ -105,7 +119,11 @@ final class WholeCatalogueTest extends TestCase
         foreach (\array_slice($ranking->candidates, 0, 3) as $candidate) {
             $sums = CandidateSums::of($candidate, $ranking->heat, null);
             foreach ($sums->reckonings() as $reckoning) {
-                self::assertDoesNotMatchRegularExpression('/NAN|INF|sum.times.cannot/i', Said::of($reckoning->result), self::label($candidate).': '.$reckoning->id);
+                self::assertDoesNotMatchRegularExpression(
+                    '/NAN|INF|sum.times.cannot/i',
+                    Said::of($reckoning->result),
+                    self::label($candidate).': '.$reckoning->id,
+                );
             }
             self::assertNotSame([], $sums->release->steps);
             if (null !== $sums->warp) {
@@ -125,7 +143,14 @@ final class WholeCatalogueTest extends TestCase
     {
         $resin = !self::catalogue()->material($material)->filament;
 
-        return self::job($material, $change + ($resin ? ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0])] : ['printer' => self::printer(['maxBedC' => 170.0, 'maxNozzleC' => 450.0, 'heaterW' => 900.0])]));
+        return self::job(
+            $material,
+            $change + ($resin ? ['printer' => self::printer(['filament' => false, 'maxBedC' => null, 'maxNozzleC' => 0.0])] : ['printer' => self::printer([
+                'maxBedC' => 170.0,
+                'maxNozzleC' => 450.0,
+                'heaterW' => 900.0,
+            ])]),
+        );
     }
 
     /** @param list<OwnRuns> $runs */

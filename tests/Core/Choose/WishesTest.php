@@ -22,7 +22,10 @@ final class WishesTest extends TestCase
     {
         self::assertSame([Criterion::Chance, Criterion::Consumable, Criterion::Turnaround, Criterion::Cost], (new Wishes())->order());
         self::assertSame([Criterion::Consumable, Criterion::Chance, Criterion::Turnaround, Criterion::Cost], (new Wishes(bareFirst: true))->order());
-        self::assertSame([Criterion::Chance, Criterion::Energy, Criterion::Consumable, Criterion::Turnaround, Criterion::Cost], (new Wishes(lowEnergy: true))->order());
+        self::assertSame(
+            [Criterion::Chance, Criterion::Energy, Criterion::Consumable, Criterion::Turnaround, Criterion::Cost],
+            (new Wishes(lowEnergy: true))->order(),
+        );
         $own = [Criterion::Cost, Criterion::Energy, Criterion::Chance];
         self::assertSame($own, (new Wishes(lowEnergy: true, order: $own))->order(), 'An own order that names energy is left as it is.');
         self::assertSame([Criterion::Energy, Criterion::Cost], (new Wishes(lowEnergy: true, order: [Criterion::Cost]))->order());
@@ -52,14 +55,26 @@ final class WishesTest extends TestCase
         $cost = self::rank(self::job('pla'), [$sides[0]], ['polymer_adhesive'])->candidates[1]->costPerPrint;
         self::assertEqualsWithDelta(0.40, $cost, 1e-12, 'Plate and agent.');
         $order = new Wishes(order: [Criterion::Cost]);
-        $cheap = self::rank(self::job('petg', ['wishes' => $order]), [self::side('pei_textured', 'P1', costPerPrint: 0.05), self::side('pei_smooth', 'P2', costPerPrint: 2.0)], ['pva_stick']);
+        $cheap = self::rank(
+            self::job('petg', ['wishes' => $order]),
+            [self::side('pei_textured', 'P1', costPerPrint: 0.05), self::side('pei_smooth', 'P2', costPerPrint: 2.0)],
+            ['pva_stick'],
+        );
         self::assertSame('P1', $cheap->candidates[0]->proposal->side->id);
     }
 
     public function testAMissedWishComesAfterEveryMetOneAndIsSaid(): void
     {
-        $ranking = self::rank(self::job('pla', ['wishes' => new Wishes(Finish::Gloss, true)]), [self::side('pei_textured', 'P1'), self::side('glass', 'P2')], []);
-        self::assertSame(['glass', 'pei_textured'], array_map(static fn (Candidate $c): string => $c->proposal->surface->id, $ranking->candidates), 'Bare glass holds less well, but it is what was asked for.');
+        $ranking = self::rank(
+            self::job('pla', ['wishes' => new Wishes(Finish::Gloss, true)]),
+            [self::side('pei_textured', 'P1'), self::side('glass', 'P2')],
+            [],
+        );
+        self::assertSame(
+            ['glass', 'pei_textured'],
+            array_map(static fn (Candidate $c): string => $c->proposal->surface->id, $ranking->candidates),
+            'Bare glass holds less well, but it is what was asked for.',
+        );
         self::assertLessThan($ranking->candidates[1]->chance, $ranking->candidates[0]->chance);
         self::assertSame(['wish.finish has=finish.texture wanted=finish.gloss', 'wish.exact_height'], Said::all($ranking->candidates[1]->missed));
         self::assertStringContainsString('wanted=finish.gloss', implode(' ', Said::all($ranking->candidates[1]->reasons())));
@@ -67,8 +82,15 @@ final class WishesTest extends TestCase
 
     public function testTheOrderDoesNotDependOnTheShelf(): void
     {
-        $sides = array_map(static fn (string $surface, int $i): SideFacts => self::side($surface, "P$i"), ['pei_textured', 'pei_smooth', 'glass', 'epoxy_glass', 'low_temp_matte', 'thick_composite'], range(1, 6));
-        $labels = static fn (array $given): array => array_map(static fn (Candidate $c): string => Said::of($c->proposal->label()), self::rank(self::job('petg'), array_values($given), ['pva_stick', 'spray_film'])->candidates);
+        $sides = array_map(
+            static fn (string $surface, int $i): SideFacts => self::side($surface, "P$i"),
+            ['pei_textured', 'pei_smooth', 'glass', 'epoxy_glass', 'low_temp_matte', 'thick_composite'],
+            range(1, 6),
+        );
+        $labels = static fn (array $given): array => array_map(
+            static fn (Candidate $c): string => Said::of($c->proposal->label()),
+            self::rank(self::job('petg'), array_values($given), ['pva_stick', 'spray_film'])->candidates,
+        );
         self::assertSame($labels($sides), $labels(array_reverse($sides)));
     }
 

@@ -77,7 +77,13 @@ final class EvidenceTest extends TestCase
         self::assertFalse($levelled->questions('P2', 999.0), 'For its own plate it is right.');
         $fault = new Change(ChangeKind::MachineFault, '2026-11-03', 1000.0, 2000.0);
         self::assertSame([false, true, true, false], array_map(static fn (float $t): bool => $fault->questions('P1', $t), [999.0, 1000.0, 2000.0, 2001.0]));
-        self::assertSame(['b'], array_map(static fn (EvidenceRun $r): string => $r->id, EvidenceSince::changes([self::made('a', [], 1500.0), self::made('b', [], 2500.0)], [$fault])));
+        self::assertSame(
+            ['b'],
+            array_map(
+                static fn (EvidenceRun $r): string => $r->id,
+                EvidenceSince::changes([self::made('a', [], 1500.0), self::made('b', [], 2500.0)], [$fault]),
+            ),
+        );
     }
 
     public function testJudgeAndKeepAskTheSameOfARun(): void
@@ -87,7 +93,11 @@ final class EvidenceTest extends TestCase
         for ($i = 0; $i < 12; ++$i) {
             $runs[] = $i < 6
                 ? [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30 + $i % 3)]
-                : [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4 + $i % 3), ...(6 === $i ? [new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)] : [])];
+                : [
+                    new Reading(Measure::Held, 1),
+                    new Reading(Measure::PullCold, 4 + $i % 3),
+                    ...(6 === $i ? [new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)] : []),
+                ];
         }
         $judgement = SetupJudgement::of(new SetupRecord('A', $runs), new Limits(20, 12, Effort::Flex, 0, 12, 6));
         self::assertSame('release.unsaid runs=5 said=1 planned=6', Said::of($judgement->release->reasons[0]));
@@ -102,7 +112,12 @@ final class EvidenceTest extends TestCase
     public function testAProvenLengthIsMeasuredOrThereIsNone(): void
     {
         $said = [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)];
-        $of = static fn (array $minutes): ?float => Assessment::of(array_map(static fn (int $i): EvidenceRun => self::made("r$i", $said, 1.0, $minutes[$i]), array_keys($minutes)), new AcceptancePlan(0.8, 0.9, 0), new AcceptanceLimits(20, 12, Effort::Flex), new ScopeClaim(false, false))->proven?->longestJobMinutes;
+        $of = static fn (array $minutes): ?float => Assessment::of(
+            array_map(static fn (int $i): EvidenceRun => self::made("r$i", $said, 1.0, $minutes[$i]), array_keys($minutes)),
+            new AcceptancePlan(0.8, 0.9, 0),
+            new AcceptanceLimits(20, 12, Effort::Flex),
+            new ScopeClaim(false, false),
+        )->proven?->longestJobMinutes;
         self::assertNull($of([null, null]));
         self::assertEqualsWithDelta(25.5, $of([24.0, null, 25.5]), 1e-12);
     }
@@ -112,7 +127,10 @@ final class EvidenceTest extends TestCase
         $ground = new ProfileGround('f1', 'P1 front', 'p1', 'S-7', 1000.0, '2026-12-01');
         $reasons = static fn (ShelfNow $now): array => array_map(static fn (Doubt $d): string => $d->kind.': '.Said::of($d->reason), Doubts::of($ground, $now));
         self::assertSame([], $reasons(new ShelfNow('f1', 'S-7', false, [new Change(ChangeKind::Levelling, '2026-11-01', 900.0)], '2026-12-01')));
-        self::assertSame(['change: doubt.changed change=change.levelling day=2026-11-03'], $reasons(new ShelfNow('f1', 'S-7', false, [new Change(ChangeKind::Levelling, '2026-11-03', 1100.0)], '2026-11-05')));
+        self::assertSame(
+            ['change: doubt.changed change=change.levelling day=2026-11-03'],
+            $reasons(new ShelfNow('f1', 'S-7', false, [new Change(ChangeKind::Levelling, '2026-11-03', 1100.0)], '2026-11-05')),
+        );
         self::assertSame(['sheet: doubt.new_sheet side=P1 front'], $reasons(new ShelfNow('f2', 'S-7', false, [], '2026-11-05')));
         self::assertSame(['sheet: doubt.other_sheet_lot side=P1 front was=S-7 is=S-9'], $reasons(new ShelfNow('f2', 'S-9', false, [], '2026-11-05')));
         self::assertSame(['plate: doubt.plate_retired side=P1 front'], $reasons(new ShelfNow('f1', 'S-7', true, [], '2026-11-05')));

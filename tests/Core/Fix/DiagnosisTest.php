@@ -55,11 +55,22 @@ final class DiagnosisTest extends TestCase
     public function testCareIsDueByPrintsAndByWhatTheCatalogueSaysOfTheAgent(): void
     {
         // Common practice: wash every 5 to 10 prints; how long a coat lasts is told for each agent in the trade notes, section 4.
-        $due = static fn (SideHistory $side, ?string $agent = null): array => Said::all((new CareDue($side, null === $agent ? null : self::catalogue()->agent($agent)))->sentences());
+        $due = static fn (SideHistory $side, ?string $agent = null): array => Said::all((new CareDue(
+            $side,
+            null === $agent ? null : self::catalogue()->agent($agent),
+        ))->sentences());
         self::assertSame([], $due(new SideHistory(9, 9)));
         self::assertSame(['care.wash prints=10'], $due(new SideHistory(10, 10)));
         foreach (self::catalogue()->agents as $id => $agent) {
-            $coated = static fn (int $prints): SideHistory => new SideHistory(20, 1, $prints, '2026-11-01T00:00:00+00:00', '2026-11-02T00:00:00+00:00', (string) $id, 'ours');
+            $coated = static fn (int $prints): SideHistory => new SideHistory(
+                20,
+                1,
+                $prints,
+                '2026-11-01T00:00:00+00:00',
+                '2026-11-02T00:00:00+00:00',
+                (string) $id,
+                'ours',
+            );
             self::assertSame([], $due($coated($agent->coatPrints - 1), (string) $id));
             self::assertSame(["care.coat prints=$agent->coatPrints lasts=$agent->coatPrints"], $due($coated($agent->coatPrints), (string) $id));
         }
@@ -84,7 +95,10 @@ final class DiagnosisTest extends TestCase
     private static function order(string $symptom, PlateState $plate): array
     {
         $data = Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml');
-        $checks = array_values(array_map(static fn (array $c): Check => new Check($c['id'], new CatalogueText('check.do', $c['do']), (float) $c['minutes'], $c['for']), $data['checks']));
+        $checks = array_values(array_map(
+            static fn (array $c): Check => new Check($c['id'], new CatalogueText('check.do', $c['do']), (float) $c['minutes'], $c['for']),
+            $data['checks'],
+        ));
 
         return array_map(static fn (Check $check): string => $check->id, Diagnosis::of($symptom, $checks, $plate)->checks);
     }

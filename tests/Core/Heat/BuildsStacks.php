@@ -19,7 +19,17 @@ trait BuildsStacks
         $rows ??= array_column(Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/layers.yaml'), null, 'id');
         $m = $rows[$id];
 
-        return new LayerMaterial($id, new CatalogueText('layer.name', $m['name']), $m['conductivity_w_mk'], $m['density_kg_m3'], $m['heat_capacity_j_kgk'], $m['emissivity'], $m['metal'] ?? false, $m['magnetic'] ?? false, Basis::from($m['basis']));
+        return new LayerMaterial(
+            $id,
+            new CatalogueText('layer.name', $m['name']),
+            $m['conductivity_w_mk'],
+            $m['density_kg_m3'],
+            $m['heat_capacity_j_kgk'],
+            $m['emissivity'],
+            $m['metal'] ?? false,
+            $m['magnetic'] ?? false,
+            Basis::from($m['basis']),
+        );
     }
 
     /** @param list<array{string, float, 2?: float}> $layers material, thickness mm, contact below m²K/W */

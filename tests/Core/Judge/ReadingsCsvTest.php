@@ -17,7 +17,8 @@ final class ReadingsCsvTest extends TestCase
 
     public function testSetupsComeInFileOrderAndRunsTogether(): void
     {
-        $csv = self::read(self::HEADER."glass,1,pull_hot,2.5,kgf,exact\n\"textured, new\",,pull_hot,20,N,at_least\nglass,1,held,1,,exact\nglass,2,held,0,,void\n\n");
+        $csv = self::read(self::HEADER
+            ."glass,1,pull_hot,2.5,kgf,exact\n\"textured, new\",,pull_hot,20,N,at_least\nglass,1,held,1,,exact\nglass,2,held,0,,void\n\n");
         self::assertSame([], $csv->faults);
         $records = $csv->records();
         self::assertSame(['glass', 'textured, new'], array_map(static fn (SetupRecord $r): string => $r->name, $records));
@@ -42,7 +43,11 @@ final class ReadingsCsvTest extends TestCase
         yield 'wrong header' => ["a,b,c\n1,2,3\n", 1, 'table.header header='.rtrim(self::HEADER)];
         yield 'cells' => [self::HEADER."A,1,held\n", 2, 'table.cells cells=3 wanted=6 header='.rtrim(self::HEADER)];
         yield 'setup' => [self::HEADER.",1,held,1,,exact\n", 2, 'table.no_setup'];
-        yield 'measure' => [self::HEADER."A,1,pull,1,N,exact\n", 2, 'table.measure given=pull measures=[pull_hot; pull_cold; lift; held; effort; release_temp; damage; print_minutes]'];
+        yield 'measure' => [
+            self::HEADER."A,1,pull,1,N,exact\n",
+            2,
+            'table.measure given=pull measures=[pull_hot; pull_cold; lift; held; effort; release_temp; damage; print_minutes]',
+        ];
         yield 'status' => [self::HEADER."A,1,held,1,,ok\n", 2, 'table.status given=ok'];
         yield 'number' => [self::HEADER."A,1,pull_hot,\"1,5\",N,exact\n", 2, 'table.number given=1,5'];
         yield 'nan' => [self::HEADER."A,1,pull_hot,NAN,N,exact\n", 2, 'table.number given=NAN'];

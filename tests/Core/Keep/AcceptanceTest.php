@@ -70,7 +70,13 @@ final class AcceptanceTest extends TestCase
         self::assertContains('release.damaged runs=1', Said::all(self::assess($damaged)->missing));
         $silent = [...self::runs(10), self::runWith('x', [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4.5)])];
         self::assertStringContainsString('keep.unsaid runs=1', Said::of(self::assess($silent)->missing[1]));
-        $noPulls = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)]), range(1, 11));
+        $noPulls = array_map(
+            static fn (int $i): EvidenceRun => self::runWith(
+                "r$i",
+                [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)],
+            ),
+            range(1, 11),
+        );
         self::assertCount(2, self::assess($noPulls)->missing);
         $bound = [...self::runs(10), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 60, true)])];
         self::assertStringContainsString('keep.lower_bounds measure=measure.pull_hot', Said::of(self::assess($bound)->missing[0]));
@@ -93,7 +99,21 @@ final class AcceptanceTest extends TestCase
     {
         $missing = self::assess(self::runs(11), new ScopeClaim(true, true))->missing;
         self::assertSame(['keep.any_lot needed=3 lots=1', 'keep.any_plate needed=3 plates=1'], Said::all($missing));
-        $wide = array_map(static fn (EvidenceRun $run, int $i): EvidenceRun => new EvidenceRun($run->id, false, $run->readings, 'lot'.$i % 3, 'p'.$i % 3, 20 + $i % 4, 24 + $i, 1 + $i % 2, 0 !== $i), self::runs(12), range(0, 11));
+        $wide = array_map(
+            static fn (EvidenceRun $run, int $i): EvidenceRun => new EvidenceRun(
+                $run->id,
+                false,
+                $run->readings,
+                'lot'.$i % 3,
+                'p'.$i % 3,
+                20 + $i % 4,
+                24 + $i,
+                1 + $i % 2,
+                0 !== $i,
+            ),
+            self::runs(12),
+            range(0, 11),
+        );
         $assessment = self::assess($wide, new ScopeClaim(true, true));
         self::assertTrue($assessment->carried());
         self::assertNotNull($assessment->proven);
@@ -112,8 +132,11 @@ final class AcceptanceTest extends TestCase
     }
 
     /** @param list<EvidenceRun> $runs */
-    private static function assess(array $runs, ScopeClaim $claim = new ScopeClaim(false, false), AcceptanceLimits $limits = new AcceptanceLimits(20, 12, Effort::Flex)): Assessment
-    {
+    private static function assess(
+        array $runs,
+        ScopeClaim $claim = new ScopeClaim(false, false),
+        AcceptanceLimits $limits = new AcceptanceLimits(20, 12, Effort::Flex),
+    ): Assessment {
         return Assessment::of($runs, new AcceptancePlan(0.8, 0.9, 0), $limits, $claim);
     }
 
@@ -127,7 +150,15 @@ final class AcceptanceTest extends TestCase
 
     private static function cold(string $id, float $pull = 4.2, int $effort = 1, int $damage = 0): EvidenceRun
     {
-        return self::runWith($id, [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, $pull), new Reading(Measure::Effort, $effort), new Reading(Measure::Damage, $damage)]);
+        return self::runWith(
+            $id,
+            [
+                new Reading(Measure::Held, 1),
+                new Reading(Measure::PullCold, $pull),
+                new Reading(Measure::Effort, $effort),
+                new Reading(Measure::Damage, $damage),
+            ],
+        );
     }
 
     /** @param list<Reading> $readings */

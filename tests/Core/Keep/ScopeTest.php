@@ -27,7 +27,10 @@ final class ScopeTest extends TestCase
         self::assertSame(['room'], self::outside(new Job('lot', 'printer', 12, false, 20, 1)));
         self::assertSame(['job'], self::outside(new Job('lot', 'printer', 20, false, 600, 1)));
         self::assertSame(['parts'], self::outside(new Job('lot', 'printer', 20, false, 20, 20)));
-        $sentences = array_map(static fn (ScopePoint $p): string => Said::of($p->sentence), self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)));
+        $sentences = array_map(
+            static fn (ScopePoint $p): string => Said::of($p->sentence),
+            self::scope()->check(new Job('lot', 'printer', 20, false, 600, 20)),
+        );
         self::assertContains('scope.job_beyond job=36000 longest=1440', $sentences);
         self::assertContains('scope.parts_beyond parts=20 most=1', $sentences);
         self::assertContains('scope.plate side=P1 front', $sentences);
@@ -35,7 +38,10 @@ final class ScopeTest extends TestCase
 
     public function testAJobWithoutALengthGetsNoTickAndAnUnmeasuredProfileProvesNoLength(): void
     {
-        $point = static fn (Scope $scope, ?float $minutes): ScopePoint => array_values(array_filter($scope->check(new Job('lot', 'printer', 20, false, $minutes, 1)), static fn (ScopePoint $p): bool => 'job' === $p->point))[0];
+        $point = static fn (Scope $scope, ?float $minutes): ScopePoint => array_values(array_filter(
+            $scope->check(new Job('lot', 'printer', 20, false, $minutes, 1)),
+            static fn (ScopePoint $p): bool => 'job' === $p->point,
+        ))[0];
         $unsaid = $point(self::scope(), null);
         self::assertNull($unsaid->inScope);
         self::assertSame('scope.job_unsaid longest=1440', Said::of($unsaid->sentence));

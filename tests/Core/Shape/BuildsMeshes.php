@@ -33,7 +33,10 @@ trait BuildsMeshes
         }
         $facets = array_map(static fn (array $f): array => array_map(floatval(...), $f), $facets);
 
-        return $inverted ? array_map(static fn (array $f): array => [...\array_slice($f, 0, 3), ...\array_slice($f, 6, 3), ...\array_slice($f, 3, 3)], $facets) : $facets;
+        return $inverted ? array_map(
+            static fn (array $f): array => [...\array_slice($f, 0, 3), ...\array_slice($f, 6, 3), ...\array_slice($f, 3, 3)],
+            $facets,
+        ) : $facets;
     }
 
     /** @return list<list<float>> */
@@ -64,7 +67,10 @@ trait BuildsMeshes
     {
         $text = "solid made for a test\n";
         foreach ($facets as $f) {
-            $text .= vsprintf("  facet normal 0 0 0\n    outer loop\n      vertex %.6e %.6e %.6e\n      vertex %.6e %.6e %.6e\n      vertex %.6e %.6e %.6e\n    endloop\n  endfacet\n", $f);
+            $text .= vsprintf(
+                "  facet normal 0 0 0\n    outer loop\n      vertex %.6e %.6e %.6e\n      vertex %.6e %.6e %.6e\n      vertex %.6e %.6e %.6e\n    endloop\n  endfacet\n",
+                $f,
+            );
         }
 
         return $text."endsolid made for a test\n";

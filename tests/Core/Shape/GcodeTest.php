@@ -91,7 +91,17 @@ final class GcodeTest extends TestCase
         $numbered = self::read(preg_replace('/^/m', 'N12 ', "G21\nG90\nM83\nM190 S60\nG1 Z0.2\n{$ring}G1 Z0.4\n$ring") ?? '');
         self::assertEqualsWithDelta($part->patch->areaMm2, $numbered->patch->areaMm2, 1e-9);
         $inEach = \sprintf('%.8f', $e / 25.4);
-        $inches = \sprintf("g20\ng90\nm83\ng1 z%.6f\n", 0.2 / 25.4).\sprintf("g1 x%.7f y%.7f\ng3 x%.7f y%.7f i%.7f j0 e$inEach\ng3 x%.7f y%.7f i%.7f j0 e$inEach\n", 60 / 25.4, 50 / 25.4, 40 / 25.4, 50 / 25.4, -10 / 25.4, 60 / 25.4, 50 / 25.4, 10 / 25.4);
+        $inches = \sprintf("g20\ng90\nm83\ng1 z%.6f\n", 0.2 / 25.4).\sprintf(
+            "g1 x%.7f y%.7f\ng3 x%.7f y%.7f i%.7f j0 e$inEach\ng3 x%.7f y%.7f i%.7f j0 e$inEach\n",
+            60 / 25.4,
+            50 / 25.4,
+            40 / 25.4,
+            50 / 25.4,
+            -10 / 25.4,
+            60 / 25.4,
+            50 / 25.4,
+            10 / 25.4,
+        );
         self::assertEqualsWithDelta(2 * \M_PI * 10 * self::WIDTH, self::read($inches)->patch->areaMm2, 0.1);
     }
 
@@ -105,7 +115,11 @@ final class GcodeTest extends TestCase
 
     public function testOddFilesGetASentence(): void
     {
-        foreach (["G28\nG1 X10 Y10\n" => 'shape.no_extrusion', "G1 Z0.2\nG1 X1e300 Y2 E1\nG1 X3 Y4 E2\n" => 'shape.not_a_number.move', "G1 X\n".str_repeat('9', 600000) => 'shape.unknown_format'] as $code => $words) {
+        foreach ([
+            "G28\nG1 X10 Y10\n" => 'shape.no_extrusion',
+            "G1 Z0.2\nG1 X1e300 Y2 E1\nG1 X3 Y4 E2\n" => 'shape.not_a_number.move',
+            "G1 X\n".str_repeat('9', 600000) => 'shape.unknown_format',
+        ] as $code => $words) {
             try {
                 self::read($code);
                 self::fail('This should have been refused.');

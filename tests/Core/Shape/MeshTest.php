@@ -82,8 +82,17 @@ final class MeshTest extends TestCase
     public function testOnlyWhatTouchesThePlateCounts(): void
     {
         // A table: four legs of 5 × 5, the top above them; facets of the top come first.
-        $top = array_map(static fn (array $f): array => array_map(static fn (float $v, int $i): float => 2 === $i % 3 ? $v + 30 : $v, $f, array_keys($f)), self::box(0, 0, 60, 40, 4));
-        $part = self::read(self::binary([...$top, ...self::box(0, 0, 5, 5, 30), ...self::box(55, 0, 5, 5, 30), ...self::box(0, 35, 5, 5, 30), ...self::box(55, 35, 5, 5, 30)]));
+        $top = array_map(
+            static fn (array $f): array => array_map(static fn (float $v, int $i): float => 2 === $i % 3 ? $v + 30 : $v, $f, array_keys($f)),
+            self::box(0, 0, 60, 40, 4),
+        );
+        $part = self::read(self::binary([
+            ...$top,
+            ...self::box(0, 0, 5, 5, 30),
+            ...self::box(55, 0, 5, 5, 30),
+            ...self::box(0, 35, 5, 5, 30),
+            ...self::box(55, 35, 5, 5, 30),
+        ]));
         self::assertCount(4, $part->patch->islands);
         self::assertEqualsWithDelta(100, $part->patch->areaMm2, 1e-3);
         self::assertEqualsWithDelta(34, $part->heightMm, 1e-5);
@@ -98,7 +107,10 @@ final class MeshTest extends TestCase
         self::assertCount(2, $ends);
         self::assertEqualsWithDelta(100, $bar->bar()->spanMm, 0.2);
         self::assertEqualsWithDelta(8, $bar->bar()->widthMm, 1e-3);
-        $rounded = [...array_map(static fn (int $i): array => [60 + 4 * cos(-\M_PI / 2 + \M_PI * $i / 16), 4 + 4 * sin(-\M_PI / 2 + \M_PI * $i / 16)], range(0, 16)), ...array_map(static fn (int $i): array => [4 * cos(\M_PI / 2 + \M_PI * $i / 16), 4 + 4 * sin(\M_PI / 2 + \M_PI * $i / 16)], range(0, 16))];
+        $rounded = [
+            ...array_map(static fn (int $i): array => [60 + 4 * cos(-\M_PI / 2 + \M_PI * $i / 16), 4 + 4 * sin(-\M_PI / 2 + \M_PI * $i / 16)], range(0, 16)),
+            ...array_map(static fn (int $i): array => [4 * cos(\M_PI / 2 + \M_PI * $i / 16), 4 + 4 * sin(\M_PI / 2 + \M_PI * $i / 16)], range(0, 16)),
+        ];
         $slot = self::read(self::binary(self::prism($rounded, 0, 3)))->patch;
         self::assertCount(2, $slot->thinEnds(), 'Round ends of a narrow bar.');
         self::assertSame([], $slot->sharpCorners());

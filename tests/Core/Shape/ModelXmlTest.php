@@ -43,18 +43,33 @@ final class ModelXmlTest extends TestCase
         self::assertCount(2, $part->patch->islands);
         self::assertEqualsWithDelta(2 * 1600, $part->patch->areaMm2, 1e-2);
         self::assertEqualsWithDelta([5, 0, 85, 50], $part->patch->extentMm(), 1e-3);
-        self::assertStringContainsString('shape.objects objects=2', implode(' ', Said::all(self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/>')->remarks)));
+        self::assertStringContainsString(
+            'shape.objects objects=2',
+            implode(
+                ' ',
+                Said::all(self::model(
+                    self::object('1', self::box(0, 0, 40, 20, 15)),
+                    '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 30 0"/>',
+                )->remarks),
+            ),
+        );
     }
 
     /** @return iterable<string, array{string, string}> */
     public static function badModels(): iterable
     {
         $box = self::object('1', self::box(0, 0, 10, 10, 10));
-        yield 'an entity bomb' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>', 'shape.xml.doctype'];
+        yield 'an entity bomb' => [
+            '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><model>&b;</model>',
+            'shape.xml.doctype',
+        ];
         yield 'cut off' => [substr(self::xml($box, '<item objectid="1"/>'), 0, 400), 'shape.xml.broken'];
         yield 'nothing built' => [self::xml($box, ''), 'shape.no_facets'];
         yield 'an object that is not there' => [self::xml($box, '<item objectid="7"/>'), 'shape.xml.object'];
-        yield 'an object in itself' => [self::xml('<object id="1"><components><component objectid="1"/></components></object>', '<item objectid="1"/>'), 'shape.xml.nested'];
+        yield 'an object in itself' => [
+            self::xml('<object id="1"><components><component objectid="1"/></components></object>', '<item objectid="1"/>'),
+            'shape.xml.nested',
+        ];
         yield 'a vertex that is not there' => [self::xml(str_replace('v3="2"', 'v3="99999"', $box), '<item objectid="1"/>'), 'shape.xml.vertex'];
         yield 'a coordinate that is none' => [self::xml(str_replace('x="10"', 'x="ten"', $box), '<item objectid="1"/>'), 'shape.not_a_number.'];
         yield 'an infinite coordinate' => [self::xml(str_replace('x="10"', 'x="1e999"', $box), '<item objectid="1"/>'), 'shape.not_a_number.'];
@@ -74,7 +89,10 @@ final class ModelXmlTest extends TestCase
 
     public function testAnArchiveIsKnownByItsContent(): void
     {
-        $part = ShapeFile::read(new Bytes("PK\x03\x04 and so on"), static fn (): Bytes => new Bytes(self::xml(self::object('1', self::box(0, 0, 10, 10, 10)), '<item objectid="1"/>')));
+        $part = ShapeFile::read(
+            new Bytes("PK\x03\x04 and so on"),
+            static fn (): Bytes => new Bytes(self::xml(self::object('1', self::box(0, 0, 10, 10, 10)), '<item objectid="1"/>')),
+        );
         self::assertEqualsWithDelta(100, $part->patch->areaMm2, 1e-3);
     }
 
@@ -85,7 +103,12 @@ final class ModelXmlTest extends TestCase
 
     private static function xml(string $objects, string $build, string $unit = 'millimeter'): string
     {
-        return \sprintf('<?xml version="1.0" encoding="UTF-8"?><model unit="%s" xmlns="core" xmlns:p="production"><resources>%s</resources><build>%s</build></model>', $unit, $objects, $build);
+        return \sprintf(
+            '<?xml version="1.0" encoding="UTF-8"?><model unit="%s" xmlns="core" xmlns:p="production"><resources>%s</resources><build>%s</build></model>',
+            $unit,
+            $objects,
+            $build,
+        );
     }
 
     /** @param list<list<float>> $facets */
@@ -107,7 +130,11 @@ final class ModelXmlTest extends TestCase
     {
         $objects = '';
         for ($id = 10; $id <= 16; ++$id) {
-            $objects .= \sprintf('<object id="%d"><components>%s</components></object>', $id, str_repeat(\sprintf('<component objectid="%d"/>', 10 === $id ? 1 : $id - 1), 10));
+            $objects .= \sprintf(
+                '<object id="%d"><components>%s</components></object>',
+                $id,
+                str_repeat(\sprintf('<component objectid="%d"/>', 10 === $id ? 1 : $id - 1), 10),
+            );
         }
 
         return $objects;

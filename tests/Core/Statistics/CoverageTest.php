@@ -35,7 +35,10 @@ final class CoverageTest extends TestCase
     {
         foreach ([[0.8, 0.9, 0], [0.9, 0.9, 0], [0.9, 0.95, 1], [0.95, 0.95, 1]] as [$reliability, $confidence, $allowed]) {
             $n = (new AcceptancePlan($reliability, $confidence, $allowed))->runsNeeded;
-            $accepts = static fn (int $runs): float => array_sum(array_map(static fn (int $failed): float => self::binomial($runs, $failed, 1 - $reliability), range(0, $allowed)));
+            $accepts = static fn (int $runs): float => array_sum(array_map(
+                static fn (int $failed): float => self::binomial($runs, $failed, 1 - $reliability),
+                range(0, $allowed),
+            ));
             self::assertLessThanOrEqual(1 - $confidence + 1e-12, $accepts($n), 'A setup that is just too unreliable is accepted too often.');
             self::assertGreaterThan(1 - $confidence, $accepts($n - 1), 'One run fewer would not do.');
         }

@@ -120,7 +120,22 @@ final class ReadingTest extends TestCase
     public function testTheSheetPutsCautionsWhereTheHandWouldGetHurt(): void
     {
         // Common practice, trade notes section 18.
-        $sheet = new RunSheet('P6 front', self::text('glass'), self::text('Wipe it.'), 'Film can', self::text('Wet it fully.'), self::text('Flammable.'), 60.5, 215, 'block.gcode', 35, 8, true, true, [self::text('Edges are sharp.')]);
+        $sheet = new RunSheet(
+            'P6 front',
+            self::text('glass'),
+            self::text('Wipe it.'),
+            'Film can',
+            self::text('Wet it fully.'),
+            self::text('Flammable.'),
+            60.5,
+            215,
+            'block.gcode',
+            35,
+            8,
+            true,
+            true,
+            [self::text('Edges are sharp.')],
+        );
         self::assertSame(['Flammable.'], Said::all($sheet->at(RunStep::Prepare)['cautions']));
         self::assertStringContainsString('caution.hot_bed', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['cautions'])));
         self::assertSame(480, $sheet->at(RunStep::HeatAndSoak)['timerSeconds']);

@@ -44,20 +44,39 @@ final class RunLifeTest extends TestCase
     {
         self::assertSame([Began::class, StepReached::class], self::kinds(RunLife::moveTo(self::planned(), RunStep::Prepare)));
         self::assertSame([StepReached::class, PrinterTaken::class], self::kinds(RunLife::moveTo(self::running(RunStep::Prepare), RunStep::HeatAndSoak)));
-        self::assertSame([StepReached::class, PrintBegan::class], self::kinds(RunLife::moveTo(self::running(RunStep::Print, occupies: true), RunStep::FirstLayer)));
+        self::assertSame(
+            [StepReached::class, PrintBegan::class],
+            self::kinds(RunLife::moveTo(self::running(RunStep::Print, occupies: true), RunStep::FirstLayer)),
+        );
         $cooled = self::running(RunStep::Cool, Outcome::Held, occupies: true);
         self::assertSame([StepReached::class, PrinterLeft::class], self::kinds(RunLife::moveTo($cooled, RunStep::ColdPull)));
         $fixed = self::running(RunStep::Cool, Outcome::Held, occupies: true, fixed: true);
         self::assertSame([StepReached::class], self::kinds(RunLife::moveTo($fixed, RunStep::ColdPull)), 'A fixed plate keeps its printer until it is clean.');
-        self::assertSame([StepReached::class], self::kinds(RunLife::moveTo(self::running(RunStep::Inspect, Outcome::Held, occupies: true, fixed: true), RunStep::Clean)));
+        self::assertSame(
+            [StepReached::class],
+            self::kinds(RunLife::moveTo(self::running(RunStep::Inspect, Outcome::Held, occupies: true, fixed: true), RunStep::Clean)),
+        );
     }
 
     public function testAPrinterServesOneRun(): void
     {
         $other = self::running(RunStep::Prepare, heldBy: 'run 3');
         self::assertSame('run.printer_held run=run 3', self::refused(static fn () => RunLife::moveTo($other, RunStep::HeatAndSoak)));
-        self::assertSame([StepReached::class], self::kinds(RunLife::moveTo(self::running(RunStep::Inspect, Outcome::Held, heldBy: 'run 3'), RunStep::Clean)), 'Looking and cleaning go on beside.');
-        self::assertSame([Began::class, OutcomeSaid::class, ReadingTaken::class, ReadingTaken::class, Finished::class], self::kinds(RunLife::fromPaper(self::planned(heldBy: 'run 3', pull: PullKind::Hot), [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)], false, 8)), 'What was made on paper lies in the past.');
+        self::assertSame(
+            [StepReached::class],
+            self::kinds(RunLife::moveTo(self::running(RunStep::Inspect, Outcome::Held, heldBy: 'run 3'), RunStep::Clean)),
+            'Looking and cleaning go on beside.',
+        );
+        self::assertSame(
+            [Began::class, OutcomeSaid::class, ReadingTaken::class, ReadingTaken::class, Finished::class],
+            self::kinds(RunLife::fromPaper(
+                self::planned(heldBy: 'run 3', pull: PullKind::Hot),
+                [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)],
+                false,
+                8,
+            )),
+            'What was made on paper lies in the past.',
+        );
         self::assertSame([PrinterLeft::class], self::kinds(RunLife::leavePrinter(self::running(RunStep::Cool, Outcome::Held, occupies: true))));
         self::assertSame('run.printer_not_held', self::refused(static fn () => RunLife::leavePrinter(self::running(RunStep::Prepare))));
     }
@@ -104,10 +123,23 @@ final class RunLifeTest extends TestCase
         $cold = self::running(RunStep::Clean, Outcome::Held, [new StandingReading('p', new Reading(Measure::PullCold, 3))]);
         self::assertSame('run.unsaid measures=[measure.effort; measure.damage]', self::refused(static fn () => RunLife::finish($cold)));
         self::assertSame([MeasureNotTaken::class], self::kinds(RunLife::markNotTaken($cold, Measure::Effort, 'fell off in the box')));
-        self::assertSame('run.not_missing measure=measure.pull_cold', self::refused(static fn () => RunLife::markNotTaken($cold, Measure::PullCold, 'no gauge')));
-        self::assertSame([Finished::class], self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::Held, $cold->standing, notTaken: ['effort' => 'a', 'damage' => 'b']))));
-        self::assertSame([Finished::class], self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::CameOff))), 'A part that came off needs no word on its release.');
-        self::assertSame([Finished::class, PrinterLeft::class], self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::CameOff, occupies: true, fixed: true))));
+        self::assertSame(
+            'run.not_missing measure=measure.pull_cold',
+            self::refused(static fn () => RunLife::markNotTaken($cold, Measure::PullCold, 'no gauge')),
+        );
+        self::assertSame(
+            [Finished::class],
+            self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::Held, $cold->standing, notTaken: ['effort' => 'a', 'damage' => 'b']))),
+        );
+        self::assertSame(
+            [Finished::class],
+            self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::CameOff))),
+            'A part that came off needs no word on its release.',
+        );
+        self::assertSame(
+            [Finished::class, PrinterLeft::class],
+            self::kinds(RunLife::finish(self::running(RunStep::Clean, Outcome::CameOff, occupies: true, fixed: true))),
+        );
         // A part that was not pulled hot after all is taken off cold, and that has to be said.
         self::assertSame([Measure::Effort, Measure::Damage], Completeness::missing(PullKind::Hot, true, [], [Measure::PullHot]));
         self::assertSame([], Completeness::missing(PullKind::Hot, true, [Measure::PullHot]));
@@ -120,9 +152,20 @@ final class RunLifeTest extends TestCase
         self::assertSame([OutcomeSaid::class, ReadingTaken::class], self::kinds($facts));
         self::assertInstanceOf(OutcomeSaid::class, $facts[0]);
         self::assertSame(Outcome::Lifted, $facts[0]->outcome);
-        self::assertSame('run.outcome_contradicts', self::refused(static fn () => RunLife::amend($done, 'h', new Reading(Measure::Held, 1), 'because', Outcome::Lifted)));
+        self::assertSame(
+            'run.outcome_contradicts',
+            self::refused(static fn () => RunLife::amend($done, 'h', new Reading(Measure::Held, 1), 'because', Outcome::Lifted)),
+        );
         self::assertSame('run.amended_already', self::refused(static fn () => RunLife::amend($done, 'other', new Reading(Measure::Held, 1), 'because')));
-        self::assertSame('run.void_nothing_to_amend', self::refused(static fn () => RunLife::amend(self::running(RunStep::Clean, status: RunStatus::Void), 'h', new Reading(Measure::Held, 1), 'because')));
+        self::assertSame(
+            'run.void_nothing_to_amend',
+            self::refused(static fn () => RunLife::amend(
+                self::running(RunStep::Clean, status: RunStatus::Void),
+                'h',
+                new Reading(Measure::Held, 1),
+                'because',
+            )),
+        );
     }
 
     public function testThePrintIsMeasuredFromItsFirstLayerToItsOutcomeOnce(): void
@@ -130,10 +173,34 @@ final class RunLifeTest extends TestCase
         $facts = RunLife::sayOutcome(self::running(RunStep::FirstLayer, occupies: true, printBegan: 1440.0), Outcome::Held, '');
         self::assertInstanceOf(PrintMeasured::class, $facts[0]);
         self::assertEqualsWithDelta(24, $facts[0]->minutes, 1e-12);
-        $changed = RunLife::sayOutcome(self::running(RunStep::Cool, Outcome::Held, [new StandingReading('h', new Reading(Measure::Held, 1))], occupies: true, printBegan: 9000.0, measured: true), Outcome::CameOff, 'layer 40');
-        self::assertSame([OutcomeSaid::class, ReadingTaken::class, StepReached::class, PrinterLeft::class], self::kinds($changed), 'A changed word changes no time, and what came off has no pull.');
-        self::assertSame([OutcomeSaid::class, ReadingTaken::class], self::kinds(RunLife::sayOutcome(self::running(RunStep::FirstLayer), Outcome::Held, '')), 'Where nobody stamped the start, nothing is measured.');
-        $paper = RunLife::fromPaper(self::planned(pull: PullKind::Hot), [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30), new Reading(Measure::PrintMinutes, 25)], false, 4);
+        $changed = RunLife::sayOutcome(
+            self::running(
+                RunStep::Cool,
+                Outcome::Held,
+                [new StandingReading('h', new Reading(Measure::Held, 1))],
+                occupies: true,
+                printBegan: 9000.0,
+                measured: true,
+            ),
+            Outcome::CameOff,
+            'layer 40',
+        );
+        self::assertSame(
+            [OutcomeSaid::class, ReadingTaken::class, StepReached::class, PrinterLeft::class],
+            self::kinds($changed),
+            'A changed word changes no time, and what came off has no pull.',
+        );
+        self::assertSame(
+            [OutcomeSaid::class, ReadingTaken::class],
+            self::kinds(RunLife::sayOutcome(self::running(RunStep::FirstLayer), Outcome::Held, '')),
+            'Where nobody stamped the start, nothing is measured.',
+        );
+        $paper = RunLife::fromPaper(
+            self::planned(pull: PullKind::Hot),
+            [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30), new Reading(Measure::PrintMinutes, 25)],
+            false,
+            4,
+        );
         self::assertContains(PrintMeasured::class, self::kinds($paper));
     }
 
@@ -146,7 +213,11 @@ final class RunLifeTest extends TestCase
         self::assertSame([DeclaredVoid::class, RunRepeated::class], self::kinds($facts));
         self::assertInstanceOf(RunRepeated::class, $facts[1]);
         self::assertSame(10, $facts[1]->position);
-        self::assertSame([DeclaredVoid::class, PrinterLeft::class, RunRepeated::class], self::kinds(RunLife::declareVoid(self::running(RunStep::Print, occupies: true), 'knocked', 'mara', $shop, 9)), 'Before anybody saw the outcome, anybody may.');
+        self::assertSame(
+            [DeclaredVoid::class, PrinterLeft::class, RunRepeated::class],
+            self::kinds(RunLife::declareVoid(self::running(RunStep::Print, occupies: true), 'knocked', 'mara', $shop, 9)),
+            'Before anybody saw the outcome, anybody may.',
+        );
         self::assertSame('run.void_only_begun', self::refused(static fn () => RunLife::declareVoid(self::planned(), 'knocked', 'mara', $shop, 9)));
     }
 
@@ -165,12 +236,21 @@ final class RunLifeTest extends TestCase
 
     public function testATableIsTakenAsItIsAndWhatItLacksIsMarked(): void
     {
-        $facts = RunLife::fromPaper(self::planned(), [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4), new Reading(Measure::Lift, 0.1), new Reading(Measure::Lift, 0.2)], false, 4);
+        $facts = RunLife::fromPaper(
+            self::planned(),
+            [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 4), new Reading(Measure::Lift, 0.1), new Reading(Measure::Lift, 0.2)],
+            false,
+            4,
+        );
         $places = array_map(static fn (RunFact $f): int => $f instanceof ReadingTaken ? $f->place : 0, $facts);
         self::assertSame([0, 0, 1, 1, 1, 2, 0, 0, 0], $places);
         self::assertSame([MeasureNotTaken::class, MeasureNotTaken::class, Finished::class], \array_slice(self::kinds($facts), -3));
         self::assertSame([Began::class, DeclaredVoid::class, RunRepeated::class], self::kinds(RunLife::fromPaper(self::planned(), [], true, 4)));
-        self::assertSame([Began::class, ReadingTaken::class, MeasureNotTaken::class, Finished::class], self::kinds(RunLife::fromPaper(self::planned(pull: PullKind::Hot), [new Reading(Measure::PullHot, 20)], false, 4)), 'That nobody said whether it held is marked, too.');
+        self::assertSame(
+            [Began::class, ReadingTaken::class, MeasureNotTaken::class, Finished::class],
+            self::kinds(RunLife::fromPaper(self::planned(pull: PullKind::Hot), [new Reading(Measure::PullHot, 20)], false, 4)),
+            'That nobody said whether it held is marked, too.',
+        );
         self::assertSame('run.begun_already', self::refused(static fn () => RunLife::fromPaper(self::running(RunStep::Prepare), [], false, 4)));
     }
 
@@ -178,17 +258,27 @@ final class RunLifeTest extends TestCase
     {
         $draft = self::comparison(ComparisonStatus::Draft);
         self::assertCount(4, ComparisonLife::start($draft));
-        self::assertSame('comparison.new_surface side=P1 front', self::refused(static fn () => ComparisonLife::start(new ComparisonState(ComparisonStatus::Draft, $draft->setups, 2, 1, 7, ['P1 front']))));
+        self::assertSame(
+            'comparison.new_surface side=P1 front',
+            self::refused(static fn () => ComparisonLife::start(new ComparisonState(ComparisonStatus::Draft, $draft->setups, 2, 1, 7, ['P1 front']))),
+        );
         $running = self::comparison(ComparisonStatus::Running, 3);
         self::assertSame('comparison.started_already', self::refused(static fn () => ComparisonLife::start($running)));
         self::assertSame('comparison.plan_fixed', self::refused(static fn () => ComparisonLife::replan($running->status)));
         $added = ComparisonLife::addRuns($running, 'a', 3, null);
-        self::assertSame([[9, PullKind::Hot, true], [10, PullKind::Cold, false], [11, PullKind::Hot, false]], array_map(static fn ($run): array => [$run->position, $run->pull, $run->plateChange], $added));
+        self::assertSame(
+            [[9, PullKind::Hot, true], [10, PullKind::Cold, false], [11, PullKind::Hot, false]],
+            array_map(static fn ($run): array => [$run->position, $run->pull, $run->plateChange], $added),
+        );
         self::assertSame('comparison.no_such_setup', self::refused(static fn () => ComparisonLife::addRuns($running, 'c', 3, null)));
         self::assertSame('comparison.too_many_runs most=60', self::refused(static fn () => ComparisonLife::addRuns($running, 'a', 61, null)));
         self::assertSame('comparison.not_started', self::refused(static fn () => ComparisonLife::addRuns($draft, 'a', 3, null)));
         ComparisonLife::close($running);
-        self::assertSame('comparison.nothing_done', self::refused(static fn () => ComparisonLife::close(self::comparison(ComparisonStatus::Running))), 'A verdict names the runs it rests on, and there are none.');
+        self::assertSame(
+            'comparison.nothing_done',
+            self::refused(static fn () => ComparisonLife::close(self::comparison(ComparisonStatus::Running))),
+            'A verdict names the runs it rests on, and there are none.',
+        );
         self::assertSame('comparison.close_only_running', self::refused(static fn () => ComparisonLife::close($draft)));
         self::assertSame('comparison.start_first', self::refused(static fn () => ComparisonLife::takeTable(ComparisonStatus::Closed)));
     }
@@ -222,7 +312,22 @@ final class RunLifeTest extends TestCase
         ?float $printBegan = null,
         bool $measured = false,
     ): RunState {
-        return new RunState($pull, $comparison, $status, $step, $outcome, $saidAgo, 'mara', $standing, $notTaken, $occupies, null === $heldBy ? null : new OwnText($heldBy), $fixed, $printBegan, $measured);
+        return new RunState(
+            $pull,
+            $comparison,
+            $status,
+            $step,
+            $outcome,
+            $saidAgo,
+            'mara',
+            $standing,
+            $notTaken,
+            $occupies,
+            null === $heldBy ? null : new OwnText($heldBy),
+            $fixed,
+            $printBegan,
+            $measured,
+        );
     }
 
     /**

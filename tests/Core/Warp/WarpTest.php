@@ -76,7 +76,12 @@ final class WarpTest extends TestCase
 
     public function testMoreDriveMoreHeightAndLessWidthAskForMore(): void
     {
-        $edge = static fn (float $k, int $layers, float $width): float => (new PeelDemand(new FreeCurl(100, $layers, 0.25, 90e-6, $k), $width, $layers * 0.25, 2200))->edgeMpa;
+        $edge = static fn (float $k, int $layers, float $width): float => (new PeelDemand(
+            new FreeCurl(100, $layers, 0.25, 90e-6, $k),
+            $width,
+            $layers * 0.25,
+            2200,
+        ))->edgeMpa;
         self::assertEqualsWithDelta(2 * $edge(30, 60, 8), $edge(60, 60, 8), 1e-9, 'Twice the drive, twice the pull.');
         $force = static fn (int $layers): float => (new PeelDemand(new FreeCurl(100, $layers, 0.25, 90e-6, 60), 8, $layers * 0.25, 2200))->forceN;
         self::assertGreaterThan($force(20), $force(60));
@@ -95,7 +100,11 @@ final class WarpTest extends TestCase
         $ear = HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair), HoldMargin::earAtEndMm2(6));
         self::assertGreaterThan($bare->middle, $ear->middle);
         self::assertEqualsWithDelta(\M_PI * 18, HoldMargin::earAtEndMm2(6), 1e-9);
-        self::assertEqualsWithDelta(1000, HoldMargin::of(new PeelDemand(new FreeCurl(100, 60, 0.25, 90e-6, -5), 8, 15, 2200), 8, Strength::ofGrade(Grade::Poor))->middle, 0);
+        self::assertEqualsWithDelta(
+            1000,
+            HoldMargin::of(new PeelDemand(new FreeCurl(100, 60, 0.25, 90e-6, -5), 8, 15, 2200), 8, Strength::ofGrade(Grade::Poor))->middle,
+            0,
+        );
     }
 
     public function testWordsFollowTheSpan(): void
@@ -123,7 +132,10 @@ final class WarpTest extends TestCase
 
     public function testOwnLiftsRecalibrate(): void
     {
-        self::assertNull(LiftCalibration::of([['readings' => 1, 'lifted' => 1, 'sumMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]), 'One is too few.');
+        self::assertNull(
+            LiftCalibration::of([['readings' => 1, 'lifted' => 1, 'sumMm' => 0.3, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]),
+            'One is too few.',
+        );
         $calibration = LiftCalibration::of([['readings' => 4, 'lifted' => 4, 'sumMm' => 1.2, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]);
         self::assertNotNull($calibration);
         self::assertEqualsWithDelta(15, $calibration->timesTheModel, 1e-9);
@@ -136,13 +148,24 @@ final class WarpTest extends TestCase
         $held = LiftCalibration::of([['readings' => 4, 'lifted' => 0, 'sumMm' => 0.08, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0]]);
         self::assertNull($held?->marginWhereItLifts, 'What stays down sets no scale.');
         // Two pieces that lifted at 2 and at 8: the geometric mean is 4.
-        $two = LiftCalibration::of([['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0], ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 8.0, 'runs' => 0, 'held' => 0]]);
+        $two = LiftCalibration::of([
+            ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 2.0, 'runs' => 0, 'held' => 0],
+            ['readings' => 3, 'lifted' => 3, 'sumMm' => 0.6, 'curlMm' => 0.02, 'margin' => 8.0, 'runs' => 0, 'held' => 0],
+        ]);
         self::assertEqualsWithDelta(4, $two?->marginWhereItLifts, 1e-9);
     }
 
     public function testWhatHeldSaysThatThePullIsNoMore(): void
     {
-        $group = static fn (float $margin, int $runs, int $held, int $lifted = 0): array => ['readings' => $lifted, 'lifted' => $lifted, 'sumMm' => 0.4 * $lifted, 'curlMm' => 0.02, 'margin' => $margin, 'runs' => $runs, 'held' => $held];
+        $group = static fn (float $margin, int $runs, int $held, int $lifted = 0): array => [
+            'readings' => $lifted,
+            'lifted' => $lifted,
+            'sumMm' => 0.4 * $lifted,
+            'curlMm' => 0.02,
+            'margin' => $margin,
+            'runs' => $runs,
+            'held' => $held,
+        ];
         $held = LiftCalibration::of([$group(0.4, 12, 12), $group(0.7, 6, 6)]);
         self::assertNotNull($held);
         self::assertEqualsWithDelta(0.4, $held->scale(), 1e-12);

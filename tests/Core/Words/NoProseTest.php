@@ -19,25 +19,32 @@ final class NoProseTest extends TestCase
         $found = [];
         $lines = file($file) ?: [];
         foreach (\PhpToken::tokenize((string) file_get_contents($file)) as $token) {
-            if ($token->is([\T_CONSTANT_ENCAPSED_STRING, \T_ENCAPSED_AND_WHITESPACE]) && 1 === preg_match('/\pL{2,}[,.:;]? \pL{2,}|%[.\d]*[fds] ?°/u', $token->text) && 1 !== preg_match('/^ *case \w+ = /', $lines[$token->line - 1])) {
+            if ($token->is([\T_CONSTANT_ENCAPSED_STRING, \T_ENCAPSED_AND_WHITESPACE]) && 1 === preg_match(
+                '/\pL{2,}[,.:;]? \pL{2,}|%[.\d]*[fds] ?°/u',
+                $token->text,
+            ) && 1 !== preg_match('/^ *case \w+ = /', $lines[$token->line - 1])) {
                 $found[] = $token->line.': '.$token->text;
             }
         }
         self::assertSame([], $found, $file);
     }
 
-    #[DataProvider('core')]
+    #[DataProvider('code')]
     public function testEveryKeyHasAMessage(string $file): void
     {
         $keys = self::keys();
-        preg_match_all("/'((?:[a-z0-9_]+\\.)+[a-z0-9_A-Z]*)'/", (string) file_get_contents($file), $literals);
-        preg_match_all('/Sentence::of\(\s*[\'"]([^\'"$]+)/', (string) file_get_contents($file), $first);
+        $code = (string) preg_replace('/Problem::invalid\(\s*\'[^\']+\'/', '', (string) file_get_contents($file));
+        preg_match_all("/'((?:[a-z0-9_]+\\.)+[a-z0-9_A-Z]*)'/", $code, $literals);
+        preg_match_all('/Sentence::of\(\s*[\'"]([^\'"$]+)/', $code, $first);
         foreach ([...$literals[1], ...$first[1]] as $key) {
             if (1 !== preg_match('/^[a-z]/', $key) || [] === preg_grep('/^'.strtok($key, '.').'\./', array_keys($keys))) {
                 continue;
             }
             // A key that ends with a point goes on with the case of an enumeration.
-            $known = isset($keys[$key]) || ('.' === $key[-1] || str_ends_with($key, '_')) && [] !== array_filter(array_keys($keys), static fn (string $each): bool => str_starts_with($each, $key));
+            $known = isset($keys[$key]) || ('.' === $key[-1] || str_ends_with($key, '_')) && [] !== array_filter(
+                array_keys($keys),
+                static fn (string $each): bool => str_starts_with($each, $key),
+            );
             self::assertTrue($known, "There is no message for $key.");
         }
         self::assertNotSame([], $keys);
@@ -52,7 +59,10 @@ final class NoProseTest extends TestCase
         $unasked = [];
         foreach (array_keys(self::keys()) as $key) {
             $prefix = (string) preg_replace('/[^.]+$/', '', $key);
-            if (!str_contains($code, "'$key'") && !str_contains($code, "'$prefix'.") && !preg_match('/"'.str_replace('\.', '\.', preg_quote(strtok($key, '.').'.', '/')).'(?:[a-z_.]*)\{?\$/', $code) && !preg_match("/'".preg_quote((string) preg_replace('/[a-z]+$/', '', $key), '/')."'\\./", $code)) {
+            if (!str_contains($code, "'$key'") && !str_contains($code, "'$prefix'.") && !preg_match(
+                '/"'.str_replace('\.', '\.', preg_quote(strtok($key, '.').'.', '/')).'(?:[a-z_.]*)\{?\$/',
+                $code,
+            ) && !preg_match("/'".preg_quote((string) preg_replace('/[a-z]+$/', '', $key), '/')."'\\./", $code)) {
                 $unasked[] = $key;
             }
         }
@@ -63,6 +73,12 @@ final class NoProseTest extends TestCase
     public static function core(): array
     {
         return self::files('core');
+    }
+
+    /** @return array<string, array{string}> */
+    public static function code(): array
+    {
+        return [...self::core(), ...self::files('src')];
     }
 
     /** @return array<string, array{string}> */

@@ -149,7 +149,8 @@ function Evidence({ profile }: { profile: Schemas['Profile'] }) {
                 <strong>
                     {evidence.runs} runs, {evidence.failures} failed
                 </strong>
-                , {evidence.voids} void beside. Needed: {evidence.runsNeeded} for {percent(evidence.plan.reliability)} reliability with {percent(evidence.plan.confidence)} confidence
+                , {evidence.voids} void beside{evidence.voidsAlone > 0 ? ` (${evidence.voidsAlone} of them declared by whoever made it, with the outcome known)` : ''}
+                {evidence.incomplete > 0 ? `, ${evidence.incomplete} left out as they do not say all that counts` : ''}. Needed: {evidence.runsNeeded} for {percent(evidence.plan.reliability)} reliability with {percent(evidence.plan.confidence)} confidence
                 {evidence.plan.failuresAllowed === 0 ? ', none failed' : ', one may fail'}.
             </p>
             <p>

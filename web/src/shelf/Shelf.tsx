@@ -52,9 +52,9 @@ export function Shelf() {
             }
         >
             <Tabs.Root value={tab} onValueChange={(value) => setTab(value as typeof tab)}>
-                <Tabs.List aria-label="Shelf" className="mb-4 flex border-b-2 border-line">
+                <Tabs.List aria-label="Shelf" className="mb-4 flex flex-wrap border-b-2 border-line">
                     {TABS.map((each) => (
-                        <Tabs.Trigger key={each.value} value={each.value} className="min-h-11 px-4 data-[state=active]:-mb-0.5 data-[state=active]:border-b-4 data-[state=active]:border-accent data-[state=active]:font-[650]">
+                        <Tabs.Trigger key={each.value} value={each.value} className="min-h-11 px-3 sm:px-4 data-[state=active]:-mb-0.5 data-[state=active]:border-b-4 data-[state=active]:border-accent data-[state=active]:font-[650]">
                             {each.label}
                         </Tabs.Trigger>
                     ))}

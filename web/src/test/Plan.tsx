@@ -9,6 +9,7 @@ import { dropPicked, takePicked } from '../choose/picked';
 import { Button } from '../ui/Button';
 import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
+import { percent } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS } from '../ui/words';
 
@@ -96,6 +97,7 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const { data: usual } = useSuspenseQuery(usualQuery);
     const [draft, setDraft] = useState(start);
     const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
     const constants = (part: Partial<Draft['constants']>) => set({ constants: { ...draft.constants, ...part } });
@@ -114,7 +116,9 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                         <p>More force never wins by itself: enough hold, then the easier release.</p>
                     </MarginNote>
                     <MarginNote title="How many runs">
-                        <p>12 runs without failure carry a profile at 80 % reliability with 90 % confidence, which needs 11. For a first look 4 to 6 will do.</p>
+                        <p>
+                            {usual.acceptance.map((each) => `${each.runsWithoutFailure} runs without failure carry a profile at ${percent(each.reliability)} reliability with ${percent(each.confidence)} confidence`).join('; ')}. For a first look 4 to 6 will do.
+                        </p>
                         <p>Every plate is visited twice, so a difference between two fittings is not taken for one between setups.</p>
                     </MarginNote>
                     <MarginNote title="The test piece">

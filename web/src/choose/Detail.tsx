@@ -8,6 +8,7 @@ type Detail = Schemas['CandidateDetail'];
 
 /** All that is reckoned for the candidate that is looked at. */
 export function CandidateNotes({ detail }: { detail: Detail }) {
+    const length = useQuantity('length');
     return (
         <>
             <MarginNote title={`Why ${detail.label}`}>
@@ -19,7 +20,7 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
             {detail.warp ? (
                 <MarginNote title="Warp against hold">
                     <p>{detail.warp.sentence}</p>
-                    {detail.warp.expectedLiftMm === null ? null : <p>By your own lift readings, expect about {detail.warp.expectedLiftMm.toFixed(1)} mm at the end.</p>}
+                    {detail.warp.expectedLiftMm === null ? null : <p>By your own lift readings, expect about {length.text(detail.warp.expectedLiftMm, 1)} at the end.</p>}
                 </MarginNote>
             ) : null}
             <TakeOff detail={detail} />

@@ -3,9 +3,9 @@ import { useId, useRef, useState, type DragEvent } from 'react';
 
 import { readPart, type Schemas } from '../api/client';
 import { Button } from '../ui/Button';
-import { CheckField, NumberField, QuantityField } from '../ui/Field';
+import { CheckField, NumberField, QuantityField, SquareField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
-import { useQuantity } from '../ui/quantity';
+import { useArea, useQuantity } from '../ui/quantity';
 import { PatchView } from './PatchView';
 
 type Part = Schemas['Part'];
@@ -110,7 +110,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onUse, used }:
 function Read({ shape }: { shape: Schemas['PartReading'] }) {
     const length = useQuantity('length');
     const temperature = useQuantity('temperature');
-    const area = (mm2: number) => `${Math.round(mm2).toLocaleString()}\u00a0mm²`;
+    const area = useArea().text;
     const first = shape.firstLayer;
     const facts: [string, string][] = [
         ['Contact', `${area(shape.contactAreaMm2)}${shape.parts > 1 ? `, ${shape.parts} parts` : shape.islands > 1 ? `, ${shape.islands} feet` : ''}`],
@@ -154,7 +154,7 @@ function Typed({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
     const set = (some: Partial<Part>) => onPart({ ...part, ...some });
     return (
         <div className="mt-3 grid grid-cols-2 gap-4 sm:grid-cols-4 xl:grid-cols-7">
-            <NumberField label="Contact, mm²" value={part.contactAreaMm2} onValue={(n) => n !== null && n >= 0 && set({ contactAreaMm2: n })} />
+            <SquareField label="Contact" value={part.contactAreaMm2} onValue={(n) => n !== null && n >= 0 && set({ contactAreaMm2: n })} />
             <QuantityField label="Outline" kind="length" value={part.outlineMm} onValue={(n) => n !== null && n >= 0 && set({ outlineMm: n })} />
             <QuantityField label="Longest span" kind="length" value={part.spanMm} onValue={(n) => n !== null && n >= 0 && set({ spanMm: n })} />
             <QuantityField label="Width of foot" kind="length" value={part.barWidthMm} onValue={(n) => n !== null && n >= 0 && set({ barWidthMm: n })} />

@@ -1,14 +1,16 @@
 import { useId } from 'react';
 
 import type { Schemas } from '../api/client';
+import { useArea, useQuantity } from '../ui/quantity';
 
 const SIZE = 208;
 const PAD = 14;
-const BARS = [1, 2, 5, 10, 20, 50, 100, 200, 500];
 
 /** The contact patch as the plate sees it, from below: left and right are exchanged. */
 export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
     const hatch = useId();
+    const length = useQuantity('length');
+    const area = useArea();
     const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = shape.extentMm;
     const scale = (SIZE - 2 * PAD) / Math.max(x1 - x0, y1 - y0, 0.1);
     const height = Math.max(60, (y1 - y0) * scale + 2 * PAD + 18);
@@ -16,10 +18,11 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
     const x = (mm: number) => left + (x1 - mm) * scale;
     const y = (mm: number) => PAD + (y1 - mm) * scale;
     const path = shape.outlines.map((line) => `M${line.map(([px = 0, py = 0]) => `${x(px).toFixed(2)} ${y(py).toFixed(2)}`).join('L')}Z`).join('');
-    const bar = [...BARS].reverse().find((mm) => mm * scale <= SIZE / 3) ?? 1;
+    // The longest round bar that still leaves room for its figure.
+    const bar = length.ticks(0, SIZE / 3 / scale, 1).at(-1) ?? 0;
     return (
         <figure className="m-0">
-            <svg role="img" aria-label={`Contact patch from below: ${Math.round(shape.contactAreaMm2)} mm² in ${shape.islands} ${shape.islands === 1 ? 'piece' : 'pieces'}, ${shape.sharpCorners.length} sharp corners, ${shape.thinEnds.length} thin ends.`} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
+            <svg role="img" aria-label={`Contact patch from below: ${area.text(shape.contactAreaMm2)} in ${shape.islands} ${shape.islands === 1 ? 'piece' : 'pieces'}, ${shape.sharpCorners.length} sharp corners, ${shape.thinEnds.length} thin ends.`} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
                 <defs>
                     <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                         <rect width="7" height="7" fill="var(--accent-wash)" />
@@ -35,7 +38,7 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
                 ))}
                 <g transform={`translate(${PAD} ${height - 7})`}>
                     <path d={`M0 -4V0H${bar * scale}V-4`} fill="none" stroke="var(--ink)" strokeWidth={1.3} />
-                    <text x={bar * scale + 5} y={1} className="fill-ink text-[11px]">{`${bar} mm`}</text>
+                    <text x={bar * scale + 5} y={1} className="fill-ink text-[11px]">{length.text(bar)}</text>
                 </g>
             </svg>
             <figcaption className="mt-1 text-sm text-soft">

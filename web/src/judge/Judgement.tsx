@@ -6,7 +6,7 @@ import { call, newId, type Schemas } from '../api/client';
 import { catalogueQuery, judgementQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Fault, Notice } from '../ui/Notice';
-import { moment, percent, useQuantity } from '../ui/quantity';
+import { moment, percent, useArea, useQuantity, useStress } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { VerdictWord } from '../ui/Verdict';
@@ -47,7 +47,11 @@ export function Judgement() {
             margin={<Reckoning judgement={judgement} />}
         >
             <Fault error={close.error ?? add.error} />
-            {judgement.openRuns > 0 ? <Notice>{judgement.openRuns === 1 ? 'One run goes on' : `${judgement.openRuns} runs go on`} and {judgement.openRuns === 1 ? 'is' : 'are'} left out here until {judgement.openRuns === 1 ? 'it is' : 'they are'} done.</Notice> : null}
+            {judgement.openRuns > 0 ? (
+                <div className="mb-4">
+                    <Notice>{judgement.openRuns === 1 ? 'One run goes on' : `${judgement.openRuns} runs go on`} and {judgement.openRuns === 1 ? 'is' : 'are'} left out here until {judgement.openRuns === 1 ? 'it is' : 'they are'} done.</Notice>
+                </div>
+            ) : null}
             {judgement.grewAfterVerdict ? (
                 <div className="mb-4">
                     <Notice tone="caution">Runs were added after the verdict had been looked at. Looking again and again inflates errors: read it with that in mind.</Notice>
@@ -131,6 +135,7 @@ function Question({ words, finding }: { words: string; finding: Schemas['Finding
 
 function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
     const force = useQuantity('force');
+    const area = useArea();
     const { limits, recorded } = judgement;
     return (
         <>
@@ -142,7 +147,7 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
                     <strong>Lets go</strong>: the 95 % upper bound of the mean cold pull stays below {force.text(limits.coldPullAtMostN)}, no part harder than allowed, no damage.
                 </p>
                 <p>What lies between is not yet known; the runs still needed are those at which the bound would clear the limit if mean and spread stay as they are.</p>
-                <p>Contact area {judgement.contactAreaMm2} mm². A part that came off in the print has no pull: read a mean only beside the count of those that held.</p>
+                <p>Contact area {area.text(judgement.contactAreaMm2)}. A part that came off in the print has no pull: read a mean only beside the count of those that held.</p>
             </MarginNote>
             {recorded ? (
                 <MarginNote title="Recorded">
@@ -170,6 +175,8 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
 }
 
 function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
+    const stress = useStress();
+    const stressOf = (mpa: number | null | undefined) => (mpa === undefined || mpa === null ? '' : stress.bare(mpa, 3));
     const quantities = { pull_hot: useQuantity('force'), pull_cold: useQuantity('force'), lift: useQuantity('length'), release_temp: useQuantity('temperature') };
     const mpa = new Map<string, number | null>(judgement.setups.flatMap((setup) => [[`pull_hot${setup.label}`, setup.hotPull.meanMpa] as const, [`pull_cold${setup.label}`, setup.coldPull.meanMpa] as const]));
     return (
@@ -192,7 +199,7 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
                                     <th className="num">mean</th>
                                     <th className="num">sd</th>
                                     <th className="num">95 % interval</th>
-                                    <th className="num">MPa</th>
+                                    <th className="num">{stress.symbol}</th>
                                     <th>Note</th>
                                 </tr>
                             </thead>
@@ -204,7 +211,7 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
                                         <td className="num">{row.mean === null ? '–' : quantity.bare(row.mean, 2)}</td>
                                         <td className="num">{row.sd === null ? '–' : delta(row.sd)}</td>
                                         <td className="num">{row.ci95 ? row.ci95.map((bound) => quantity.bare(bound, 2)).join(' … ') : '–'}</td>
-                                        <td className="num">{mpa.get(name + row.setup)?.toFixed(3) ?? ''}</td>
+                                        <td className="num">{stressOf(mpa.get(name + row.setup))}</td>
                                         <td>{row.reason}</td>
                                     </tr>
                                 ))}

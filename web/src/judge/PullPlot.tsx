@@ -25,11 +25,11 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
             </figcaption>
             <svg width={width} height={height} className="block" role="img" aria-label={`${title}: ${setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; ')}. Limit ${force.text(limitN)}.`}>
                 <rect x={good.from} y={TOP - 6} width={Math.max(0, good.to - good.from)} height={setups.length * ROW + 6} fill="var(--sound-wash)" />
-                {x.ticks(width < 400 ? 5 : 7).map((tick) => (
+                {force.ticks(0, x.domain()[1] ?? 0, width < 400 ? 5 : 7).map((tick) => (
                     <g key={tick}>
                         <line x1={x(tick)} x2={x(tick)} y1={TOP - 6} y2={height - 24} stroke="var(--line)" />
                         <text x={x(tick)} y={height - 8} textAnchor="middle" className="fill-soft text-[13px]">
-                            {force.bare(tick, 0)}
+                            {force.bare(tick)}
                         </text>
                     </g>
                 ))}

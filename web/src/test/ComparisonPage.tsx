@@ -6,7 +6,7 @@ import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queri
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { duration, useQuantity, useGap } from '../ui/quantity';
+import { duration, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
 
@@ -179,6 +179,8 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
 function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const temperature = useQuantity('temperature');
     const force = useQuantity('force');
+    const area = useArea();
+    const stress = useStress();
     const gap = useGap();
     const length = useQuantity('length');
     const { constants, limits } = comparison;
@@ -198,7 +200,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
         <>
             <MarginNote title="To reach">
                 <p>
-                    Hot pull at least <strong>{force.text(limits.hotPullAtLeastN)}</strong>, that is {comparison.piece.hotLimitMpa.toFixed(2)} MPa over {comparison.piece.contactAreaMm2} mm², and {comparison.piece.hotLimitEdgePeelMpa.toFixed(2)} MPa peel at the edge.
+                    Hot pull at least <strong>{force.text(limits.hotPullAtLeastN)}</strong>, that is {stress.text(comparison.piece.hotLimitMpa)} over {area.text(comparison.piece.contactAreaMm2)}, and {stress.text(comparison.piece.hotLimitEdgePeelMpa)} peel at the edge.
                 </p>
                 <p>
                     Cold pull at most <strong>{force.text(limits.coldPullAtMostN)}</strong>, no harder than “{EFFORT_WORDS[limits.effortAtMost]?.toLowerCase()}”, {limits.failuresAllowed} {limits.failuresAllowed === 1 ? 'failure' : 'failures'} allowed, no damage.

@@ -109,11 +109,11 @@ function Trace({ capture }: { capture: Schemas['Capture'] }) {
     )(points);
     return (
         <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full border border-line bg-well" role="img" aria-label={capture.peakN === null ? 'No force yet' : `Trace of the pull, peak ${force.text(capture.peakN)}`}>
-            {y.ticks(4).map((tick) => (
+            {force.ticks(0, y.domain()[1] ?? 0, 4).map((tick) => (
                 <g key={tick}>
                     <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />
                     <text x={BOX.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-soft text-[12px]">
-                        {force.bare(tick, 0)}
+                        {force.bare(tick)}
                     </text>
                 </g>
             ))}

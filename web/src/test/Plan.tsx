@@ -122,7 +122,7 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                         <p>Every plate is visited twice, so a difference between two fittings is not taken for one between setups.</p>
                     </MarginNote>
                     <MarginNote title="The test piece">
-                        <p>The direction of the pull is part of the reading: for a base of 6 × 20 mm the two directions differ 3.3 times in the stress at the edge.</p>
+                        <p>The direction of the pull is part of the reading: for a base longer one way than the other the stress at the edge is not the same, by as much as their ratio.</p>
                     </MarginNote>
                 </>
             }

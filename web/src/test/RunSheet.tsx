@@ -30,6 +30,7 @@ export function RunSheet() {
 function Run({ id }: { id: string }) {
     const { data: sheet } = useSuspenseQuery(runQuery(id));
     const may = useMay();
+    const temperature = useQuantity('temperature');
     const { run, setup } = sheet;
     const move = useChange((step: Schemas['Step']) => call('POST', `/runs/${id}/step`, { version: run.version, step }), ['runs', 'comparisons']);
     const finish = useChange(() => call('POST', `/runs/${id}/finish`, { version: run.version }), ['runs', 'comparisons', 'care']);
@@ -43,7 +44,7 @@ function Run({ id }: { id: string }) {
     return (
         <Sheet
             title={`Run ${run.position}, setup ${setup.label}`}
-            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'unheated' : `${setup.bedFirstC} °C`}; this part gives a ${run.pull} pull.`}
+            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'unheated' : temperature.text(setup.bedFirstC)}; this part gives a ${run.pull} pull.`}
             actions={
                 <Button asChild tone="quiet">
                     <Link to="/test/$id" params={{ id: sheet.comparison.id }}>

@@ -2,7 +2,7 @@ import { Checkbox, Label } from 'radix-ui';
 import { Check } from 'lucide-react';
 import { useId, useState, type ComponentProps, type ReactNode } from 'react';
 
-import { useQuantity, type Kind } from './quantity';
+import { useArea, useQuantity, type Kind, type Quantity } from './quantity';
 
 type Wrapped = { label: string; hint?: ReactNode; error?: string | undefined };
 
@@ -90,7 +90,15 @@ export function NumberField({ label, hint, error, value, onValue, unit, step, na
 
 /** A stored quantity, entered in the unit that the reader prefers. */
 export function QuantityField({ kind, value, onValue, ...rest }: Omit<NumberProps, 'unit'> & { kind: Kind }) {
-    const quantity = useQuantity(kind);
+    return <StoredField {...rest} quantity={useQuantity(kind)} value={value} onValue={onValue} />;
+}
+
+/** The same for an area. */
+export function SquareField(props: Omit<NumberProps, 'unit'>) {
+    return <StoredField {...props} quantity={useArea()} />;
+}
+
+function StoredField({ quantity, value, onValue, ...rest }: Omit<NumberProps, 'unit'> & { quantity: Quantity<string> }) {
     const shown = value === null ? null : Math.round(quantity.show(value) * 1e4) / 1e4;
     return <NumberField {...rest} unit={quantity.symbol} value={shown} onValue={(next) => onValue(next === null ? null : quantity.store(next))} />;
 }

@@ -59,7 +59,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                 {zone(strip.high, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
                 <line x1={0} x2={width} y1={y.base} y2={y.base} stroke="var(--ink)" strokeWidth={1.5} />
                 {nearest ? <rect x={stopFrom} y={y.top - 2} width={Math.min(9, width - stopFrom)} height={y.base - y.top + 2} fill={`url(#${pattern}-wall)`} stroke="var(--ink)" strokeWidth={1.2} /> : null}
-                {x.ticks(narrow ? 4 : 8).map((tick) => (
+                {(seconds ? x.ticks(narrow ? 4 : 8) : temperature.ticks(low, high, narrow ? 4 : 8)).map((tick) => (
                     <g key={tick} transform={`translate(${x(tick)} ${y.base})`}>
                         <line y2={5} stroke="var(--ink)" />
                         {covered(tick) ? null : (

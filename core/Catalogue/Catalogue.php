@@ -183,6 +183,8 @@ final readonly class Catalogue
     /**
      * @param array<string, mixed> $entries
      * @param array<string>        $ids
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
      */
     private static function allIn(array $entries, string $kind, array $ids): void
     {

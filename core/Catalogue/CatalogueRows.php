@@ -153,7 +153,11 @@ final readonly class CatalogueRows
         );
     }
 
-    /** @param array<string, mixed> $p */
+    /**
+     * @param array<string, mixed> $p
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
+     */
     private static function pairing(array $p, CatalogueText $releaseWay): Pairing
     {
         $p['id'] = $p['material'].'/'.$p['surface'];
@@ -225,6 +229,8 @@ final readonly class CatalogueRows
      * @param \Closure(array<string, mixed>): T $make
      *
      * @return array<string, T>
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
      */
     private static function byId(string $kind, array $rows, \Closure $make): array
     {

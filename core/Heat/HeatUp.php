@@ -39,7 +39,11 @@ final readonly class HeatUp
     ) {
     }
 
-    /** @param float $heaterW power of the whole heater */
+    /**
+     * @param float $heaterW power of the whole heater
+     *
+     * @throws BadHeat if a figure cannot be
+     */
     public static function of(Stack $stack, float $displayC, float $roomC, float $heaterW): self
     {
         $heaterW > 0 || throw BadHeat::notPositive('heaterW');

@@ -29,6 +29,7 @@ final readonly class HeaterCheck
     ) {
     }
 
+    /** @throws BadHeat if a figure cannot be */
     public static function of(float $heaterW, float $widthMm, float $depthMm, float $bedC, ?float $volts, ?float $limitA): self
     {
         foreach (['heaterW' => $heaterW, 'widthMm' => $widthMm, 'depthMm' => $depthMm] as $field => $value) {

@@ -141,6 +141,7 @@ final class Facets
         );
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function checkNumbers(): void
     {
         // One coordinate that is not finite spoils the volume or the bounds.
@@ -154,7 +155,11 @@ final class Facets
         }
     }
 
-    /** Drops what the section cannot meet any more, as lower facets have come since. */
+    /**
+     * Drops what the section cannot meet any more, as lower facets have come since.
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function purge(): void
     {
         $still = '';

@@ -80,6 +80,7 @@ final class GcodeFile
         return $file->shape();
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function line(string $line): void
     {
         $first = $line[0] ?? '';
@@ -198,6 +199,7 @@ final class GcodeFile
         return $new;
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function move(int $number, string $line): void
     {
         $x = self::scaled($line, 'X', $this->unit);
@@ -279,6 +281,7 @@ final class GcodeFile
         return false === $at ? null : (float) substr($line, $at + 1) * $unit;
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function shape(): PartShape
     {
         $layers = array_values($this->layers);

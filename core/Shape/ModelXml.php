@@ -57,6 +57,7 @@ final class ModelXml
         );
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function parse(ByteSource $xml): void
     {
         $parser = xml_parser_create('UTF-8');
@@ -78,7 +79,11 @@ final class ModelXml
         }
     }
 
-    /** @param array<string, string> $a */
+    /**
+     * @param array<string, string> $a
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function element(\XMLParser $parser, string $name, array $a): void
     {
         $colon = strrpos($name, ':');
@@ -108,7 +113,11 @@ final class ModelXml
         }
     }
 
-    /** @param array<string, string> $a */
+    /**
+     * @param array<string, string> $a
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function oneFile(array $a): void
     {
         foreach (array_keys($a) as $name) {
@@ -123,7 +132,11 @@ final class ModelXml
         return $this->meshes[$this->object] ??= new Mesh();
     }
 
-    /** @param array<string, string> $a */
+    /**
+     * @param array<string, string> $a
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function number(array $a, string $name): float
     {
         if (!is_numeric($a[$name] ?? null)) {
@@ -133,7 +146,11 @@ final class ModelXml
         return (float) $a[$name] * $this->mmPerUnit;
     }
 
-    /** @return list<float> twelve numbers, row by row; empty for none */
+    /**
+     * @return list<float> twelve numbers, row by row; empty for none
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private static function transform(string $text): array
     {
         if ('' === trim($text)) {
@@ -147,6 +164,7 @@ final class ModelXml
         return array_map(floatval(...), $parts);
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function facetsOf(string $object, int $depth): int
     {
         if ($depth > self::DEEPEST) {
@@ -166,7 +184,11 @@ final class ModelXml
         return $this->counted[$object] = min($count, 2 * self::MOST_FACETS);
     }
 
-    /** @param list<float> $transform */
+    /**
+     * @param list<float> $transform
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function place(Facets $facets, string $object, array $transform): void
     {
         if (isset($this->meshes[$object])) {

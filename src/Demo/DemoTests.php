@@ -17,6 +17,8 @@ use App\Test\RunBook;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonState;
 use Sitzplatz\Test\Life\ComparisonStatus;
@@ -210,12 +212,10 @@ final class DemoTests
             $setup = $each->label === $p['setup'] ? $each : $setup;
         }
         \assert($setup instanceof Setup);
-        $wish = [
-            'plan' => ['reliability' => $p['plan'][0], 'confidence' => $p['plan'][1], 'failuresAllowed' => $p['plan'][2]],
-            'anyLot' => false,
-            'anyPlate' => false,
-        ];
-        $document = $this->proposal->document($setup, $wish, $p['title']);
+        $plan = new AcceptancePlan((float) $p['plan'][0], (float) $p['plan'][1], $p['plan'][2]);
+        $claim = new ScopeClaim(false, false);
+        $proposed = $this->proposal->propose($setup, $plan, $claim, $p['title']);
+        $document = $proposed->document;
         $document['origin'] = ['setupId' => $setup->id->toRfc4122()];
         $at = $now->modify("-{$p['days']} days");
         $id = Uuid::v7();
@@ -235,9 +235,9 @@ final class DemoTests
             $people['Mara']->id,
         );
         $profile->fitting = $setup->fitting;
-        $profile->evidenceUntil = $this->proposal->evidenceUntil($setup, $wish);
+        $profile->evidenceUntil = $proposed->evidenceUntil;
         $profile->reviewBy = $now->modify(\sprintf('%+d days', $p['reviewInDays']));
-        if (!$this->proposal->assess($setup, $wish)->carried()) {
+        if (!$this->proposal->assess($setup, $plan, $claim)->carried()) {
             throw new \LogicException(\sprintf('The demo evidence does not carry "%s".', $p['title']));
         }
         $profile->status = isset($p['withdrawn']) ? Profile::WITHDRAWN : Profile::VALIDATED;

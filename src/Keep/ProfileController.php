@@ -18,8 +18,10 @@ use App\Test\Setup;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Doubt;
+use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -66,7 +68,7 @@ final readonly class ProfileController
 
         $setup = $this->edit->reference(Setup::class, $body['setupId'], 'setupId');
 
-        return new Answer(self::assessment($this->proposal->assess($setup, $body), $setup->comparison));
+        return new Answer(self::assessment($this->proposal->assess($setup, self::plan($body['plan']), self::claim($body)), $setup->comparison));
     }
 
     #[Route('/api/profiles', name: 'proposeProfile', methods: ['POST'])]
@@ -76,7 +78,8 @@ final readonly class ProfileController
         [$profile, $new] = $this->creation->create(Profile::class, $body, function (Uuid $id) use ($body): Profile {
             $setup = $this->edit->reference(Setup::class, $body['setupId'], 'setupId');
             $comparison = $setup->comparison;
-            $document = $this->proposal->document($setup, $body, $body['title']);
+            $proposed = $this->proposal->propose($setup, self::plan($body['plan']), self::claim($body), $body['title']);
+            $document = $proposed->document;
             // What is looked up later to assess the evidence again, when it is signed.
             $document['origin'] = ['setupId' => $setup->id->toRfc4122()];
             $series = isset($body['series']) ? Uuid::fromString($body['series']) : $id;
@@ -96,7 +99,7 @@ final readonly class ProfileController
                 $this->current->get()->id,
             );
             $profile->fitting = $body['anyPlate'] ? null : $setup->fitting;
-            $profile->evidenceUntil = $this->proposal->evidenceUntil($setup, $body);
+            $profile->evidenceUntil = $proposed->evidenceUntil;
             $profile->reviewBy = new \DateTimeImmutable($body['reviewBy']);
             $this->audit->note('profile proposed', $id, ['title' => $body['title']]);
 
@@ -223,6 +226,18 @@ final readonly class ProfileController
         return new Answer($this->shown($profile), $new ? 201 : 200);
     }
 
+    /** @param array{reliability: int|float, confidence: int|float, failuresAllowed: int} $plan */
+    private static function plan(array $plan): AcceptancePlan
+    {
+        return new AcceptancePlan((float) $plan['reliability'], (float) $plan['confidence'], $plan['failuresAllowed']);
+    }
+
+    /** @param array<string, mixed> $claim a request or a document with its reach */
+    private static function claim(array $claim): ScopeClaim
+    {
+        return new ScopeClaim($claim['anyLot'], $claim['anyPlate']);
+    }
+
     /** @return list<Sentence> what keeps a lead from signing it as validated, as the evidence stands now */
     private function missing(Profile $profile): array
     {
@@ -232,11 +247,7 @@ final readonly class ProfileController
         /** @var array<string, mixed> $document */
         $document = $profile->document;
         $setup = $this->edit->reference(Setup::class, $document['origin']['setupId'], 'origin');
-        $missing = $this->proposal->assess($setup, [
-            'plan' => $document['evidence']['plan'],
-            'anyLot' => $document['scope']['anyLot'],
-            'anyPlate' => $document['scope']['anyPlate'],
-        ])->missing;
+        $missing = $this->proposal->assess($setup, self::plan($document['evidence']['plan']), self::claim($document['scope']))->missing;
         if (!$document['scope']['anyPlate'] && $setup->fitting !== $setup->side->current()) {
             $missing[] = Sentence::of('keep.new_surface', side: $setup->side->label());
         }

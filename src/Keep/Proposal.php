@@ -27,33 +27,15 @@ final readonly class Proposal
     {
     }
 
-    /** @param array<string, mixed> $wish plan, anyLot, anyPlate */
-    public function assess(Setup $setup, array $wish): Assessment
+    public function assess(Setup $setup, AcceptancePlan $plan, ScopeClaim $claim): Assessment
     {
-        return $this->assessRuns($this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']), $setup, $wish);
+        return $this->assessRuns($this->evidence->runs($setup, $claim->anyLot, $claim->anyPlate), $setup, $plan, $claim);
     }
 
-    /**
-     * When the last run that counts ended.
-     *
-     * @param array<string, mixed> $wish
-     */
-    public function evidenceUntil(Setup $setup, array $wish): ?\DateTimeImmutable
+    public function propose(Setup $setup, AcceptancePlan $plan, ScopeClaim $claim, string $title): Proposed
     {
-        $until = $this->assess($setup, $wish)->evidenceUntil;
-
-        return null === $until ? null : (\DateTimeImmutable::createFromFormat('U.u', \sprintf('%.6F', $until)) ?: null);
-    }
-
-    /**
-     * @param array<string, mixed> $wish
-     *
-     * @return array<string, mixed> as docs/schemas/profile.schema.json has it, texts as a record keeps them
-     */
-    public function document(Setup $setup, array $wish, string $title): array
-    {
-        $runs = $this->evidence->runs($setup, $wish['anyLot'], $wish['anyPlate']);
-        $assessment = $this->assessRuns($runs, $setup, $wish);
+        $runs = $this->evidence->runs($setup, $claim->anyLot, $claim->anyPlate);
+        $assessment = $this->assessRuns($runs, $setup, $plan, $claim);
         $comparison = $setup->comparison;
         $catalogue = $this->shop->get();
         $material = $catalogue->material($comparison->materialId);
@@ -64,17 +46,17 @@ final readonly class Proposal
         $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => \in_array($run->id, $assessment->countedRuns, true)));
         $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
 
-        return $this->wording->record([
+        $document = $this->wording->record([
             'format' => 'sitzplatz-profile',
             'formatVersion' => 2,
             'title' => $title,
             'scope' => [
                 'materialId' => $material->id,
                 'materialName' => $material->name,
-                'anyLot' => $wish['anyLot'],
-                'lotLabel' => $wish['anyLot'] ? null : $comparison->lot->label,
-                'anyPlate' => $wish['anyPlate'],
-                'sideLabel' => $wish['anyPlate'] ? null : $setup->side->label(),
+                'anyLot' => $claim->anyLot,
+                'lotLabel' => $claim->anyLot ? null : $comparison->lot->label,
+                'anyPlate' => $claim->anyPlate,
+                'sideLabel' => $claim->anyPlate ? null : $setup->side->label(),
                 'surfaceId' => $surface->id,
                 'surfaceName' => $surface->name,
                 'printerName' => $comparison->printer->name,
@@ -103,7 +85,11 @@ final readonly class Proposal
             'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? Sentence::of('keep.let_it_cool')],
             'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),
             'evidence' => [
-                'plan' => $wish['plan'],
+                'plan' => [
+                    'reliability' => $plan->reliability,
+                    'confidence' => $plan->confidence,
+                    'failuresAllowed' => $plan->failuresAllowed,
+                ],
                 'runsNeeded' => $assessment->runsNeeded,
                 'runs' => \count($assessment->countedRuns),
                 'failures' => $assessment->failures,
@@ -123,21 +109,21 @@ final readonly class Proposal
                 'coreVersion' => CoreVersion::NUMBER,
             ],
         ]);
+        $until = $assessment->evidenceUntil;
+
+        return new Proposed($document, null === $until ? null : (\DateTimeImmutable::createFromFormat('U.u', \sprintf('%.6F', $until)) ?: null));
     }
 
-    /**
-     * @param list<EvidenceRun>    $runs
-     * @param array<string, mixed> $wish
-     */
-    private function assessRuns(array $runs, Setup $setup, array $wish): Assessment
+    /** @param list<EvidenceRun> $runs */
+    private function assessRuns(array $runs, Setup $setup, AcceptancePlan $plan, ScopeClaim $claim): Assessment
     {
         $limits = $setup->comparison->judgingLimits();
 
         return Assessment::of(
             $runs,
-            new AcceptancePlan((float) $wish['plan']['reliability'], (float) $wish['plan']['confidence'], $wish['plan']['failuresAllowed']),
+            $plan,
             new AcceptanceLimits($limits->hotPullAtLeastN, $limits->coldPullAtMostN, $limits->effortAtMost),
-            new ScopeClaim($wish['anyLot'], $wish['anyPlate']),
+            $claim,
             $this->evidence->changes($setup->comparison->printer),
         );
     }

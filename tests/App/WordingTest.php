@@ -9,7 +9,7 @@ use App\Platform\Words\Wording;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Basis;
-use Sitzplatz\Choose\Expectation\Likeness;
+use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Judge\Verdict;
 use Sitzplatz\Shape\ShapeFormat;

@@ -11,10 +11,12 @@ use Sitzplatz\Choose\Expectation\WarpSum;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Window\HeatPlan;
 use Sitzplatz\Choose\Window\HeatPlans;
+use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\Day;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -32,6 +34,10 @@ final readonly class CandidateSums
     ) {
     }
 
+    /**
+     * @throws BadWarp if a figure cannot be
+     * @throws BadHeat if a figure cannot be
+     */
     public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own): self
     {
         $heat = $plans->of($candidate->proposal);

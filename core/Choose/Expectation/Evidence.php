@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
+use Sitzplatz\Evidence\Likeness;
+
 /** So many own runs of one likeness, and how many of them succeeded. */
 final readonly class Evidence
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Words\Joined;

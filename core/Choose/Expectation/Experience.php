@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Evidence\Likeness;
 
 /** The shop's own runs of one material, looked up by how near they are to a proposal. */
 final readonly class Experience

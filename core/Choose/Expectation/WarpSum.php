@@ -11,6 +11,7 @@ use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
@@ -44,7 +45,11 @@ final readonly class WarpSum
     ) {
     }
 
-    /** Null without a part, for a resin, or for a part of fewer than two layers. */
+    /**
+     * Null without a part, for a resin, or for a part of fewer than two layers.
+     *
+     * @throws BadWarp if a figure cannot be
+     */
     public static function of(Candidate $candidate, ?OwnStrength $own): ?self
     {
         $job = $candidate->proposal->job;
@@ -232,11 +237,13 @@ final readonly class WarpSum
         return max(self::LEAST_DRIVING_K, ($material->stiffensC() ?? 0.0) - $coolsToC);
     }
 
+    /** @throws BadWarp if a figure cannot be */
     private static function curl(Material $material, float $spanMm, float $heightMm, float $layerMm, float $drivingK): FreeCurl
     {
         return new FreeCurl($spanMm, max(2, (int) round($heightMm / $layerMm)), $layerMm, $material->expansionPerK, $drivingK);
     }
 
+    /** @throws BadWarp if a figure cannot be */
     private static function calibration(Material $material, OwnStrength $own, Strength $strength): ?LiftCalibration
     {
         $groups = [];

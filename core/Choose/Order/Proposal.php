@@ -15,6 +15,7 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\Stack;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Sentence;
@@ -36,7 +37,11 @@ final readonly class Proposal
     ) {
     }
 
-    /** A side for a job, with what does not depend on the agent. */
+    /**
+     * A side for a job, with what does not depend on the agent.
+     *
+     * @throws BadHeat if a figure cannot be
+     */
     public static function ofSide(JobRequest $job, SideFacts $side, Surface $surface, ?Pairing $pairing): self
     {
         $stack = self::stackOf($job->printer, $side);
@@ -116,6 +121,7 @@ final readonly class Proposal
         return $stops;
     }
 
+    /** @throws BadHeat if a figure cannot be */
     private static function stackOf(PrinterFacts $printer, SideFacts $side): ?Stack
     {
         if (null === $printer->maxBedC || [] === $printer->bed || [] === $side->layers) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Order;
 
+use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Gate\BarrierGate;
@@ -30,6 +31,7 @@ use Sitzplatz\Choose\Request\Criterion;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\HeatPlans;
+use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -61,6 +63,9 @@ final readonly class Ranking
     /**
      * @param list<SideFacts>  $sides
      * @param list<AgentFacts> $agents agents on the shelf; bare is always tried
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
+     * @throws BadHeat      if a figure cannot be
      */
     public static function of(Catalogue $catalogue, JobRequest $job, array $sides, array $agents, Experience $experience): self
     {
@@ -149,6 +154,8 @@ final readonly class Ranking
      * @param list<Candidate> $candidates
      *
      * @return list<Candidate>
+     *
+     * @throws BadHeat if a figure cannot be
      */
     private static function sorted(array $candidates, JobRequest $job, HeatPlans $heat): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Window;
 
 use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\HeatUp;
@@ -19,7 +20,11 @@ final class HeatPlans
     /** @var array<string, string> */
     private array $builds = [];
 
-    /** Null where the layers are not known or the bed is unheated. */
+    /**
+     * Null where the layers are not known or the bed is unheated.
+     *
+     * @throws BadHeat if a figure cannot be
+     */
     public function of(Proposal $proposal): ?HeatPlan
     {
         $stack = $proposal->stack;
@@ -37,6 +42,8 @@ final class HeatPlans
      * Every way to cool that the surface stands, for the one candidate that is looked at.
      *
      * @return array<string, float|null> seconds by way; null: it never gets there
+     *
+     * @throws BadHeat if a figure cannot be
      */
     public function cooling(Proposal $proposal): array
     {
@@ -62,6 +69,7 @@ final class HeatPlans
         return $seconds;
     }
 
+    /** @throws BadHeat if a figure cannot be */
     private static function reckon(Proposal $proposal, Stack $stack, float $displayC, float $releaseC): HeatPlan
     {
         $printer = $proposal->job->printer;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Window;
 
+use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Gate\BarrierGate;
 use Sitzplatz\Choose\Gate\HarmfulAgentGate;
@@ -15,6 +16,7 @@ use Sitzplatz\Choose\Gate\ZTravelGate;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Words\Sentence;
 
 /**
@@ -28,6 +30,9 @@ final class SetupCheck
      * @param float|null $bedOtherC after the first layer
      *
      * @return Sentence|null the reason against it, or null
+     *
+     * @throws BadCatalogue if the catalogue has no such material, surface or agent
+     * @throws BadHeat      if a figure cannot be
      */
     public static function refuses(Catalogue $catalogue, JobRequest $job, SideFacts $side, ?string $agentId, ?float $bedFirstC, ?float $bedOtherC): ?Sentence
     {

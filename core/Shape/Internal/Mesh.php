@@ -18,6 +18,7 @@ final class Mesh
         $this->vertices .= pack('e3', $x, $y, $z);
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     public function triangle(string $a, string $b, string $c): void
     {
         foreach ([$a, $b, $c] as $index) {
@@ -33,7 +34,11 @@ final class Mesh
         return intdiv(\strlen($this->triangles), 12);
     }
 
-    /** @param list<float> $m twelve numbers, row by row, or none; the shift is in the unit of the file */
+    /**
+     * @param list<float> $m twelve numbers, row by row, or none; the shift is in the unit of the file
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     public function into(Facets $facets, array $m, float $mmPerUnit): void
     {
         for ($at = 0, $end = \strlen($this->triangles); $at < $end; $at += 12) {

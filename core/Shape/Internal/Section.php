@@ -83,6 +83,8 @@ final readonly class Section
 
     /**
      * @return array{list<string>, list<string>} start and end of each segment, packed
+     *
+     * @throws BadShape if the file cannot be read as a part
      */
     private static function segments(string $facets, float $atMm): array
     {
@@ -143,6 +145,8 @@ final readonly class Section
      * @param array<Outline> $outlines
      *
      * @return list<Outline>
+     *
+     * @throws BadShape if the file cannot be read as a part
      */
     private static function oriented(array $outlines): array
     {

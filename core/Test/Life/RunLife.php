@@ -276,7 +276,11 @@ final class RunLife
         return $facts;
     }
 
-    /** @return list<RunFact> */
+    /**
+     * @return list<RunFact>
+     *
+     * @throws Refusal if it may not be done now
+     */
     private static function printer(RunState $run, RunStep $to): array
     {
         $occupies = $to->occupiesPrinter($run->plateFixed);
@@ -291,6 +295,7 @@ final class RunLife
         return !$occupies && $run->occupiesPrinter ? [new PrinterLeft()] : [];
     }
 
+    /** @throws Refusal if it may not be done now */
     private static function open(RunState $run): void
     {
         if (!$run->status->open()) {

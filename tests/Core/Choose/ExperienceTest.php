@@ -6,9 +6,9 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Expectation\Experience;
-use Sitzplatz\Choose\Expectation\Likeness;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /**

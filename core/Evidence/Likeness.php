@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Choose\Expectation;
+namespace Sitzplatz\Evidence;
 
 use Sitzplatz\Words\Sentence;
 

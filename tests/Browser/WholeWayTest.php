@@ -65,10 +65,22 @@ final class WholeWayTest extends BrowserTestCase
 
         $this->press('Choose');
         $this->fill('Lot', 'L-102');
-        $this->see('in scope, validated');
-        $first = $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Validated profiles"] li'))->getText();
+        $this->see('House black PLA on textured P2');
+        $first = $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Proven here"]'))->getText();
         self::assertStringContainsString('House black PLA on textured P2', $first);
-        self::assertStringContainsString('in scope', $first);
+        self::assertStringContainsString('Proven with lot L-102', $first);
+
+        // A change of the printer leaves it signed, and says everywhere that it is in question.
+        $this->press('Care');
+        $this->press('Note a change to a printer');
+        $this->press('levelled again');
+        $this->press('Note it');
+        $this->press('Keep');
+        $this->see('validated, in question');
+        $this->see('The printer was changed since: levelled again');
+        $this->press('Choose');
+        $this->fill('Lot', 'L-102');
+        $this->see('Validated, but in question now');
     }
 
     private function oneRunWithTheGauge(): string

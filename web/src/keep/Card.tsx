@@ -44,11 +44,16 @@ export function Card() {
                 <strong className="text-[1.45em] leading-tight">{profile.title}</strong>
             </header>
             <p className="mt-1 font-[650]">
-                {valid ? '' : 'NOT VALID: '}
+                {valid ? (profile.doubts.length > 0 ? 'IN QUESTION: ' : '') : 'NOT VALID: '}
                 {PROFILE_WORDS[profile.status]}, revision {profile.revision}
                 {profile.signedAt ? `, ${profile.signedBy ?? ''}, ${day(profile.signedAt)}` : ''}
                 {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
             </p>
+            {profile.doubts.map((doubt) => (
+                <p key={doubt.reason} className="font-[650]">
+                    {doubt.reason} Restored by: {doubt.restoredBy}
+                </p>
+            ))}
             <div className="mt-2 flex items-end justify-between gap-3">
                 <p>
                     <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? 'off' : temperature.text(setting.bedFirstC)}</span>

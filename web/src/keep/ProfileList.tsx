@@ -50,6 +50,11 @@ export function ProfileList() {
                             </div>
                             <div className="sm:pt-2">
                                 <ProfileMark profile={profile} />
+                                {profile.doubts.map((doubt) => (
+                                    <p key={doubt.reason} className="text-sm">
+                                        {doubt.reason}
+                                    </p>
+                                ))}
                                 <p className="text-sm text-soft">
                                     revision {profile.revision}
                                     {profile.signedAt ? `, ${profile.signedBy ?? ''} ${day(profile.signedAt)}` : ''}

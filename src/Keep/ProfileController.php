@@ -248,11 +248,9 @@ final readonly class ProfileController
         $document = $profile->document;
         $setup = $this->edit->reference(Setup::class, $document['origin']['setupId'], 'origin');
         $missing = $this->proposal->assess($setup, self::plan($document['evidence']['plan']), self::claim($document['scope']))->missing;
-        if (!$document['scope']['anyPlate'] && $setup->fitting !== $setup->side->current()) {
-            $missing[] = Sentence::of('keep.new_surface', side: $setup->side->label());
-        }
 
-        return $missing;
+        // What would put it in question as soon as it is signed keeps it from being signed.
+        return [...$missing, ...array_map(static fn (Doubt $doubt): Sentence => $doubt->reason, $this->doubts->of($profile))];
     }
 
     /**

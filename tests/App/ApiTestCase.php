@@ -147,4 +147,49 @@ abstract class ApiTestCase extends WebTestCase
 
         return is_numeric($n) ? (int) $n : 0;
     }
+
+    /**
+     * A comparison as it may be planned in the demo.
+     *
+     * @param list<array<string, mixed>> $setups
+     * @param array<string, mixed>       $plan      what is to be otherwise
+     * @param array<string, mixed>       $constants
+     *
+     * @return array<string, mixed>
+     */
+    protected function plan(array $setups, array $plan = [], array $constants = []): array
+    {
+        return $plan + [
+            'title' => 'Which one?',
+            'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id'],
+            'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
+            'roomC' => 20,
+            'constants' => $constants + [
+                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
+                'gcodeName' => 'b.gcode',
+                'nozzleMm' => 0.4,
+                'nozzleFirstC' => 215,
+                'lineWidthMm' => 0.45,
+                'gapMm' => 0.1,
+                'feeler' => 'paper',
+                'firstLayerSpeedMmS' => 20,
+                'fan' => 'off',
+                'holdDown' => 'magnets',
+                'brim' => 'none',
+            ],
+            'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
+            'durations' => [
+                'prepareMinutes' => 4,
+                'heatAndSoakMinutes' => 8,
+                'printMinutes' => 24,
+                'coolMinutes' => 20,
+                'inspectAndCleanMinutes' => 5,
+                'plateChangeMinutes' => 6,
+            ],
+            'runsPerSetup' => 12,
+            'hotPerSetup' => 6,
+            'seed' => 4,
+            'setups' => $setups,
+        ];
+    }
 }

@@ -272,47 +272,6 @@ final class ComparisonTest extends ApiTestCase
         );
     }
 
-    /**
-     * @param list<array<string, mixed>> $setups
-     *
-     * @return array<string, mixed>
-     */
-    private function plan(array $setups): array
-    {
-        return [
-            'title' => 'Which one?',
-            'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id'],
-            'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
-            'roomC' => 20,
-            'constants' => [
-                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
-                'gcodeName' => 'b.gcode',
-                'nozzleMm' => 0.4,
-                'nozzleFirstC' => 215,
-                'lineWidthMm' => 0.45,
-                'gapMm' => 0.1,
-                'feeler' => 'paper',
-                'firstLayerSpeedMmS' => 20,
-                'fan' => 'off',
-                'holdDown' => 'magnets',
-                'brim' => 'none',
-            ],
-            'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
-            'durations' => [
-                'prepareMinutes' => 4,
-                'heatAndSoakMinutes' => 8,
-                'printMinutes' => 24,
-                'coolMinutes' => 20,
-                'inspectAndCleanMinutes' => 5,
-                'plateChangeMinutes' => 6,
-            ],
-            'runsPerSetup' => 12,
-            'hotPerSetup' => 6,
-            'seed' => 4,
-            'setups' => $setups,
-        ];
-    }
-
     private function table(): string
     {
         $table = "setup,run,measure,value,unit,status\n";

@@ -116,42 +116,12 @@ final class EvidenceTest extends ApiTestCase
     {
         $lot = $this->pick('/api/lots', 'label', (string) ($plan['lotId'] ?? 'L-101'))['id'];
         $agent = isset($setup['agentId']) ? $this->pick('/api/agents', 'name', (string) $setup['agentId'])['id'] : null;
-        $comparison = $this->ask('POST', '/api/comparisons', [
-            'lotId' => $lot,
-            'setups' => [[
-                'plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')),
-                'agentId' => $agent,
-            ] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]],
-            'constants' => $constants + [
-                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
-                'gcodeName' => 'b.gcode',
-                'nozzleMm' => 0.4,
-                'nozzleFirstC' => 215,
-                'lineWidthMm' => 0.45,
-                'gapMm' => 0.1,
-                'feeler' => 'paper',
-                'firstLayerSpeedMmS' => 20,
-                'fan' => 'off',
-                'holdDown' => 'magnets',
-                'brim' => 'none',
-            ],
-        ] + $plan + [
-            'title' => 'Evidence',
-            'printerId' => $this->attic(),
-            'roomC' => 20,
-            'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
-            'durations' => [
-                'prepareMinutes' => 4,
-                'heatAndSoakMinutes' => 8,
-                'printMinutes' => 24,
-                'coolMinutes' => 20,
-                'inspectAndCleanMinutes' => 5,
-                'plateChangeMinutes' => 6,
-            ],
-            'runsPerSetup' => 4,
-            'hotPerSetup' => null === $rows ? 2 : 4,
-            'seed' => 1,
-        ], 201);
+        $sides = [[
+            'plateSideId' => $this->side((string) ($setup['plateSideId'] ?? 'P1 front')),
+            'agentId' => $agent,
+        ] + $setup + ['bedFirstC' => 55, 'bedOtherC' => 55]];
+        $otherwise = ['lotId' => $lot] + $plan + ['printerId' => $this->attic(), 'runsPerSetup' => 4, 'hotPerSetup' => null === $rows ? 2 : 4];
+        $comparison = $this->ask('POST', '/api/comparisons', $this->plan($sides, $otherwise, $constants), 201);
         $started = $this->ask('POST', "/api/comparisons/{$comparison['id']}/start", ['version' => 1], 200);
         $rows ??= "A,1,held,1,,exact\nA,1,pull_hot,30,N,exact\nA,2,held,1,,exact\nA,2,pull_hot,32,N,exact\n"
             ."A,3,held,1,,exact\nA,3,pull_cold,4,N,exact\nA,3,effort,1,,exact\nA,3,damage,0,,exact\nA,4,held,1,,exact\nA,4,pull_cold,5,N,exact\nA,4,effort,0,,exact\nA,4,damage,0,,exact\n";

@@ -6,7 +6,7 @@ namespace App\Choose;
 
 use App\Catalogue\ShopCatalogue;
 use App\Catalogue\StoredFact;
-use Doctrine\DBAL\Connection;
+use App\Keep\ProfileMatch;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
@@ -15,7 +15,7 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 /** What practice and the shop know of each pair, with the shop's own evidence over it. */
 final readonly class CatalogueData
 {
-    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private Connection $database)
+    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private ProfileMatch $profiles)
     {
     }
 
@@ -23,7 +23,7 @@ final readonly class CatalogueData
     public function pairs(): array
     {
         $catalogue = $this->shop->get();
-        $profiles = $this->profiles();
+        $profiles = $this->profiles->standing();
         $own = $this->ownRuns->all();
         $pairs = [];
         foreach ($catalogue->materials as $material) {
@@ -156,20 +156,5 @@ final readonly class CatalogueData
         }
 
         return $counted;
-    }
-
-    /** @return array<string, array<string, int>> signed profiles by material and surface */
-    private function profiles(): array
-    {
-        $found = [];
-        $rows = $this->database->iterateAssociative(
-            "SELECT material_id, JSON_VALUE(document, '$.scope.surfaceId') AS surface_id, COUNT(*) AS n
-             FROM profile WHERE status IN ('validated', 'trial') GROUP BY material_id, surface_id",
-        );
-        foreach ($rows as $row) {
-            $found[(string) $row['material_id']][(string) $row['surface_id']] = (int) $row['n'];
-        }
-
-        return $found;
     }
 }

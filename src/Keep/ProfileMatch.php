@@ -19,17 +19,25 @@ final readonly class ProfileMatch
     {
     }
 
+    /** @return array<string, array<string, int>> validated profiles that nothing puts in question, by material and surface */
+    public function standing(): array
+    {
+        $found = [];
+        foreach ($this->signed(null) as $profile) {
+            if (Profile::VALIDATED === $profile->status && [] === $this->doubts->of($profile)) {
+                $surface = (string) $profile->document['scope']['surfaceId'];
+                $found[$profile->materialId][$surface] = ($found[$profile->materialId][$surface] ?? 0) + 1;
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<array<string, mixed>> */
     public function forJob(string $materialId, Job $job): array
     {
-        /** @var list<Profile> $profiles */
-        $profiles = $this->entities->createQuery(
-            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl
-             LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
-             WHERE p.materialId = :m AND p.status IN (:signed) ORDER BY p.signedAt DESC',
-        )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
         $found = [];
-        foreach ($profiles as $profile) {
+        foreach ($this->signed($materialId) as $profile) {
             $points = $profile->scope()->check($job);
             $doubts = $this->doubts->of($profile);
             $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
@@ -57,6 +65,19 @@ final readonly class ProfileMatch
 
             return $profile;
         }, \array_slice($found, 0, self::SHOWN));
+    }
+
+    /** @return list<Profile> of one material or of all, with what they stand for, the newest first */
+    private function signed(?string $materialId): array
+    {
+        /** @var list<Profile> $profiles */
+        $profiles = $this->entities->createQuery(
+            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl
+             LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
+             WHERE (:m IS NULL OR p.materialId = :m) AND p.status IN (:signed) ORDER BY p.signedAt DESC',
+        )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
+
+        return $profiles;
     }
 
     /**

@@ -27,6 +27,7 @@ final class ProfileTruthTest extends ApiTestCase
 
     public function testLevelledAgainPutsAProfileInQuestionInChooseAndInKeep(): void
     {
+        self::assertSame(1, $this->proven());
         $this->change('levelling');
         $match = $this->match();
         self::assertSame(['in_question', false], [$match['trust'], $match['inScope']]);
@@ -34,6 +35,7 @@ final class ProfileTruthTest extends ApiTestCase
         self::assertNotSame([], $match['restoredBy']);
         $doubts = $this->profile()['doubts'];
         self::assertSame(['change'], array_column($doubts, 'kind'));
+        self::assertSame(0, $this->proven(), 'The catalogue goes on vouching for it.');
         self::assertStringContainsString('Runs after that change', $doubts[0]['restoredBy']);
     }
 
@@ -235,5 +237,16 @@ final class ProfileTruthTest extends ApiTestCase
             }
         }
         self::fail('Choose does not know the profile.');
+    }
+
+    /** Profiles that the catalogue shows for PLA on textured PEI. */
+    private function proven(): int
+    {
+        $pairs = array_filter(
+            $this->ask('GET', '/api/catalogue/pairs', null, 200),
+            static fn (array $p): bool => 'pla' === $p['materialId'] && 'pei_textured' === $p['surfaceId'],
+        );
+
+        return array_values($pairs)[0]['profiles'];
     }
 }

@@ -94,7 +94,7 @@ function Legend() {
                 <b className="text-ink">g</b> with an agent for grip, <b className="text-ink">r</b> with a parting layer, <b className="text-ink">b</b> only with a barrier
             </span>
             <span>
-                <b className="text-ink">7/8</b> own runs that held, <b className="text-ink">★</b> profile, <b className="text-ink">§</b> own word
+                <b className="text-ink">7/8</b> own runs that held, <b className="text-ink">★</b> profile in force, <b className="text-ink">§</b> own word
             </span>
         </p>
     );

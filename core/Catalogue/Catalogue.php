@@ -157,12 +157,6 @@ final readonly class Catalogue
     }
 
     /** @throws BadCatalogue if there is none */
-    public function cleaner(string $id): Cleaner
-    {
-        return $this->cleaners[$id] ?? throw BadCatalogue::unknown('cleaner', $id);
-    }
-
-    /** @throws BadCatalogue if there is none */
     public function layer(string $id): LayerMaterial
     {
         return $this->layers[$id] ?? throw BadCatalogue::unknown('layer', $id);

@@ -39,6 +39,8 @@ final class RunLife
 {
     /** Both ends and the middle of a bar, and a few more. */
     private const MOST_PLACES = 8;
+    /** The sheet shows whole minutes. */
+    private const STAMP_ROUNDING_MINUTES = 1.0;
 
     /**
      * @return list<RunFact>
@@ -94,9 +96,6 @@ final class RunLife
     {
         self::open($run);
         $measure = $reading->measure;
-        if (Measure::PrintMinutes === $measure) {
-            throw Refusal::entry('measure', Sentence::of('run.print_is_measured'));
-        }
         if (Measure::Held === $measure) {
             throw Refusal::entry('measure', Sentence::of('run.held_is_outcome'));
         }
@@ -109,9 +108,17 @@ final class RunLife
                 Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count(Measure::Lift === $measure ? self::MOST_PLACES : 1)),
             );
         }
+        if (Measure::PrintMinutes === $measure && null === $run->printByStampsMinutes()) {
+            throw Refusal::entry('measure', Sentence::of('run.print_is_measured'));
+        }
         $before = $run->of($measure, $place);
+        $length = self::length($run, $reading);
 
-        return [...self::begun($run), new ReadingTaken($reading, $place, $before?->id, null === $before ? null : Sentence::of('run.entered_again'))];
+        return [
+            ...self::begun($run),
+            ...$length,
+            new ReadingTaken($reading, $place, $before?->id, null === $before ? null : Sentence::of('run.entered_again')),
+        ];
     }
 
     /**
@@ -130,7 +137,7 @@ final class RunLife
         }
         $before = $run->byId($readingId) ?? throw Refusal::state(Sentence::of('run.amended_already'));
         if (Measure::Held !== $reading->measure) {
-            return [new ReadingTaken($reading, $before->place, $before->id, new OwnText($reason))];
+            return [...self::length($run, $reading), new ReadingTaken($reading, $before->place, $before->id, new OwnText($reason))];
         }
         $outcome ??= $reading->value > 0.5 ? Outcome::Held : Outcome::CameOff;
         if ($outcome->held() !== ($reading->value > 0.5)) {
@@ -255,6 +262,27 @@ final class RunLife
         }
 
         return [...$facts, new Finished()];
+    }
+
+    /**
+     * Who says late that a print held leaves a longer time than it took. The stamps may be shortened, never lengthened: the
+     * length of a print proves how long a job may be.
+     *
+     * @return list<RunFact>
+     *
+     * @throws Refusal if the print took less by the stamps
+     */
+    private static function length(RunState $run, Reading $reading): array
+    {
+        if (Measure::PrintMinutes !== $reading->measure) {
+            return [];
+        }
+        $most = $run->printByStampsMinutes();
+        if (null !== $most && $reading->value > $most + self::STAMP_ROUNDING_MINUTES) {
+            throw Refusal::entry('value', Sentence::of('run.print_not_longer', stamps: Quantity::minutes($most)));
+        }
+
+        return [new PrintMeasured($reading->value)];
     }
 
     /** @return list<RunFact> */

@@ -65,6 +65,14 @@ final readonly class RunState
         return null;
     }
 
+    /** How long the print took by the stamps of the steps, minutes; null: it was not led by the sheet, or is not over. */
+    public function printByStampsMinutes(): ?float
+    {
+        $seconds = ($this->printBeganSecondsAgo ?? 0.0) - ($this->outcomeSaidSecondsAgo ?? 0.0);
+
+        return null === $this->printBeganSecondsAgo || null === $this->outcomeSaidSecondsAgo || $seconds <= 0 ? null : $seconds / 60;
+    }
+
     /** @return list<RunStep> */
     public function sequence(): array
     {

@@ -116,6 +116,21 @@ final class RunLifeTest extends TestCase
         self::assertSame('run.print_is_measured', self::refused(static fn () => RunLife::enter($run, new Reading(Measure::PrintMinutes, 600))));
     }
 
+    public function testTheLengthOfAPrintIsShortenedButNeverLengthened(): void
+    {
+        // Said nine hours after a print that began ten hours ago: one hour by the stamps.
+        $late = self::running(RunStep::Cool, Outcome::Held, saidAgo: 9 * 3600.0, printBegan: 10 * 3600.0, measured: true);
+        $facts = RunLife::enter($late, new Reading(Measure::PrintMinutes, 24));
+        self::assertInstanceOf(PrintMeasured::class, $facts[0]);
+        self::assertEqualsWithDelta(24.0, $facts[0]->minutes, 1e-9);
+        self::assertInstanceOf(ReadingTaken::class, $facts[1]);
+        self::assertStringStartsWith('run.print_not_longer', self::refused(static fn () => RunLife::enter($late, new Reading(Measure::PrintMinutes, 600))));
+        $paper = self::running(RunStep::Clean, Outcome::Held, [new StandingReading('p1', new Reading(Measure::PrintMinutes, 300))], measured: true);
+        $amended = RunLife::amend($paper, 'p1', new Reading(Measure::PrintMinutes, 30), 'typed a nought too many');
+        self::assertInstanceOf(PrintMeasured::class, $amended[0], 'What is proven follows the amendment.');
+        self::assertEqualsWithDelta(30.0, $amended[0]->minutes, 1e-9);
+    }
+
     public function testARunCannotFinishWithNothingSaid(): void
     {
         self::assertSame('run.say_held_first', self::refused(static fn () => RunLife::finish(self::running(RunStep::FirstLayer))));

@@ -10,7 +10,7 @@ import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
 import { AreaField, CheckField, NumberField } from '../ui/Field';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { useQuantity, type Kind } from '../ui/quantity';
+import { duration, useQuantity, type Kind } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, MEASURE_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
@@ -165,7 +165,33 @@ function OutcomeEntry({ sheet, id }: { sheet: Schemas['RunSheet']; id: string })
                 </label>
             ) : null}
             <Fault error={set.error} />
+            {sheet.run.printMinutes === null ? null : <PrintTime sheet={sheet} id={id} minutes={sheet.run.printMinutes} />}
         </div>
+    );
+}
+
+/** The clock runs on until somebody says how the print ended; who says it late writes how long it really took. */
+function PrintTime({ sheet, id, minutes }: { sheet: Schemas['RunSheet']; id: string; minutes: number }) {
+    const enter = useEntry(id);
+    const [value, setValue] = useState<number | null>(null);
+    return (
+        <form
+            className="flex flex-wrap items-end gap-3"
+            onSubmit={(event) => {
+                event.preventDefault();
+                if (value !== null) void enter('print_minutes', value, 'min', false).then(() => setValue(null));
+            }}
+        >
+            <p className="w-full">
+                The print took <strong>{duration(minutes)}</strong>{standing(sheet, 'print_minutes') ? '' : ' by the clock of this sheet'}.
+            </p>
+            <div className="w-52">
+                <NumberField label="It took less" unit="min" value={value} onValue={setValue} />
+            </div>
+            <Button type="submit" disabled={value === null}>
+                Note it
+            </Button>
+        </form>
     );
 }
 

@@ -223,6 +223,15 @@ final class LifeTest extends ApiTestCase
         $run = $this->ask('GET', "/api/runs/$id", null, 200)['run'];
         self::assertIsNumeric($run['printMinutes']);
         self::assertLessThan(1, $run['printMinutes'], 'The test printed for a moment, whatever the plan says.');
+
+        $minutes = fn (float $value, int $status): array => $this->ask(
+            'POST',
+            "/api/runs/$id/readings",
+            ['measure' => 'print_minutes', 'value' => $value, 'unit' => 'min', 'atLeast' => false],
+            $status,
+        );
+        self::assertStringStartsWith('By the steps of this sheet the print took', $minutes(600, 422)['detail']);
+        self::assertEqualsWithDelta(0.5, $minutes(0.5, 201)['run']['printMinutes'], 1e-9);
     }
 
     /** @return array{string, int} a run whose part held */

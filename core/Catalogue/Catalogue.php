@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
+use Sitzplatz\Catalogue\Internal\CatalogueRows;
+
 /**
  * The knowledge base: materials, surfaces, agents, cleaners, what plates are made of, and what is known about each pair.
  * It is made from plain data that has passed its JSON Schema; this class checks what a schema cannot, that the entries

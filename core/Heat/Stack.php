@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Heat;
 
-use Sitzplatz\Statistics\Internal\SpecialFunctions;
+use Sitzplatz\Statistics\Root;
 
 /**
  * The layers from the heater with its sensor up to the surface that the part sits on. In the steady state the heat that
@@ -79,7 +79,7 @@ final readonly class Stack
             return $roomC;
         }
 
-        return SpecialFunctions::root(
+        return Root::between(
             fn (float $surfaceC): float => $surfaceC + $this->lossWM2($surfaceC, $roomC) * $this->resistanceM2KW() - $sensorC,
             min($sensorC, $roomC),
             max($sensorC, $roomC),

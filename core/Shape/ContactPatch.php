@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
+use Sitzplatz\Shape\Internal\Bar;
+
 /** What of the part touches the plate. */
 final readonly class ContactPatch
 {

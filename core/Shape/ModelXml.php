@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
+use Sitzplatz\Shape\Internal\Facets;
 use Sitzplatz\Shape\Internal\Mesh;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape;
 
+use Sitzplatz\Shape\Internal\GcodeFile;
+use Sitzplatz\Shape\Internal\StlFile;
+
 /** Finds out what a file is, by its content and not by its name, and reads it. */
 final class ShapeFile
 {

@@ -43,7 +43,7 @@ final class Beta
             throw InvalidArgument::probability($p);
         }
 
-        return self::$quantiles["$this->a/$this->b/$p"] ??= SpecialFunctions::root(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
+        return self::$quantiles["$this->a/$this->b/$p"] ??= Root::between(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
     }
 
     /**

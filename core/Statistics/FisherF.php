@@ -44,6 +44,6 @@ final readonly class FisherF
             $high *= 2;
         }
 
-        return SpecialFunctions::root(fn (float $f): float => 1 - $p - $this->upperP($f), 0.0, $high);
+        return Root::between(fn (float $f): float => 1 - $p - $this->upperP($f), 0.0, $high);
     }
 }

@@ -59,6 +59,6 @@ final class StudentT
         }
         $tail = 2 * (1 - $p);
 
-        return SpecialFunctions::root(fn (float $t): float => $tail - $this->twoSidedP($t), 0.0, $high);
+        return Root::between(fn (float $t): float => $tail - $this->twoSidedP($t), 0.0, $high);
     }
 }

@@ -87,7 +87,7 @@ final class StudentizedRange
             $high *= 2;
         }
 
-        return SpecialFunctions::root(fn (float $q): float => 1 - $p - $this->upperP($q), 0.0, $high);
+        return Root::between(fn (float $q): float => 1 - $p - $this->upperP($q), 0.0, $high);
     }
 
     /** P(range of k standard normals > w). */

@@ -173,6 +173,23 @@ final class DependencyTest extends TestCase
         ['Start', 'Demo', 'Bench'],
     ];
 
+    public function testWhatIsInternalIsUsedByItsOwnRoomOnly(): void
+    {
+        $used = 0;
+        foreach ([\dirname(self::core()).'/core', \dirname(self::core()).'/src'] as $folder) {
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+                self::assertInstanceOf(\SplFileInfo::class, $file);
+                $code = (string) file_get_contents($file->getPathname());
+                preg_match_all('/Sitzplatz\\\\(\w+)\\\\(?:\w+\\\\)*Internal\\\\\w+/', $code, $named);
+                foreach ($named[1] as $room) {
+                    ++$used;
+                    self::assertStringContainsString("/core/$room/", $file->getPathname());
+                }
+            }
+        }
+        self::assertGreaterThan(10, $used);
+    }
+
     public function testARoomUsesOnlyRoomsToItsLeft(): void
     {
         $root = \dirname(self::core());

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Shape\Internal;
 
 use Sitzplatz\Shape\BadShape;
-use Sitzplatz\Shape\Facets;
 
 /** Vertices and triangles of one object, kept packed. */
 final class Mesh

@@ -157,68 +157,6 @@ final class SpecialFunctions
         return $z > 0 ? 1.0 - 0.5 * $tail : 0.5 * $tail;
     }
 
-    /**
-     * The root of a function that changes sign between two ends: Brent's method (Brent 1973), to full double precision.
-     *
-     * @param \Closure(float): float $f
-     */
-    public static function root(\Closure $f, float $low, float $high): float
-    {
-        $a = $low;
-        $b = $high;
-        $fa = $f($a);
-        $fb = $f($b);
-        $c = $a;
-        $fc = $fa;
-        $d = $e = $b - $a;
-        for ($i = 0; $i < 200; ++$i) {
-            if (abs($fc) < abs($fb)) {
-                [$a, $b, $c] = [$b, $c, $b];
-                [$fa, $fb, $fc] = [$fb, $fc, $fb];
-            }
-            $tolerance = 2 * \PHP_FLOAT_EPSILON * abs($b) + 1e-300;
-            $half = 0.5 * ($c - $b);
-            if (abs($half) <= $tolerance || 0.0 === $fb) {
-                return $b;
-            }
-            if (abs($e) >= $tolerance && abs($fa) > abs($fb)) {
-                $s = $fb / $fa;
-                if ($a === $c) {
-                    $p = 2 * $half * $s;
-                    $q = 1 - $s;
-                } else {
-                    $q = $fa / $fc;
-                    $r = $fb / $fc;
-                    $p = $s * (2 * $half * $q * ($q - $r) - ($b - $a) * ($r - 1));
-                    $q = ($q - 1) * ($r - 1) * ($s - 1);
-                }
-                if ($p > 0) {
-                    $q = -$q;
-                }
-                $p = abs($p);
-                if (2 * $p < min(3 * $half * $q - abs($tolerance * $q), abs($e * $q))) {
-                    $e = $d;
-                    $d = $p / $q;
-                } else {
-                    $d = $e = $half;
-                }
-            } else {
-                $d = $e = $half;
-            }
-            $a = $b;
-            $fa = $fb;
-            $b += abs($d) > $tolerance ? $d : ($half > 0 ? $tolerance : -$tolerance);
-            $fb = $f($b);
-            if (($fb > 0) === ($fc > 0)) {
-                $c = $a;
-                $fc = $fa;
-                $d = $e = $b - $a;
-            }
-        }
-
-        return $b;
-    }
-
     /** @param non-empty-list<float> $coefficients of the highest power first */
     private static function polynomial(float $x, array $coefficients): float
     {

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Internal\SpecialFunctions;
+use Sitzplatz\Statistics\Root;
 use Sitzplatz\Statistics\StudentT;
 
 /** The special functions that all distributions rest on, over their whole range, against R 4.2.2. */
@@ -99,9 +100,9 @@ final class SpecialFunctionsTest extends TestCase
     public function testTheRootOfAFunction(): void
     {
         // The Dottie number, cos x = x, to 16 digits (OEIS A003957, from memory).
-        self::assertEqualsWithDelta(0.7390851332151607, SpecialFunctions::root(static fn (float $x): float => cos($x) - $x, 0, 1), 1e-15);
-        self::assertEqualsWithDelta(2 ** (1 / 3), SpecialFunctions::root(static fn (float $x): float => $x ** 3 - 2, 0, 100), 1e-15);
-        self::assertEqualsWithDelta(3.0, SpecialFunctions::root(static fn (float $x): float => $x - 3, 3, 9), 0);
+        self::assertEqualsWithDelta(0.7390851332151607, Root::between(static fn (float $x): float => cos($x) - $x, 0, 1), 1e-15);
+        self::assertEqualsWithDelta(2 ** (1 / 3), Root::between(static fn (float $x): float => $x ** 3 - 2, 0, 100), 1e-15);
+        self::assertEqualsWithDelta(3.0, Root::between(static fn (float $x): float => $x - 3, 3, 9), 0);
     }
 
     /** @return iterable<array{float, float, float}> */

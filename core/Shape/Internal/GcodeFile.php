@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Shape;
+namespace Sitzplatz\Shape\Internal;
 
-use Sitzplatz\Shape\Internal\Cells;
-use Sitzplatz\Shape\Internal\LayerTrace;
+use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ByteSource;
+use Sitzplatz\Shape\ContactPatch;
+use Sitzplatz\Shape\FirstLayer;
+use Sitzplatz\Shape\Outline;
+use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 

@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Shape;
+namespace Sitzplatz\Shape\Internal;
 
-use Sitzplatz\Shape\Internal\Section;
+use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ContactPatch;
+use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Choose\Gate;
+namespace Sitzplatz\Choose\Gate\Internal;
 
+use Sitzplatz\Choose\Gate\Gate;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 

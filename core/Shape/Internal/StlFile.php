@@ -2,7 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Shape;
+namespace Sitzplatz\Shape\Internal;
+
+use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ByteSource;
+use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Shape\ShapeFormat;
 
 /**
  * STL, binary or text (the format as its makers described it in 1989, from memory): binary is an 80-byte head, the number

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Shape;
+namespace Sitzplatz\Shape\Internal;
+
+use Sitzplatz\Shape\Point;
 
 /** A contact patch seen as a bar: its longest span, and the width of the narrowest strip that it fits between. */
 final readonly class Bar

@@ -2,8 +2,24 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Catalogue;
+namespace Sitzplatz\Catalogue\Internal;
 
+use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\Axis;
+use Sitzplatz\Catalogue\BadCatalogue;
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Cleaner;
+use Sitzplatz\Catalogue\Drying;
+use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Catalogue\LayerMaterial;
+use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Catalogue\Pairing;
+use Sitzplatz\Catalogue\School;
+use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Catalogue\Window;
 use Sitzplatz\Words\CatalogueText;
 
 /** The rows of the catalogue's files as values. */

@@ -55,7 +55,7 @@ final readonly class OwnRunsRepository
     {
         $rows = $this->database->iterateAssociative(
             "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
-                    r.held, r.effort, COALESCE(r.damage, 0) AS damaged,
+                    r.held, r.effort, r.damage,
                     COUNT(*) AS times, MAX(r.print_minutes) AS longest, ps.fitting_id = f.id AS lies_there
              FROM comparison c
              JOIN setup s ON s.comparison_id = c.id
@@ -64,29 +64,26 @@ final readonly class OwnRunsRepository
              LEFT JOIN agent_stock a ON a.id = s.agent_id
              JOIN run r ON r.setup_id = s.id AND r.status = 'done'
              $where
-             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, damaged, lies_there",
+             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, r.damage, lies_there",
             $parameters,
         );
         $groups = [];
         foreach ($rows as $row) {
-            $key = $row['material_id']
-                .'/'
-                .$row['surface_id']
-                .'/'
-                .bin2hex($row['side_id'].$row['lot_id'])
-                .'/'
-                .$row['kind_id']
-                .'/'
-                .$row['bed_first_c']
-                .'/'
-                .$row['bed_other_c'];
+            $key = implode('/', [
+                $row['material_id'],
+                $row['surface_id'],
+                bin2hex($row['side_id'].$row['lot_id']),
+                $row['kind_id'],
+                $row['bed_first_c'],
+                $row['bed_other_c'],
+            ]);
             $groups[$key]['row'] ??= $row;
             $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, $row['lies_there'] ? (float) $row['longest'] : 0.0);
             $groups[$key]['counts'][] = new RunCount(
                 (int) $row['times'],
                 null === $row['held'] ? null : (bool) $row['held'],
                 null === $row['effort'] ? null : Effort::from((int) $row['effort']),
-                (bool) $row['damaged'],
+                null === $row['damage'] ? null : (bool) $row['damage'],
                 (bool) $row['lies_there'],
             );
         }

@@ -15,15 +15,20 @@ final readonly class RunCount
         public ?bool $held,
         /** Null: not noted. */
         public ?Effort $effort,
-        public bool $damaged,
+        /** Whether the plate was; null: not noted. */
+        public ?bool $damaged,
         /** Whether the sheet that they were made on still lies there; else they say nothing of the side as it is. */
         public bool $onPresentSheet = true,
     ) {
     }
 
-    /** Taken off without scraper and without harm to the plate; null: the release was not noted. */
+    /** Taken off without scraper and without harm to the plate; null: what was noted of the release does not say so. */
     public function clean(): ?bool
     {
-        return null === $this->effort ? null : $this->effort->value <= Effort::Flex->value && !$this->damaged;
+        return match (true) {
+            true === $this->damaged, null !== $this->effort && $this->effort->value > Effort::Flex->value => false,
+            null === $this->effort, null === $this->damaged => null,
+            default => true,
+        };
     }
 }

@@ -4,174 +4,243 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
-use Sitzplatz\Statistics\Sample;
-use Sitzplatz\Test\Completeness;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
-use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
- * The verdict on one setup. Held-or-not and the hot pull decide whether it holds; cold pull, effort and damage decide
- * whether it lets go. A missing measure leaves the answer open. More force never wins by itself.
+ * The verdict on one setup, by the criterion and at the looks that its plan froze. Whether it holds: the share of runs that
+ * held, and the hot pulls where they decide. Whether it lets go: effort and damage, and the cold pulls where they decide.
+ * Each answer is wrong at most in one case in twenty at the limit; what lies between is not yet known. More force never
+ * wins by itself.
  */
 final readonly class SetupJudgement
 {
+    /** From this chance on something was expected. */
+    private const EXPECTED = 0.7;
+
     private function __construct(
         public string $setup,
         public Verdict $verdict,
         public Finding $hold,
         public Finding $release,
         public HeldRate $held,
-        /** Further runs of this setup that would settle the verdict; null if settled or not to be settled by runs. */
-        public ?int $moreRuns,
+        /** Runs of this setup that its plan still has, where they can settle the verdict; null: settled, or they cannot. */
+        public ?int $runsLeft,
     ) {
     }
 
-    public static function of(SetupRecord $record, Limits $limits): self
+    public static function of(SetupRecord $record, ProofPlan $plan): self
     {
-        $held = HeldRate::of($record);
-        $hold = self::hold($record, $held, $limits);
-        $release = self::release($record, $limits);
+        $hold = self::hold($record, $plan);
+        $release = self::release($record, $plan);
         $verdict = Verdict::combining($hold->answer, $release->answer);
-        $more = null;
-        if (Verdict::NotYetKnown === $verdict) {
-            // A part gives one pull, hot or cold, so what the two questions still need adds up.
-            $pulls = 0;
-            foreach ([$hold, $release] as $finding) {
-                if (Answer::NotYet === $finding->answer) {
-                    $pulls = null === $pulls || null === $finding->morePulls ? null : $pulls + $finding->morePulls;
-                }
-            }
-            $more = null === $pulls ? null : max(1, $pulls, $limits->runsPlanned - $held->runs);
-        }
 
-        return new self($record->name, $verdict, $hold, $release, $held, $more);
-    }
-
-    public function words(): Sentence
-    {
-        return match (true) {
-            Verdict::NotYetKnown !== $this->verdict => $this->verdict->words(),
-            null === $this->moreRuns => Sentence::of('verdict.runs_will_not_settle'),
-            default => Sentence::of('verdict.more_runs', runs: Quantity::count($this->moreRuns)),
-        };
-    }
-
-    private static function hold(SetupRecord $record, HeldRate $held, Limits $limits): Finding
-    {
-        $failures = $held->runs - $held->held;
-        $counted = Sentence::of('hold.counted', held: Quantity::count($held->held), runs: Quantity::count($held->runs));
-        if ($failures > $limits->failuresAllowed) {
-            return new Finding(Answer::No, [
-                Sentence::of(
-                    'hold.failed',
-                    failures: Quantity::count($failures),
-                    runs: Quantity::count($held->runs),
-                    allowed: Quantity::count($limits->failuresAllowed),
-                ),
-            ]);
-        }
-        if (0 === $held->runs) {
-            return new Finding(Answer::NotYet, [Sentence::of('hold.nobody_said')]);
-        }
-        $summary = MeasureSummary::of($record, Measure::PullHot);
-        if ($summary->nAtLeast > 0 && null !== $summary->reason) {
-            return new Finding(Answer::NotYet, [Sentence::of('hold.lower_bounds', reason: $summary->reason), $counted], null);
-        }
-        $pull = MeanAgainstLimit::of(new Sample($summary->exact), $limits->hotPullAtLeastN);
-        $sentence = self::bound(Measure::PullHot, $pull, $limits->hotPullAtLeastN, $summary->n);
-        if (Answer::No === $pull->above) {
-            return new Finding(Answer::No, [$sentence, $counted]);
-        }
-        if (Answer::NotYet === $pull->above) {
-            return new Finding(Answer::NotYet, [$sentence, $counted], $pull->moreReadings);
-        }
-        if ($held->runs < $limits->runsPlanned) {
-            return new Finding(Answer::NotYet, [
-                Sentence::of('hold.planned', done: Quantity::count($held->runs), planned: Quantity::count($limits->runsPlanned)),
-                $sentence,
-            ]);
-        }
-
-        return new Finding(Answer::Yes, [$sentence, $counted]);
-    }
-
-    private static function release(SetupRecord $record, Limits $limits): Finding
-    {
-        $hard = $record->count(Measure::Effort, $limits->effortAtMost->value);
-        $damaged = $record->count(Measure::Damage, 0.5);
-        if ($damaged > 0) {
-            return new Finding(Answer::No, [Sentence::of('release.damaged', runs: Quantity::count($damaged))]);
-        }
-        if ($hard > $limits->failuresAllowed) {
-            return new Finding(Answer::No, [Sentence::of(
-                'release.too_hard',
-                parts: Quantity::count($hard),
-                effort: $limits->effortAtMost->words(),
-                allowed: Quantity::count($limits->failuresAllowed),
-            )]);
-        }
-        $summary = MeasureSummary::of($record, Measure::PullCold);
-        $above = \count(array_filter($summary->atLeast, static fn (float $n): bool => $n > $limits->coldPullAtMostN));
-        if ($summary->nAtLeast > 0 && null !== $summary->reason) {
-            return new Finding(Answer::NotYet, [Sentence::of(
-                'release.lower_bounds',
-                reason: $summary->reason,
-                above: Quantity::count($above),
-                limit: Quantity::newtons($limits->coldPullAtMostN),
-            )], null);
-        }
-        $pull = MeanAgainstLimit::of(new Sample($summary->exact), $limits->coldPullAtMostN);
-        // "Above the limit" is the bad side here: the bound has to stay at or below it.
-        $clear = null !== $pull->upperBound && $pull->upperBound <= $limits->coldPullAtMostN;
-        $sentence = self::bound(Measure::PullCold, $pull, $limits->coldPullAtMostN, $summary->n);
-        if (!$clear && Answer::Yes === $pull->above) {
-            return new Finding(Answer::No, [$sentence]);
-        }
-        if (!$clear) {
-            return new Finding(Answer::NotYet, [$sentence], $pull->moreReadings);
-        }
-        // Of a run that does not say how the part came off, nothing is known: it does not count for the plan.
-        $said = $unsaid = 0;
-        foreach ($record->runs as $run) {
-            $lacking = Completeness::lacking($run);
-            $cold = [] !== array_filter($run, static fn (Reading $reading): bool => Measure::PullCold === $reading->measure);
-            $said += $cold && [] === $lacking ? 1 : 0;
-            $unsaid += \in_array(Measure::Effort, $lacking, true) || \in_array(Measure::Damage, $lacking, true) ? 1 : 0;
-        }
-        $short = $limits->coldRunsPlanned - $said;
-        if ($short > 0) {
-            return new Finding(Answer::NotYet, [
-                $unsaid > 0
-                    ? Sentence::of(
-                        'release.unsaid',
-                        runs: Quantity::count($unsaid),
-                        said: Quantity::count($said),
-                        planned: Quantity::count($limits->coldRunsPlanned),
-                    )
-                    : Sentence::of('release.planned', done: Quantity::count($said), planned: Quantity::count($limits->coldRunsPlanned)),
-                $sentence,
-            ], $short);
-        }
-
-        return new Finding(Answer::Yes, [$sentence, Sentence::of('release.clean', harder: Quantity::count($hard), effort: $limits->effortAtMost->words())]);
-    }
-
-    private static function bound(Measure $measure, MeanAgainstLimit $mean, float $limitN, int $n): Sentence
-    {
-        if (null === $mean->lowerBound || null === $mean->upperBound) {
-            return Sentence::of(0 === $n ? 'bound.none' : 'bound.one', measure: $measure->words());
-        }
-
-        return Sentence::of(
-            'bound.mean',
-            measure: $measure->words(),
-            low: Quantity::newtons($mean->lowerBound),
-            high: Quantity::newtons($mean->upperBound),
-            confidence: Quantity::share(MeanAgainstLimit::CONFIDENCE),
-            n: Quantity::count($n),
-            limit: Quantity::newtons($limitN),
+        return new self(
+            $record->name,
+            $verdict,
+            $hold,
+            $release,
+            HeldRate::of($record),
+            Verdict::NotYetKnown === $verdict ? self::left($plan, $hold, $release) : null,
         );
+    }
+
+    /**
+     * @param Outlook|null $inPlan  of the runs that are left
+     * @param Outlook|null $newPlan where none are; null: no number of runs is likely to settle it
+     */
+    public function words(?Outlook $inPlan = null, ?Outlook $newPlan = null): Sentence
+    {
+        if (Verdict::NotYetKnown !== $this->verdict) {
+            return $this->verdict->words();
+        }
+        if (null !== $this->runsLeft) {
+            return null === $inPlan
+                ? Sentence::of('verdict.runs_left', runs: Quantity::count($this->runsLeft))
+                : Sentence::of('verdict.more_runs', runs: Quantity::count($this->runsLeft), chance: Quantity::share($inPlan->chance, 0.05));
+        }
+        if (null !== $newPlan) {
+            return Sentence::of('verdict.new_plan', runs: Quantity::count($newPlan->runs), chance: Quantity::share($newPlan->chance, 0.05));
+        }
+
+        return Sentence::of($this->hold->spoiled() || $this->release->spoiled() ? 'verdict.not_in_this_plan' : 'verdict.at_the_limit');
+    }
+
+    /**
+     * Where the verdict is another than what was expected before the first run.
+     *
+     * @param float|null $hold    chance of it, as it was reckoned when the plan was made; null: it was not
+     * @param float|null $release likewise
+     */
+    public function against(?float $hold, ?float $release): ?Sentence
+    {
+        foreach ([['hold', $hold, $this->hold->answer], ['release', $release, $this->release->answer]] as [$question, $expected, $answer]) {
+            if (null === $expected) {
+                continue;
+            }
+            if ($expected >= self::EXPECTED && Answer::No === $answer || $expected <= 1 - self::EXPECTED && Answer::Yes === $answer) {
+                return Sentence::of('surprise.'.$question.'_'.$answer->value, chance: Quantity::share($expected));
+            }
+        }
+
+        return null;
+    }
+
+    private static function hold(SetupRecord $record, ProofPlan $plan): Finding
+    {
+        if (self::byCounts($plan, $plan->limits->hotPullAtLeastN)) {
+            $share = self::held($record, $plan, true);
+
+            return new Finding(self::passable($share), Reasons::hold($share, $plan), $share);
+        }
+        $pulls = ValueAgainstLimit::of(
+            $record->values(Measure::PullHot),
+            (float) $plan->limits->hotPullAtLeastN,
+            true,
+            $plan->criterion,
+            $plan->design,
+            $plan->hotRuns,
+            $plan->most($plan->hotRuns),
+        );
+        $all = self::held($record, $plan, false);
+        // Of what was settled only what refutes it changes that; what failed since is said.
+        $share = Answer::No === $all->reached ? $all : self::held(self::atItsLook($record, Measure::PullHot, $pulls, $plan), $plan, false);
+        $since = $all->failures - $share->failures;
+
+        return self::byPulls(
+            $pulls,
+            $share,
+            Reasons::pulls(PullKind::Hot, $pulls, $plan, (float) $plan->limits->hotPullAtLeastN),
+            [...Reasons::hold($share, $plan), ...($since > 0 ? [Reasons::failedSince($since)] : [])],
+            $plan->design,
+            $plan->runs,
+        );
+    }
+
+    private static function release(SetupRecord $record, ProofPlan $plan): Finding
+    {
+        $counts = self::byCounts($plan, $plan->limits->coldPullAtMostN);
+        $pulls = $counts ? null : ValueAgainstLimit::of(
+            $record->values(Measure::PullCold),
+            (float) $plan->limits->coldPullAtMostN,
+            false,
+            $plan->criterion,
+            $plan->design,
+            $plan->coldRuns,
+            $plan->most($plan->coldRuns),
+        );
+        $then = null === $pulls ? $record : self::atItsLook($record, Measure::PullCold, $pulls, $plan);
+        $share = ShareAgainstRequired::of(
+            $then->releaseOutcomes($plan->limits, $counts),
+            $plan->share,
+            $plan->design,
+            $plan->coldRuns,
+            $plan->most($plan->coldRuns),
+            $plan->failuresAllowed,
+        );
+        $reasons = Reasons::release($share, $record, $plan);
+        // A plate that was harmed is a fact, however rare: nobody asks for the next one.
+        if ($record->count(Measure::Damage, 0.5) > 0) {
+            return new Finding(Answer::No, [Reasons::damaged($record), ...$reasons], $share, $pulls);
+        }
+        if (null === $pulls) {
+            return new Finding(self::passable($share), $reasons, $share);
+        }
+
+        return self::byPulls(
+            $pulls,
+            $share,
+            Reasons::pulls(PullKind::Cold, $pulls, $plan, (float) $plan->limits->coldPullAtMostN),
+            $reasons,
+            $plan->design,
+            $plan->coldRuns,
+        );
+    }
+
+    private static function held(SetupRecord $record, ProofPlan $plan, bool $counts): ShareAgainstRequired
+    {
+        return ShareAgainstRequired::of(
+            $record->holdOutcomes($plan->limits, $counts),
+            $plan->share,
+            $plan->design,
+            $plan->runs,
+            $plan->most($plan->runs),
+            $plan->failuresAllowed,
+        );
+    }
+
+    /** What was known when the pulls of a plan that is looked at after each run were settled: that stands. */
+    private static function atItsLook(SetupRecord $record, Measure $measure, ValueAgainstLimit $pulls, ProofPlan $plan): SetupRecord
+    {
+        return Design::Adaptive === $plan->design && null !== $pulls->decidedAt ? $record->upTo($measure, $pulls->decidedAt) : $record;
+    }
+
+    private static function byCounts(ProofPlan $plan, ?float $limitN): bool
+    {
+        return Criterion::Counts === $plan->criterion || null === $limitN;
+    }
+
+    /** What a share shows, unless the plan allows less. */
+    private static function passable(ShareAgainstRequired $share): Answer
+    {
+        return Answer::Yes === $share->reached && $share->spoiled ? Answer::NotYet : $share->reached;
+    }
+
+    /**
+     * The pulls decide; the runs without one are counted beside them, as the mean of the survivors hides what came off.
+     *
+     * @param list<Sentence> $ofPulls
+     * @param list<Sentence> $ofShare
+     */
+    private static function byPulls(
+        ValueAgainstLimit $pulls,
+        ShareAgainstRequired $share,
+        array $ofPulls,
+        array $ofShare,
+        Design $design,
+        int $planned,
+    ): Finding {
+        if (Answer::No === $share->reached) {
+            return new Finding(Answer::No, [...$ofShare, ...$ofPulls], $share, $pulls);
+        }
+        if (Answer::No === $pulls->clears) {
+            return new Finding(Answer::No, [...$ofPulls, ...$ofShare], $share, $pulls);
+        }
+        if ($share->spoiled) {
+            return new Finding(Answer::NotYet, [...$ofShare, ...$ofPulls], $share, $pulls);
+        }
+        // Of each pull it has to be said how it went; a plan of one look has to be carried out.
+        $done = $share->runs >= (Design::Adaptive === $design ? $pulls->decidedAt ?? $pulls->n : $planned);
+
+        return new Finding(
+            Answer::Yes === $pulls->clears && $done ? Answer::Yes : Answer::NotYet,
+            Answer::Yes === $pulls->clears && !$done ? [...$ofShare, ...$ofPulls] : [...$ofPulls, ...$ofShare],
+            $share,
+            $pulls,
+        );
+    }
+
+    private static function left(ProofPlan $plan, Finding $hold, Finding $release): ?int
+    {
+        if ($hold->spoiled() || $release->spoiled()) {
+            return null;
+        }
+        // A part gives one pull, hot or cold, so what the two questions still need of pulls adds up; counted runs serve both.
+        $left = [];
+        foreach ([[$hold, $plan->hotRuns, $plan->runs], [$release, $plan->coldRuns, $plan->coldRuns]] as [$finding, $pulls, $runs]) {
+            if (Answer::NotYet === $finding->answer) {
+                $byRuns = $plan->most($runs) - $finding->share->runs;
+                $byPulls = null === $finding->pulls ? $byRuns : $plan->most($pulls) - $finding->pulls->n;
+                $left[] = max(Design::Fixed === $plan->design ? $byRuns : 0, $byPulls);
+            }
+        }
+        $most = $plan->limits->pullsDecide() && Criterion::Counts !== $plan->criterion ? array_sum($left) : max([0, ...$left]);
+
+        return $most > 0 ? $most : null;
     }
 }

@@ -4,14 +4,25 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Test\Completeness;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\LiftBy;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 
-/** All readings of one setup, run by run, voids left out. */
+/**
+ * All readings of one setup, run by run in the order in which they were made, voids left out. What stands on one plate at
+ * a time is not independent: the parts of a run give one outcome and one value of a measure, and so do the runs of a
+ * visit during which the plate stayed where it was.
+ */
 final readonly class SetupRecord
 {
-    /** @param list<list<Reading>> $runs the readings of each non-void run */
-    public function __construct(public string $name, public array $runs)
+    /**
+     * @param list<list<Reading>> $runs  the readings of each non-void run
+     * @param list<string>|null   $units of each run the visit it belongs to; null: each run stands for itself
+     */
+    public function __construct(public string $name, public array $runs, public ?array $units = null)
     {
     }
 
@@ -37,5 +48,192 @@ final readonly class SetupRecord
             $this->readings($measure),
             static fn (Reading $reading): bool => $reading->value > $above,
         ));
+    }
+
+    /**
+     * One value of each unit that has the measure: the mean of its readings, a lower bound as soon as one of them is.
+     *
+     * @return list<UnitValue>
+     */
+    public function values(Measure $measure): array
+    {
+        $units = [];
+        foreach ($this->runs as $i => $run) {
+            foreach ($run as $reading) {
+                if ($reading->measure === $measure) {
+                    $units[$this->units[$i] ?? $i][] = $reading;
+                }
+            }
+        }
+        $values = [];
+        foreach ($units as $readings) {
+            $sum = $step = 0.0;
+            $atLeast = false;
+            foreach ($readings as $reading) {
+                $sum += $reading->value;
+                $step = max($step, $reading->step);
+                $atLeast = $atLeast || $reading->atLeast;
+            }
+            $values[] = new UnitValue($sum / \count($readings), $atLeast, $step);
+        }
+
+        return $values;
+    }
+
+    /** The runs up to the one that gave so many units a value of the measure: what was known at that look. */
+    public function upTo(Measure $measure, int $values): self
+    {
+        $seen = [];
+        foreach ($this->runs as $i => $run) {
+            foreach ($run as $reading) {
+                if ($reading->measure === $measure) {
+                    $seen[$this->units[$i] ?? $i] = true;
+                }
+            }
+            if (\count($seen) >= $values) {
+                return new self(
+                    $this->name,
+                    \array_slice($this->runs, 0, $i + 1),
+                    null === $this->units ? null : \array_slice($this->units, 0, $i + 1),
+                );
+            }
+        }
+
+        return $this;
+    }
+
+    /**
+     * The one lift of each run that has one.
+     *
+     * @return list<float> mm
+     */
+    public function lifts(LiftBy $by): array
+    {
+        $lifts = [];
+        foreach ($this->runs as $run) {
+            $lift = self::lift($run, $by);
+            if (null !== $lift) {
+                $lifts[] = $lift;
+            }
+        }
+
+        return $lifts;
+    }
+
+    /**
+     * Whether each unit held: to the end of the print, with no more lift than allowed, and, where pulls are counted, with a
+     * hot pull that reaches its limit.
+     *
+     * @param bool $pulls whether a pull below the limit is a failure by itself
+     *
+     * @return list<bool|null> null: a lower bound leaves it open; units that do not say it are left out
+     */
+    public function holdOutcomes(Limits $limits, bool $pulls): array
+    {
+        return $this->outcomes(static function (array $run) use ($limits, $pulls): array {
+            $outcomes = [];
+            foreach ($run as $reading) {
+                if (Measure::Held === $reading->measure) {
+                    $outcomes[] = $reading->value > 0.5;
+                } elseif ($pulls && null !== $limits->hotPullAtLeastN && Measure::PullHot === $reading->measure) {
+                    $outcomes[] = $reading->value >= $limits->hotPullAtLeastN ? true : ($reading->atLeast ? null : false);
+                }
+            }
+            if ([] === $outcomes) {
+                return [];
+            }
+            if (null !== $limits->liftAtMostMm && !\in_array(false, $outcomes, true)) {
+                $lift = self::lift($run, $limits->liftBy);
+
+                return null === $lift ? [] : [...$outcomes, $lift <= $limits->liftAtMostMm];
+            }
+
+            return $outcomes;
+        });
+    }
+
+    /**
+     * Whether each unit that was taken off came off well: not harder than allowed, the plate unharmed, and, where pulls are
+     * counted, with a cold pull within its limit.
+     *
+     * @return list<bool|null> null: a lower bound leaves it open; units that do not say all of it are left out
+     */
+    public function releaseOutcomes(Limits $limits, bool $pulls): array
+    {
+        return $this->outcomes(static function (array $run) use ($limits, $pulls): array {
+            $outcomes = [];
+            $effort = $damage = $cold = false;
+            foreach ($run as $reading) {
+                if (Measure::Effort === $reading->measure) {
+                    $effort = true;
+                    $outcomes[] = $reading->value <= $limits->effortAtMost->value;
+                } elseif (Measure::Damage === $reading->measure) {
+                    $damage = true;
+                    $outcomes[] = $reading->value < 0.5;
+                } elseif ($pulls && null !== $limits->coldPullAtMostN && Measure::PullCold === $reading->measure) {
+                    $cold = true;
+                    $outcomes[] = $reading->value > $limits->coldPullAtMostN ? false : ($reading->atLeast ? null : true);
+                }
+            }
+            if (\in_array(false, $outcomes, true)) {
+                return [false];
+            }
+
+            return $effort && $damage && ($cold || !$pulls || null === $limits->coldPullAtMostN) ? $outcomes : [];
+        });
+    }
+
+    /** Runs that were taken off after cooling and do not say all that counts of their release. */
+    public function unsaid(): int
+    {
+        return \count(array_filter($this->runs, static function (array $run): bool {
+            $lacking = Completeness::lacking($run);
+
+            return \in_array(Measure::Effort, $lacking, true) || \in_array(Measure::Damage, $lacking, true);
+        }));
+    }
+
+    /** @return list<int> how many parts came off with each effort, the easiest first */
+    public function efforts(): array
+    {
+        $efforts = array_fill(0, \count(Effort::cases()), 0);
+        foreach ($this->readings(Measure::Effort) as $reading) {
+            ++$efforts[(int) $reading->value];
+        }
+
+        return array_values($efforts);
+    }
+
+    /**
+     * @param \Closure(list<Reading>): list<bool|null> $of a run; none: it says nothing
+     *
+     * @return list<bool|null>
+     */
+    private function outcomes(\Closure $of): array
+    {
+        $units = [];
+        foreach ($this->runs as $i => $run) {
+            foreach ($of($run) as $outcome) {
+                $units[$this->units[$i] ?? $i][] = $outcome;
+            }
+        }
+
+        return array_values(array_map(
+            static fn (array $each): ?bool => \in_array(false, $each, true) ? false : (\in_array(null, $each, true) ? null : true),
+            $units,
+        ));
+    }
+
+    /** @param list<Reading> $run */
+    private static function lift(array $run, LiftBy $by): ?float
+    {
+        $ends = [];
+        foreach ($run as $reading) {
+            if (Measure::Lift === $reading->measure) {
+                $ends[] = $reading->value;
+            }
+        }
+
+        return [] === $ends ? null : $by->of($ends);
     }
 }

@@ -6,6 +6,9 @@ namespace Sitzplatz\Keep;
 
 use Sitzplatz\Statistics\Binomial;
 use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /**
  * How many runs show a stated reliability with a stated confidence: the success-run theorem without failures, and its
@@ -39,6 +42,21 @@ final readonly class AcceptancePlan
         for ($n = $failuresAllowed + 1; (new Binomial($n, 1 - $reliability))->cdf($failuresAllowed) > $allowed; ++$n) {
         }
         $this->runsNeeded = $n;
+    }
+
+    /** What a profile of this plan is worth, in words: below the confidence of a verdict it is accepted, and never "holds". */
+    public function words(): Sentence
+    {
+        return self::inWords($this->reliability, $this->confidence);
+    }
+
+    public static function inWords(float $reliability, float $confidence): Sentence
+    {
+        return Sentence::of(
+            $confidence >= 1 - ProofPlan::ERROR - 1e-9 ? 'keep.holds' : 'keep.accepted',
+            confidence: Quantity::share($confidence),
+            reliability: Quantity::share($reliability),
+        );
     }
 
     /** @return list<self> those in common use, the least demanding first */

@@ -8,12 +8,15 @@ use Sitzplatz\Evidence\Change;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Judge\Answer;
-use Sitzplatz\Judge\MeanAgainstLimit;
-use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\SetupRecord;
-use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Judge\ValueAgainstLimit;
 use Sitzplatz\Test\Completeness;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -44,20 +47,27 @@ final readonly class Assessment
     }
 
     /**
-     * @param list<EvidenceRun> $runs    all runs that speak for the setup
-     * @param list<Change>      $changes to its printer: what they put in question does not count
+     * @param list<EvidenceRun> $runs      all runs that speak for the setup
+     * @param Criterion         $criterion by which the pulls decide, where they have limits
+     * @param list<Change>      $changes   to its printer: what they put in question does not count
      */
-    public static function of(array $runs, AcceptancePlan $plan, AcceptanceLimits $limits, ScopeClaim $claim, array $changes = []): self
-    {
+    public static function of(
+        array $runs,
+        AcceptancePlan $plan,
+        Limits $limits,
+        Criterion $criterion,
+        ScopeClaim $claim,
+        array $changes = [],
+    ): self {
         $runs = EvidenceSince::changes($runs, $changes);
         $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
         $voids = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => $run->void));
         $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
-        $failures = \count(array_filter($counted, static fn (EvidenceRun $run): bool => self::failed($run, $limits)));
+        $failures = \count(array_filter($counted, static fn (EvidenceRun $run): bool => self::failed($run, $limits, $criterion)));
         $missing = [];
 
         $n = \count($counted);
-        $unsaid = \count(array_filter($counted, static fn (EvidenceRun $run): bool => [] !== Completeness::lacking($run->readings)));
+        $unsaid = \count(array_filter($counted, static fn (EvidenceRun $run): bool => self::incomplete($run, $limits)));
         $complete = $n - $unsaid;
         if ($complete < $plan->runsNeeded) {
             $missing[] = Sentence::of(
@@ -82,10 +92,12 @@ final readonly class Assessment
         if ($damaged > 0) {
             $missing[] = Sentence::of('release.damaged', runs: Quantity::count($damaged));
         }
-        foreach ([self::hotPull($record, $limits), self::coldPull($record, $limits)] as $sentence) {
-            if (null !== $sentence) {
-                $missing[] = $sentence;
-            }
+        if (Criterion::Counts !== $criterion) {
+            array_push(
+                $missing,
+                ...self::pulls($record, PullKind::Hot, $limits->hotPullAtLeastN, $criterion),
+                ...self::pulls($record, PullKind::Cold, $limits->coldPullAtMostN, $criterion),
+            );
         }
         $proven = ProvenRange::of($counted);
         if ($claim->anyLot && ($proven->lots ?? 0) < ScopeClaim::ANY_NEEDS) {
@@ -114,58 +126,49 @@ final readonly class Assessment
         return [] === $this->missing;
     }
 
-    private static function failed(EvidenceRun $run, AcceptanceLimits $limits): bool
+    private static function failed(EvidenceRun $run, Limits $limits, Criterion $criterion): bool
     {
-        foreach ($run->readings as $reading) {
-            $bad = match ($reading->measure) {
-                Measure::Held => $reading->value < 0.5,
-                Measure::Effort => $reading->value > $limits->effortAtMost->value,
-                Measure::Damage => $reading->value > 0.5,
-                default => false,
-            };
-            if ($bad) {
-                return true;
-            }
+        $record = new SetupRecord('', [$run->readings]);
+        $pulls = Criterion::Counts === $criterion;
+
+        // A lift that nobody measured leaves the run incomplete, not failed.
+        return [false] === $record->holdOutcomes($limits, $pulls) || [false] === $record->releaseOutcomes($limits, $pulls);
+    }
+
+    private static function incomplete(EvidenceRun $run, Limits $limits): bool
+    {
+        return [] !== Completeness::lacking($run->readings) || [] === (new SetupRecord('', [$run->readings]))->holdOutcomes($limits, false);
+    }
+
+    /**
+     * The pulls by one look at all that there are.
+     *
+     * @return list<Sentence> what is not shown
+     */
+    private static function pulls(SetupRecord $record, PullKind $kind, ?float $limitN, Criterion $criterion): array
+    {
+        if (null === $limitN) {
+            return [];
         }
-
-        return false;
-    }
-
-    private static function hotPull(SetupRecord $record, AcceptanceLimits $limits): ?Sentence
-    {
-        $summary = MeasureSummary::of($record, Measure::PullHot);
-        if ($summary->nAtLeast > 0) {
-            return self::lowerBounds($summary);
+        $values = $record->values($kind->measure());
+        $n = \count($values);
+        $hot = PullKind::Hot === $kind;
+        $pulls = ValueAgainstLimit::of($values, $limitN, $hot, $criterion, Design::Fixed, $n, $n);
+        if (Answer::Yes === $pulls->clears) {
+            return [];
         }
-        $mean = MeanAgainstLimit::of(new Sample($summary->exact), $limits->hotPullAtLeastN);
+        $limit = Quantity::newtons($limitN);
+        $bound = $hot ? $pulls->lower : $pulls->upper;
 
-        return Answer::Yes === $mean->above ? null : self::notShown('keep.hot_not_shown', $limits->hotPullAtLeastN, $mean->lowerBound);
-    }
-
-    private static function coldPull(SetupRecord $record, AcceptanceLimits $limits): ?Sentence
-    {
-        $summary = MeasureSummary::of($record, Measure::PullCold);
-        if ($summary->nAtLeast > 0) {
-            return self::lowerBounds($summary);
-        }
-        $mean = MeanAgainstLimit::of(new Sample($summary->exact), $limits->coldPullAtMostN);
-
-        return null !== $mean->upperBound && $mean->upperBound <= $limits->coldPullAtMostN ? null : self::notShown(
-            'keep.cold_not_shown',
-            $limits->coldPullAtMostN,
-            $mean->upperBound,
-        );
-    }
-
-    private static function lowerBounds(MeasureSummary $summary): Sentence
-    {
-        return Sentence::of('keep.lower_bounds', measure: $summary->measure->words(), reason: $summary->reason ?? Sentence::of('figure.no_spread'));
-    }
-
-    private static function notShown(string $key, float $limitN, ?float $boundN): Sentence
-    {
-        return Sentence::of($key, limit: Quantity::newtons($limitN), bound: null === $boundN
-            ? Sentence::of('bound.two_needed')
-            : Sentence::of('bound.at', confidence: Quantity::share(MeanAgainstLimit::CONFIDENCE), bound: Quantity::newtons($boundN)));
+        return [match (true) {
+            $pulls->uneven => Sentence::of('keep.pulls_uneven', measure: $kind->measure()->words(), limit: $limit),
+            null === $bound => Sentence::of('keep.'.$kind->value.'_no_bound', limit: $limit, n: Quantity::count($n)),
+            default => Sentence::of(
+                'keep.'.$kind->value.'_not_shown',
+                limit: $limit,
+                bound: Quantity::newtons($bound),
+                confidence: Quantity::share(1 - ProofPlan::ERROR),
+            ),
+        }];
     }
 }

@@ -18,15 +18,22 @@ final readonly class Sample
     public function __construct(public array $values)
     {
         $this->n = \count($values);
-        $this->mean = $this->n > 0 ? array_sum($values) / $this->n : null;
+        // Of what exceeds the first reading, so that equal readings have no spread at all rather than one of rounding.
+        $first = $values[0] ?? 0.0;
+        $sum = 0.0;
+        foreach ($values as $value) {
+            $sum += $value - $first;
+        }
+        $this->mean = $this->n > 0 ? $first + $sum / $this->n : null;
         if ($this->n < 2) {
             $this->sd = null;
 
             return;
         }
+        $beyond = $sum / $this->n;
         $squares = 0.0;
         foreach ($values as $value) {
-            $squares += ($value - $this->mean) ** 2;
+            $squares += ($value - $first - $beyond) ** 2;
         }
         $this->sd = sqrt($squares / ($this->n - 1));
     }

@@ -6,8 +6,9 @@ namespace Sitzplatz\Test;
 
 /**
  * What has to be said of a run before it can count, the same for the run sheet, for a verdict and for a profile: whether
- * the part held; of one that did and was pulled hot, the pull; of one that was taken off after cooling, the pull, how
- * hard it came and whether the plate was harmed. A part that came off in the print needs no word on its release.
+ * the part held; of one that did, its lift where lift decides; of one that was pulled hot, the pull; of one that was taken
+ * off after cooling, the pull where pulls are taken, how hard it came and whether the plate was harmed. A part that came
+ * off in the print needs no word on its release.
  */
 final class Completeness
 {
@@ -19,10 +20,11 @@ final class Completeness
      * @param bool|null     $held     null: not said
      * @param list<Measure> $said
      * @param list<Measure> $notTaken marked as not taken, with a reason
+     * @param Taken         $taken    by which instruments the plan judges
      *
      * @return list<Measure>
      */
-    public static function missing(PullKind $pull, ?bool $held, array $said, array $notTaken = []): array
+    public static function missing(PullKind $pull, ?bool $held, array $said, array $notTaken = [], Taken $taken = new Taken()): array
     {
         if (null === $held) {
             return \in_array(Measure::Held, $notTaken, true) ? [] : [Measure::Held];
@@ -32,13 +34,14 @@ final class Completeness
         }
         // A part that was not pulled hot after all is taken off cold.
         $wanted = match (true) {
-            PullKind::Cold === $pull => [Measure::PullCold, ...self::OF_RELEASE],
+            PullKind::Cold === $pull => [...($taken->pulls ? [Measure::PullCold] : []), ...self::OF_RELEASE],
+            !$taken->pulls => self::OF_RELEASE,
             \in_array(Measure::PullHot, $notTaken, true) && !\in_array(Measure::PullHot, $said, true) => self::OF_RELEASE,
             default => [Measure::PullHot],
         };
 
         return array_values(array_filter(
-            $wanted,
+            [...$wanted, ...($taken->lift ? [Measure::Lift] : [])],
             static fn (Measure $measure): bool => !\in_array($measure, $said, true) && !\in_array($measure, $notTaken, true),
         ));
     }

@@ -11,6 +11,8 @@ final readonly class Reading
         public Measure $measure,
         public float $value,
         public bool $atLeast = false,
+        /** The step of the instrument, in the stored unit; 0: so fine that it does not matter. */
+        public float $step = 0.0,
     ) {
     }
 

@@ -9,8 +9,10 @@ use Random\Randomizer;
 
 /**
  * The order of the runs of a comparison: seeded and random, grouped so that plates change little, yet every setup is
- * visited twice with the plate taken off in between. Without a second visit there is no error term between visits
- * and no test, only a description (randomised block order, common practice in the design of experiments).
+ * visited twice at least with the plate taken off in between. Without a second visit there is no error term between
+ * visits and no test, only a description. Every second visit runs the order of the one before backwards (AB BA), so that
+ * what drifts over the day does not favour whoever comes first (counterbalanced blocks, common practice in the design
+ * of experiments).
  */
 final readonly class RunOrder
 {
@@ -28,17 +30,21 @@ final readonly class RunOrder
     /**
      * @param list<PlannedSetup> $setups
      * @param int                $runsPerSetup at least two
-     * @param int                $hotPerSetup  how many of those give a hot pull, spread over both visits
+     * @param int                $hotPerSetup  how many of those give a hot pull, spread over the visits
+     * @param int                $visits       at least two
      *
-     * @throws BadPlan if there are no setups, too few runs, or the pulls do not fit the runs
+     * @throws BadPlan if there are no setups, too few runs, or pulls or visits do not fit the runs
      */
-    public static function draw(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed): self
+    public static function draw(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, int $visits = self::VISITS): self
     {
         if ([] === $setups) {
             throw BadPlan::noSetups();
         }
         if ($runsPerSetup < self::VISITS) {
             throw BadPlan::tooFewRuns($runsPerSetup);
+        }
+        if ($visits < self::VISITS || $visits > $runsPerSetup) {
+            throw BadPlan::visits($visits, $runsPerSetup);
         }
         if ($hotPerSetup < 0 || $hotPerSetup > $runsPerSetup) {
             throw BadPlan::hotRuns($hotPerSetup, $runsPerSetup);
@@ -48,23 +54,24 @@ final readonly class RunOrder
         $pulls = [];
         foreach ($setups as $setup) {
             $byPlate[$setup->plateId][] = $setup;
-            $pulls[$setup->id] = self::pulls($runsPerSetup, $hotPerSetup, $random);
+            $pulls[$setup->id] = self::pulls($runsPerSetup, $hotPerSetup, $visits, $random);
         }
 
         $runs = [];
-        $onPrinter = null;
         $changes = 0;
-        for ($visit = 1; $visit <= self::VISITS; ++$visit) {
-            foreach (self::plateOrder(array_map(strval(...), array_keys($byPlate)), $onPrinter, $random) as $plateId) {
+        $order = [];
+        for ($visit = 1; $visit <= $visits; ++$visit) {
+            $order = 1 === $visit % 2 ? self::shuffled($byPlate, $random) : array_map(array_reverse(...), array_reverse($order));
+            foreach ($order as $setupsOfPlate) {
+                // Also where the plate is the one that is on: it comes off and goes on again, or it would be no second visit.
                 $plateChange = true;
                 ++$changes;
-                foreach ($random->shuffleArray($byPlate[$plateId]) as $setup) {
+                foreach ($setupsOfPlate as $setup) {
                     foreach ($pulls[$setup->id][$visit - 1] as $pull) {
                         $runs[] = new PlannedRun(\count($runs) + 1, $setup->id, $visit, $pull, $plateChange);
                         $plateChange = false;
                     }
                 }
-                $onPrinter = $plateId;
             }
         }
 
@@ -72,39 +79,32 @@ final readonly class RunOrder
     }
 
     /**
-     * A random order of plates that does not start with the one that is on the printer, or the second visit would
-     * not be one: the plate would never have come off.
+     * @param array<string, list<PlannedSetup>> $byPlate
      *
-     * @param list<string> $plateIds
-     *
-     * @return list<string>
+     * @return list<list<PlannedSetup>> plate by plate
      */
-    private static function plateOrder(array $plateIds, ?string $onPrinter, Randomizer $random): array
+    private static function shuffled(array $byPlate, Randomizer $random): array
     {
-        do {
-            $order = array_values($random->shuffleArray($plateIds));
-        } while (\count($order) > 1 && $order[0] === $onPrinter);
-
-        return $order;
+        return array_map(
+            static fn (array $setups): array => array_values($random->shuffleArray($setups)),
+            array_values($random->shuffleArray(array_values($byPlate))),
+        );
     }
 
     /** @return list<list<PullKind>> the pulls of each visit, hot and cold spread as evenly as the counts allow */
-    private static function pulls(int $runs, int $hot, Randomizer $random): array
+    private static function pulls(int $runs, int $hot, int $visits, Randomizer $random): array
     {
-        $visits = [];
-        for ($visit = 0; $visit < self::VISITS; ++$visit) {
-            $share = intdiv($runs + self::VISITS - 1 - $visit, self::VISITS);
-            $hotHere = 0 === $visit
-                ? min($share, max(intdiv($hot + 1, 2), $hot - intdiv($runs, 2)))
-                : min($share, $hot);
-            $pulls = array_merge(
-                array_fill(0, $hotHere, PullKind::Hot),
-                array_fill(0, $share - $hotHere, PullKind::Cold),
-            );
-            $visits[] = array_values($random->shuffleArray($pulls));
+        $spread = [];
+        for ($left = $visits; $left > 0; --$left) {
+            $share = (int) ceil($runs / $left);
+            // As many hot ones as are due, yet no more than fit, and no fewer than the later visits cannot take.
+            $hotHere = min($share, max((int) ceil($hot / $left), $hot - ($runs - $share)));
+            $pulls = array_merge(array_fill(0, $hotHere, PullKind::Hot), array_fill(0, $share - $hotHere, PullKind::Cold));
+            $spread[] = array_values($random->shuffleArray($pulls));
+            $runs -= $share;
             $hot -= $hotHere;
         }
 
-        return $visits;
+        return $spread;
     }
 }

@@ -34,6 +34,7 @@ final readonly class RunSheet
         private bool $plateChange,
         private array $surfaceCautions,
         private ?float $bedOtherC = null,
+        private Taken $taken = new Taken(),
     ) {
     }
 
@@ -98,12 +99,17 @@ final readonly class RunSheet
                 null,
             ],
             RunStep::ColdPull => [
-                [Sentence::of('sheet.cold_pull.pull'), Sentence::of('sheet.cold_pull.loose'), Sentence::of('sheet.cold_pull.will_not')],
+                [
+                    ...($this->taken->pulls
+                        ? [Sentence::of('sheet.cold_pull.pull'), Sentence::of('sheet.cold_pull.loose')]
+                        : [Sentence::of('sheet.cold_pull.by_hand')]),
+                    Sentence::of('sheet.cold_pull.will_not'),
+                ],
                 [Sentence::of('caution.scraper'), ...$this->surfaceCautions],
                 null,
             ],
             RunStep::Inspect => [
-                [Sentence::of('sheet.inspect.effort'), Sentence::of('sheet.inspect.lift')],
+                [Sentence::of('sheet.inspect.effort'), Sentence::of($this->taken->lift ? 'sheet.inspect.lift_decides' : 'sheet.inspect.lift')],
                 [],
                 null,
             ],
@@ -119,7 +125,7 @@ final readonly class RunSheet
 
         return [
             'step' => $step->value,
-            'title' => Sentence::of('sheet.title.'.$step->value),
+            'title' => Sentence::of('sheet.title.'.(RunStep::ColdPull === $step && !$this->taken->pulls ? 'take_off' : $step->value)),
             'lines' => $lines,
             'cautions' => $cautions,
             'timerSeconds' => $timer,

@@ -18,6 +18,12 @@ final class UsualPlan
     public const HOT_PULL_AT_LEAST_N = 20.0;
     /** A hand still pulls this without a tool. */
     public const COLD_PULL_AT_MOST_N = 12.0;
+    /** Good for a bar; from twice that it is bad (trade notes, section 8). */
+    public const LIFT_AT_MOST_MM = 0.1;
+    /** Four runs in five: what a first look asks; a profile may ask for more. */
+    public const SHARE = 0.8;
+    /** Of a hanging scale. */
+    public const SCALE_STEP_N = 0.1;
 
     /** Its name is left to whoever says it. 6 × 20 mm, small on purpose so that it can be broken off. */
     public static function piece(): TestPiece
@@ -28,6 +34,12 @@ final class UsualPlan
     public static function durations(): RunDurations
     {
         return new RunDurations(4, 8, 25, 20, 5, 6);
+    }
+
+    /** Pulls tell more than counts in few runs; without an instrument only counts are left. */
+    public static function criterion(bool $pulls): Criterion
+    {
+        return $pulls ? Criterion::Mean : Criterion::Counts;
     }
 
     public static function effortAtMost(): Effort

@@ -31,6 +31,12 @@ final readonly class VariedFactors
         return new self($names);
     }
 
+    /** Rungs of one ladder: the bed temperature alone differs. */
+    public function ladder(): bool
+    {
+        return \in_array('bed', $this->names, true) && [] === array_diff($this->names, ['bed', 'bed_after']);
+    }
+
     public function confounded(): bool
     {
         return \count($this->names) > 1;

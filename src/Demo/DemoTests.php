@@ -11,6 +11,7 @@ use App\Keep\Profile;
 use App\Keep\Proposal;
 use App\Test\Comparison;
 use App\Test\ComparisonBook;
+use App\Test\Expected;
 use App\Test\ReadingSource;
 use App\Test\Run;
 use App\Test\RunBook;
@@ -48,6 +49,7 @@ final class DemoTests
         private readonly RunBook $runBook,
         private readonly ComparisonBook $book,
         private readonly Judging $judging,
+        private readonly Expected $expected,
         private readonly Proposal $proposal,
     ) {
     }
@@ -78,7 +80,7 @@ final class DemoTests
         $comparison->apply($c);
         foreach ($c['setups'] as $i => $s) {
             $side = $shop->sides[$s['side']];
-            $comparison->setups->add(new Setup(
+            $comparison->setups->add($setup = new Setup(
                 Uuid::v7(),
                 $at,
                 $comparison,
@@ -90,6 +92,8 @@ final class DemoTests
                 (float) $s['bed'][0],
                 (float) $s['bed'][1],
             ));
+            $expected = $this->expected->of($setup);
+            [$setup->expectedHold, $setup->expectedRelease] = [$expected['hold'] ?? null, $expected['release'] ?? null];
         }
         $this->entities->persist($comparison);
         $this->comparisons[$comparison->title] = $comparison;
@@ -102,6 +106,8 @@ final class DemoTests
             $comparison->runsPerSetup,
             $comparison->hotPerSetup,
             $comparison->seed,
+            design: $comparison->design(),
+            visits: $comparison->proof['visits'],
         ));
         $comparison->status = ComparisonStatus::Running;
         $comparison->startedAt = $at;

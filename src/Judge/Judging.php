@@ -8,6 +8,7 @@ use App\Account\Author;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Words\Wording;
 use App\Test\Comparison;
+use App\Test\ComparisonView;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use App\Test\StripData;
@@ -15,20 +16,32 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\Finding;
-use Sitzplatz\Judge\MeanAgainstLimit;
 use Sitzplatz\Judge\MeasureSummary;
+use Sitzplatz\Judge\NextRun;
+use Sitzplatz\Judge\OpenSetup;
+use Sitzplatz\Judge\Outlook;
+use Sitzplatz\Judge\PassedSetup;
+use Sitzplatz\Judge\PlanChance;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
-use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Judge\SetupToUse;
+use Sitzplatz\Judge\ValueAgainstLimit;
+use Sitzplatz\Judge\Verdict;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
 /** Hands the readings of a comparison to the core and brings its answer into the form that the API shows. */
 final readonly class Judging
 {
+    private const NO_RUNS = ['voids' => 0, 'alone' => 0, 'running' => 0, 'planned' => 0];
+
     public function __construct(
         private RunRepository $runs,
         private Connection $database,
@@ -72,16 +85,24 @@ final readonly class Judging
         $figures = ComparisonJudgement::of($records)->toArray();
         $setups = array_values($comparison->setups->toArray());
         $counts = $this->counts($comparison);
+        $plan = $comparison->plan();
+        $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
         $shown = [];
         foreach ($records as $i => $record) {
-            $shown[] = $this->setup($comparison, $setups[$i], $record, $counts[$setups[$i]->id->toBinary()] ?? ['voids' => 0, 'alone' => 0, 'running' => 0]);
+            $shown[] = $this->setup($comparison, $setups[$i], $record, $judged[$i], $counts[$setups[$i]->id->toBinary()] ?? self::NO_RUNS);
         }
 
         return [
             'setups' => $shown,
             'measures' => (object) $figures['measures'],
             'held' => $figures['held'],
+            // What the figures across setups may be taken for; the verdicts have bounds of their own.
+            'figures' => self::once($comparison, $records) ? 'fixed' : 'descriptive',
             'limits' => $comparison->limits,
+            'proof' => $comparison->proof,
+            'basis' => self::basis($plan),
+            'use' => $this->use($setups, $records, $judged),
+            'next' => $this->next($comparison, $setups, $records, $judged, $counts),
             'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
             'runsPlanned' => $comparison->runsPerSetup,
             // Begun and not done: left out, and said.
@@ -91,17 +112,16 @@ final readonly class Judging
     }
 
     /**
-     * @param array{voids: int, alone: int, running: int} $counts
+     * @param array{voids: int, alone: int, running: int, planned: int} $counts
      *
      * @return array<string, mixed>
      */
-    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, array $counts): array
+    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, SetupJudgement $judgement, array $counts): array
     {
-        $judgement = SetupJudgement::of($record, $comparison->judgingLimits());
-        $efforts = array_fill(0, \count(Effort::cases()), 0);
-        foreach ($record->readings(Measure::Effort) as $reading) {
-            ++$efforts[(int) $reading->value];
-        }
+        $plan = $comparison->plan();
+        $efforts = $record->efforts();
+        $outlook = Outlook::inPlan($record, $plan, $judgement);
+        $new = Verdict::NotYetKnown === $judgement->verdict && null === $judgement->runsLeft ? Outlook::inNewPlan($record, $plan) : null;
 
         return [
             'id' => $setup->id->toRfc4122(),
@@ -112,20 +132,24 @@ final readonly class Judging
                 'at' => $setup->bedFirstC ?? $comparison->roomC,
                 'held' => $judgement->held->held,
                 'failed' => $judgement->held->runs - $judgement->held->held,
-                'stuck' => $record->count(Measure::Effort, $comparison->judgingLimits()->effortAtMost->value),
+                'stuck' => $record->count(Measure::Effort, $plan->limits->effortAtMost->value),
             ],
             'verdict' => $judgement->verdict->value,
-            'words' => $judgement->words(),
-            'moreRuns' => $judgement->moreRuns,
+            'words' => $judgement->words($outlook, $new),
+            'moreRuns' => $judgement->runsLeft,
+            'chance' => $outlook?->chance,
+            'newPlanRuns' => $new?->runs,
             'hold' => self::finding($judgement->hold),
             'release' => self::finding($judgement->release),
+            'surprise' => $judgement->against($setup->expectedHold, $setup->expectedRelease),
             'held' => $judgement->held->held,
             'heldRuns' => $judgement->held->runs,
             'heldCi95' => $judgement->held->interval?->toArray(),
             'voids' => $counts['voids'],
             'voidsAlone' => $counts['alone'],
-            'hotPull' => $this->pull($comparison, $record, Measure::PullHot),
-            'coldPull' => $this->pull($comparison, $record, Measure::PullCold),
+            'hotPull' => $this->pull($comparison, $record, Measure::PullHot, $judgement->hold->pulls),
+            'coldPull' => $this->pull($comparison, $record, Measure::PullCold, $judgement->release->pulls),
+            'lifts' => $record->lifts($plan->limits->liftBy),
             'efforts' => array_map(
                 static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]],
                 Effort::cases(),
@@ -135,11 +159,9 @@ final readonly class Judging
     }
 
     /** @return array<string, mixed> */
-    private function pull(Comparison $comparison, SetupRecord $record, Measure $measure): array
+    private function pull(Comparison $comparison, SetupRecord $record, Measure $measure, ?ValueAgainstLimit $judged): array
     {
         $summary = MeasureSummary::of($record, $measure);
-        $limit = Measure::PullHot === $measure ? $comparison->judgingLimits()->hotPullAtLeastN : $comparison->judgingLimits()->coldPullAtMostN;
-        $bounds = 0 === $summary->nAtLeast ? MeanAgainstLimit::of(new Sample($summary->exact), $limit) : null;
 
         return [
             'n' => $summary->n,
@@ -147,7 +169,9 @@ final readonly class Judging
             'meanN' => $summary->mean,
             'sdN' => $summary->sd,
             'ci95N' => $summary->interval?->toArray(),
-            'boundsN' => null === $bounds || null === $bounds->lowerBound || null === $bounds->upperBound ? null : [$bounds->lowerBound, $bounds->upperBound],
+            // Of the last look: what decides, or would.
+            'boundsN' => null === $judged ? null : ['about' => $judged->criterion->value, 'low' => $judged->lower, 'high' => $judged->upper],
+            'uneven' => null !== $judged && $judged->uneven,
             'meanMpa' => null === $summary->mean ? null : $comparison->piece()->shearStressMpa($summary->mean),
             'reason' => $summary->reason,
             'readings' => array_map(
@@ -157,22 +181,133 @@ final readonly class Judging
         ];
     }
 
+    /** By what, and when, the verdicts are made. */
+    private static function basis(ProofPlan $plan): Sentence
+    {
+        $pulls = PlanChance::byPulls($plan, true);
+
+        return Sentence::of(
+            'judged.'.$plan->design->value.($pulls ? '_pulls' : ''),
+            criterion: $plan->criterion->words(),
+            share: Quantity::share($plan->share),
+            runs: Quantity::count($plan->runs),
+            most: Quantity::count($plan->most($plan->runs)),
+            allowed: Quantity::count($plan->failuresAllowed),
+            confidence: Quantity::share(1 - ProofPlan::ERROR),
+        );
+    }
+
+    /**
+     * Looked at once, when all planned runs and no more were done.
+     *
+     * @param list<SetupRecord> $records
+     */
+    private static function once(Comparison $comparison, array $records): bool
+    {
+        return Design::Fixed === $comparison->design() && !$comparison->grewAfterVerdict && [] === array_filter(
+            $records,
+            static fn (SetupRecord $record): bool => \count($record->runs) !== $comparison->runsPerSetup,
+        );
+    }
+
+    /**
+     * @param list<Setup>          $setups
+     * @param list<SetupRecord>    $records
+     * @param list<SetupJudgement> $judged
+     *
+     * @return array{setup: string, reasons: list<Sentence>, others: list<Sentence>}|null
+     */
+    private function use(array $setups, array $records, array $judged): ?array
+    {
+        $catalogue = $this->shop->get();
+        $passed = [];
+        foreach ($judged as $i => $judgement) {
+            if (Verdict::HoldsAndLetsGo === $judgement->verdict) {
+                $plate = $setups[$i]->side->facts($catalogue)->costPerPrint;
+                $agent = $setups[$i]->agent?->facts($catalogue)->costPerPrint;
+                $passed[] = new PassedSetup(
+                    $setups[$i]->label,
+                    array_map(static fn (Reading $reading): int => (int) $reading->value, $records[$i]->readings(Measure::Effort)),
+                    null !== $setups[$i]->agent,
+                    $setups[$i]->bedFirstC,
+                    null === $plate || (null !== $setups[$i]->agent && null === $agent) ? null : $plate + ($agent ?? 0.0),
+                );
+            }
+        }
+        $use = SetupToUse::among($passed);
+
+        return null === $use ? null : ['setup' => $use->setup, 'reasons' => $use->reasons, 'others' => $use->others];
+    }
+
+    /**
+     * @param list<Setup>                                                              $setups
+     * @param list<SetupRecord>                                                        $records
+     * @param list<SetupJudgement>                                                     $judged
+     * @param array<string, array{voids: int, alone: int, running: int, planned: int}> $counts
+     *
+     * @return array<string, mixed>|null null: a fixed plan has its order
+     */
+    private function next(Comparison $comparison, array $setups, array $records, array $judged, array $counts): ?array
+    {
+        if (Design::Adaptive !== $comparison->design() || ComparisonStatus::Running !== $comparison->status) {
+            return null;
+        }
+        $open = [];
+        $ids = [];
+        foreach ($setups as $i => $setup) {
+            $count = $counts[$setup->id->toBinary()] ?? self::NO_RUNS;
+            $ids[$setup->label] = $setup->id->toRfc4122();
+            $open[] = new OpenSetup(
+                $setup->label,
+                $records[$i],
+                $judged[$i],
+                $setup->side->plate->id->toRfc4122(),
+                $count['running'] + $count['planned'],
+            );
+        }
+        $next = NextRun::among(
+            $open,
+            $comparison->plan(),
+            $comparison->runDurations(),
+            ComparisonView::varied($comparison)->ladder(),
+            $this->runs->lastPlate($comparison),
+        );
+        $left = [];
+        foreach ($next->left as $label => $why) {
+            $left[] = ['setup' => $label, 'why' => $why];
+        }
+
+        return [
+            'setupId' => null === $next->setup ? null : $ids[$next->setup],
+            'setup' => $next->setup,
+            'pull' => $next->pull?->value,
+            'reason' => $next->reason,
+            'left' => $left,
+            'plannedOpen' => array_sum(array_column($counts, 'planned')),
+        ];
+    }
+
     /** @return array{answer: string, reasons: list<Sentence>} */
     private static function finding(Finding $finding): array
     {
         return ['answer' => $finding->answer->value, 'reasons' => $finding->reasons];
     }
 
-    /** @return array<string, array{voids: int, alone: int, running: int}> by the binary id of the setup */
+    /** @return array<string, array{voids: int, alone: int, running: int, planned: int}> by the binary id of the setup */
     private function counts(Comparison $comparison): array
     {
         $counts = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT setup_id, SUM(status = 'void') AS voids, SUM(voided_alone) AS alone, SUM(status = 'running') AS running
+            "SELECT setup_id, SUM(status = 'void') AS voids, SUM(voided_alone) AS alone, SUM(status = 'running') AS running, SUM(status = 'planned') AS planned
              FROM run WHERE comparison_id = ? GROUP BY setup_id",
             [$comparison->id->toBinary()],
         ) as $row) {
-            $counts[(string) $row['setup_id']] = ['voids' => (int) $row['voids'], 'alone' => (int) $row['alone'], 'running' => (int) $row['running']];
+            $counts[(string) $row['setup_id']] = [
+                'voids' => (int) $row['voids'],
+                'alone' => (int) $row['alone'],
+                'running' => (int) $row['running'],
+                'planned' => (int) $row['planned'],
+            ];
         }
 
         return $counts;

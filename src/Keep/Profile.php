@@ -12,7 +12,9 @@ use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Scope;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
 /** One revision of a profile. Its content never changes; it is signed once, and may be withdrawn. */
@@ -128,6 +130,14 @@ class Profile extends VersionedRow
         );
     }
 
+    private function accepted(): Sentence
+    {
+        /** @var array{plan: array{reliability: float|int, confidence: float|int}} $evidence */
+        $evidence = $this->document['evidence'];
+
+        return AcceptancePlan::inWords((float) $evidence['plan']['reliability'], (float) $evidence['plan']['confidence']);
+    }
+
     public function toArray(): array
     {
         return [
@@ -144,6 +154,7 @@ class Profile extends VersionedRow
             'createdAt' => $this->createdAt->format(\DATE_ATOM),
             'signedBy' => $this->signedBy,
             'signedAt' => $this->signedAt?->format(\DATE_ATOM),
+            'accepted' => $this->accepted(),
             'trialReason' => $this->trialReason,
             'withdrawnReason' => $this->withdrawnReason,
             'signatureHolds' => $this->signatureHolds(),

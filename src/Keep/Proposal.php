@@ -12,7 +12,6 @@ use Sitzplatz\CoreVersion;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\SetupRecord;
-use Sitzplatz\Keep\AcceptanceLimits;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\ScopeClaim;
@@ -101,6 +100,7 @@ final readonly class Proposal
                 'hotPull' => self::pull($record, Measure::PullHot),
                 'coldPull' => self::pull($record, Measure::PullCold),
                 'limits' => $comparison->limits,
+                'proof' => $comparison->proof,
                 'testPiece' => $comparison->constants['piece'],
                 'gcodeName' => $comparison->constants['gcodeName'],
                 'runIds' => $assessment->countedRuns,
@@ -117,12 +117,13 @@ final readonly class Proposal
     /** @param list<EvidenceRun> $runs */
     private function assessRuns(array $runs, Setup $setup, AcceptancePlan $plan, ScopeClaim $claim): Assessment
     {
-        $limits = $setup->comparison->judgingLimits();
+        $proof = $setup->comparison->plan();
 
         return Assessment::of(
             $runs,
             $plan,
-            new AcceptanceLimits($limits->hotPullAtLeastN, $limits->coldPullAtMostN, $limits->effortAtMost),
+            $proof->limits,
+            $proof->criterion,
             $claim,
             $this->evidence->changes($setup->comparison->printer),
         );

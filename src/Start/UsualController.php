@@ -11,7 +11,10 @@ use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\ScopeClaim;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\LiftBy;
+use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
@@ -41,6 +44,17 @@ final class UsualController
                     'coldPullAtMostN' => UsualPlan::COLD_PULL_AT_MOST_N,
                     'effortAtMost' => UsualPlan::effortAtMost()->value,
                     'failuresAllowed' => 0,
+                    'liftAtMostMm' => UsualPlan::LIFT_AT_MOST_MM,
+                    'liftBy' => LiftBy::MeanOfEnds->value,
+                ],
+                'proof' => [
+                    'criterion' => UsualPlan::criterion(true)->value,
+                    'share' => UsualPlan::SHARE,
+                    'design' => Design::Adaptive->value,
+                    'measures' => ['pull'],
+                    'scaleStepN' => UsualPlan::SCALE_STEP_N,
+                    'visits' => RunOrder::VISITS,
+                    'plateStays' => false,
                 ],
                 'durations' => [
                     'prepareMinutes' => $durations->prepareMinutes,
@@ -57,6 +71,7 @@ final class UsualController
             'acceptance' => array_map(static fn (AcceptancePlan $plan): array => [
                 'reliability' => $plan->reliability,
                 'confidence' => $plan->confidence,
+                'words' => $plan->words(),
                 'runsWithoutFailure' => $plan->runsNeeded,
                 'runsWithOneFailure' => (new AcceptancePlan($plan->reliability, $plan->confidence, 1))->runsNeeded,
             ], AcceptancePlan::usual()),

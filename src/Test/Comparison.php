@@ -11,11 +11,18 @@ use App\Shelf\Printer;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
-use Sitzplatz\Judge\Limits;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\LiftBy;
+use Sitzplatz\Test\Limits;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\RunDurations;
+use Sitzplatz\Test\RunOrder;
+use Sitzplatz\Test\Taken;
 use Sitzplatz\Test\TestPiece;
+use Sitzplatz\Test\UsualPlan;
 use Symfony\Component\Uid\Uuid;
 
 /** A comparison of setups: one question, what is held constant, and the limits that decide, fixed before the first run. */
@@ -54,9 +61,13 @@ class Comparison extends VersionedRow
     #[ORM\Column(type: 'json')]
     public array $constants;
 
-    /** @var array<string, int|float> */
+    /** @var array<string, int|float|string|null> */
     #[ORM\Column(type: 'json')]
     public array $limits;
+
+    /** @var array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool} */
+    #[ORM\Column(type: 'json')]
+    public array $proof;
 
     /** @var array<string, int|float> minutes */
     #[ORM\Column(type: 'json')]
@@ -111,7 +122,12 @@ class Comparison extends VersionedRow
         // What evidence matches on has columns of its own.
         unset($constants['nozzleMm'], $constants['nozzleFirstC'], $constants['gapMm'], $constants['feeler']);
         $this->constants = $constants;
-        $this->limits = $body['limits'];
+        $this->limits = [
+            ...$body['limits'],
+            'liftAtMostMm' => $body['limits']['liftAtMostMm'] ?? null,
+            'liftBy' => $body['limits']['liftBy'] ?? LiftBy::MeanOfEnds->value,
+        ];
+        $this->proof = self::proof($body['proof'] ?? [], $this->limits);
         $this->durations = $body['durations'];
         $this->runsPerSetup = $body['runsPerSetup'];
         $this->hotPerSetup = $body['hotPerSetup'];
@@ -127,16 +143,56 @@ class Comparison extends VersionedRow
         return new TestPiece($piece['name'], (float) $piece['alongPullMm'], (float) $piece['acrossPullMm'], (float) $piece['pullHeightMm']);
     }
 
-    public function judgingLimits(): Limits
+    public function plan(): ProofPlan
     {
-        return new Limits(
-            (float) $this->limits['hotPullAtLeastN'],
-            (float) $this->limits['coldPullAtMostN'],
-            Effort::from((int) $this->limits['effortAtMost']),
-            (int) $this->limits['failuresAllowed'],
-            $this->runsPerSetup,
-            $this->runsPerSetup - $this->hotPerSetup,
+        return self::proofPlan($this->proof, $this->limits, $this->runsPerSetup, $this->hotPerSetup);
+    }
+
+    /**
+     * What a plan takes for proof; a measure that does not decide has no limit.
+     *
+     * @param array{criterion: string, share: float|int, design: string, measures: list<string>, visits: int, plateStays: bool} $proof
+     * @param array<string, int|float|string|null>                                                                              $limits
+     */
+    public static function proofPlan(array $proof, array $limits, int $runsPerSetup, int $hotPerSetup): ProofPlan
+    {
+        $taken = self::takenBy($proof);
+        $number = static fn (string $name, bool $decides): ?float => $decides ? Number::orNull($limits[$name] ?? null) : null;
+        // While the plate stays on, the runs of a visit are not independent: the visit counts.
+        $units = static fn (int $runs): int => $proof['plateStays'] ? min($proof['visits'], $runs) : $runs;
+
+        return new ProofPlan(
+            new Limits(
+                $number('hotPullAtLeastN', $taken->pulls),
+                $number('coldPullAtMostN', $taken->pulls),
+                Effort::from((int) $limits['effortAtMost']),
+                $number('liftAtMostMm', $taken->lift),
+                LiftBy::from((string) ($limits['liftBy'] ?? LiftBy::MeanOfEnds->value)),
+            ),
+            Criterion::from($proof['criterion']),
+            (float) $proof['share'],
+            (int) $limits['failuresAllowed'],
+            Design::from($proof['design']),
+            $units($runsPerSetup),
+            $units($hotPerSetup),
+            $units($runsPerSetup - $hotPerSetup),
         );
+    }
+
+    public function design(): Design
+    {
+        return Design::from($this->proof['design']);
+    }
+
+    public function taken(): Taken
+    {
+        return self::takenBy($this->proof);
+    }
+
+    /** @param array{measures: list<string>} $proof */
+    public static function takenBy(array $proof): Taken
+    {
+        return new Taken(\in_array('pull', $proof['measures'], true), \in_array('lift', $proof['measures'], true));
     }
 
     public function runDurations(): RunDurations
@@ -151,6 +207,27 @@ class Comparison extends VersionedRow
             (float) $d['inspectAndCleanMinutes'],
             (float) $d['plateChangeMinutes'],
         );
+    }
+
+    /**
+     * @param array<string, mixed>                 $said   may be silent where it is as usual
+     * @param array<string, int|float|string|null> $limits
+     *
+     * @return array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool}
+     */
+    private static function proof(array $said, array $limits): array
+    {
+        $measures = $said['measures'] ?? array_keys(array_filter(['pull' => null !== $limits['hotPullAtLeastN'], 'lift' => null !== $limits['liftAtMostMm']]));
+
+        return [
+            'criterion' => $said['criterion'] ?? UsualPlan::criterion(\in_array('pull', $measures, true))->value,
+            'share' => (float) ($said['share'] ?? UsualPlan::SHARE),
+            'design' => $said['design'] ?? Design::Fixed->value,
+            'measures' => $measures,
+            'scaleStepN' => (float) ($said['scaleStepN'] ?? UsualPlan::SCALE_STEP_N),
+            'visits' => $said['visits'] ?? RunOrder::VISITS,
+            'plateStays' => $said['plateStays'] ?? false,
+        ];
     }
 
     public function toArray(): array
@@ -175,6 +252,7 @@ class Comparison extends VersionedRow
                 'feeler' => $this->feeler,
             ],
             'limits' => $this->limits,
+            'proof' => $this->proof,
             'durations' => $this->durations,
             'runsPerSetup' => $this->runsPerSetup,
             'hotPerSetup' => $this->hotPerSetup,

@@ -35,6 +35,9 @@ final readonly class ComparisonBook
             $new,
             $this->runs->lastPosition($comparison),
             $this->runs->countDone($comparison),
+            $comparison->design(),
+            $comparison->proof['visits'],
+            $this->runs->lastVisit($comparison),
         );
     }
 

@@ -27,6 +27,7 @@ use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -43,6 +44,7 @@ final readonly class ComparisonController
         private ComparisonView $view,
         private ComparisonBook $book,
         private ShopCatalogue $shop,
+        private Expected $expected,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -186,7 +188,10 @@ final readonly class ComparisonController
             if (null !== $refusal) {
                 throw Problem::invalid("setups.$i", $refusal);
             }
-            $comparison->setups->add(new Setup(
+            if (null === $each['bedFirstC'] && !($each['unheated'] ?? false)) {
+                throw Problem::invalid("setups.$i.bedFirstC", Sentence::of('plan.bed_not_said'));
+            }
+            $comparison->setups->add($setup = new Setup(
                 Uuid::v7(),
                 $this->now->time(),
                 $comparison,
@@ -198,11 +203,14 @@ final readonly class ComparisonController
                 Number::orNull($each['bedFirstC']),
                 Number::orNull($each['bedOtherC']),
             ));
+            $expected = $this->expected->of($setup);
+            [$setup->expectedHold, $setup->expectedRelease] = [$expected['hold'] ?? null, $expected['release'] ?? null];
         }
         try {
+            $comparison->plan()->check($comparison->taken(), $comparison->hotPerSetup);
             ComparisonView::order($comparison);
         } catch (BadPlan $e) {
-            throw Problem::invalid('hotPerSetup', $e->sentence, previous: $e);
+            throw Problem::invalid($e->field, $e->sentence, previous: $e);
         }
     }
 }

@@ -23,7 +23,13 @@ final readonly class ComparisonView
     /** @throws BadPlan if the plan cannot be carried out */
     public static function order(Comparison $comparison): RunOrder
     {
-        return RunOrder::draw(ComparisonBook::setups($comparison), $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed);
+        return RunOrder::draw(
+            ComparisonBook::setups($comparison),
+            $comparison->runsPerSetup,
+            $comparison->hotPerSetup,
+            $comparison->seed,
+            $comparison->proof['visits'],
+        );
     }
 
     /** @return array<string, mixed> */
@@ -31,15 +37,9 @@ final readonly class ComparisonView
     {
         $order = self::order($comparison);
         $estimate = TimeEstimate::of($order, $comparison->runDurations());
-        $varied = VariedFactors::between(array_values($comparison->setups->map(static fn (Setup $setup): array => [
-            'surface' => $setup->fitting->surfaceId,
-            'plate' => self::plateFactor($comparison, $setup),
-            'agent' => $setup->agent?->kindId,
-            'bed' => $setup->bedFirstC,
-            'bed_after' => $setup->bedOtherC,
-        ])->toArray()));
+        $varied = self::varied($comparison);
         $piece = $comparison->piece();
-        $limit = $comparison->judgingLimits()->hotPullAtLeastN;
+        $limit = $comparison->plan()->limits->hotPullAtLeastN;
 
         return [
             ...$comparison->toArray(),
@@ -57,8 +57,8 @@ final readonly class ComparisonView
             ],
             'piece' => [
                 'contactAreaMm2' => $piece->contactAreaMm2(),
-                'hotLimitMpa' => $piece->shearStressMpa($limit),
-                'hotLimitEdgePeelMpa' => $piece->edgePeelStressMpa($limit),
+                'hotLimitMpa' => null === $limit ? null : $piece->shearStressMpa($limit),
+                'hotLimitEdgePeelMpa' => null === $limit ? null : $piece->edgePeelStressMpa($limit),
             ],
             'cautions' => self::cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
@@ -67,6 +67,17 @@ final readonly class ComparisonView
                 $this->runs->of($comparison),
             ),
         ];
+    }
+
+    public static function varied(Comparison $comparison): VariedFactors
+    {
+        return VariedFactors::between(array_values($comparison->setups->map(static fn (Setup $setup): array => [
+            'surface' => $setup->fitting->surfaceId,
+            'plate' => self::plateFactor($comparison, $setup),
+            'agent' => $setup->agent?->kindId,
+            'bed' => $setup->bedFirstC,
+            'bed_after' => $setup->bedOtherC,
+        ])->toArray()));
     }
 
     /** Two plates of one kind are a factor of their own; plates of different kinds differ by their surface anyhow. */

@@ -52,6 +52,7 @@ final readonly class RunBook
             $run->setup->side->plate->fixed,
             $ago($run->printBeganAt),
             null !== $run->printMinutes,
+            $run->comparison->taken(),
         );
     }
 

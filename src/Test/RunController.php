@@ -234,6 +234,7 @@ final readonly class RunController
             $run->plateChange,
             [...$surface->cautions, ...($pairing->cautions ?? [])],
             $setup->bedOtherC,
+            $comparison->taken(),
         );
         $stand = [];
         foreach ($run->part()->standing as $each) {
@@ -245,6 +246,7 @@ final readonly class RunController
             'comparison' => [
                 'id' => $comparison->id->toRfc4122(),
                 'title' => $comparison->title,
+                'measures' => $comparison->proof['measures'],
                 'status' => $comparison->status->value,
                 'materialId' => $comparison->materialId,
                 'lotLabel' => $comparison->lot->label,

@@ -42,6 +42,26 @@ final readonly class RunRepository
         return is_numeric($last) ? (int) $last : 0;
     }
 
+    /** The highest number of a visit that is planned; 0 if none is. */
+    public function lastVisit(Comparison $comparison): int
+    {
+        $last = $this->database->fetchOne('SELECT MAX(visit) FROM run WHERE comparison_id = ?', [$comparison->id->toBinary()]);
+
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
+    /** The plate of the last run that was made; null: none was. */
+    public function lastPlate(Comparison $comparison): ?string
+    {
+        $id = $this->database->fetchOne(
+            'SELECT LOWER(HEX(ps.plate_id)) FROM run r JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
+             WHERE r.comparison_id = ? AND r.started_at IS NOT NULL ORDER BY r.started_at DESC, r.position DESC LIMIT 1',
+            [$comparison->id->toBinary()],
+        );
+
+        return \is_string($id) ? self::uuid($id) : null;
+    }
+
     public function countDone(Comparison $comparison): int
     {
         return $this->entities->getRepository(Run::class)->count(['comparison' => $comparison, 'status' => RunStatus::Done]);
@@ -58,16 +78,26 @@ final readonly class RunRepository
         foreach ($this->standingRows("r.comparison_id = ? AND r.status = 'done'", [$comparison->id->toBinary()]) as $row) {
             $runs[$row['setup']][$row['run']][] = $row['reading'];
         }
-        $ids = $this->database->fetchFirstColumn(
-            "SELECT LOWER(HEX(id)) FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position",
+        $ids = [];
+        $visits = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT LOWER(HEX(id)) AS id, visit FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position",
             [$comparison->id->toBinary()],
-        );
+        ) as $row) {
+            $ids[] = $id = self::uuid((string) $row['id']);
+            $visits[$id] = 'visit/'.$row['visit'];
+        }
         $records = [];
         foreach ($comparison->setups as $setup) {
-            $records[] = new SetupRecord($setup->label, array_values($runs[$setup->id->toRfc4122()] ?? []));
+            $own = $runs[$setup->id->toRfc4122()] ?? [];
+            $records[] = new SetupRecord(
+                $setup->label,
+                array_values($own),
+                $comparison->proof['plateStays'] ? array_map(static fn (string $id): string => $visits[$id], array_keys($own)) : null,
+            );
         }
 
-        return ['records' => $records, 'runIds' => array_map(static fn (mixed $id): string => self::uuid((string) $id), $ids)];
+        return ['records' => $records, 'runIds' => $ids];
     }
 
     /**
@@ -79,8 +109,11 @@ final readonly class RunRepository
     public function standingRows(string $where, array $parameters): iterable
     {
         $rows = $this->database->iterateAssociative(
-            'SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS run, m.measure, m.value, m.at_least, m.simulated
-             FROM run r JOIN part p ON p.run_id = r.id JOIN standing st ON st.part_id = p.id JOIN reading m ON m.id = st.reading_id
+            'SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS run, m.measure, m.value, m.at_least, m.simulated,
+                    COALESCE(g.resolution_n, JSON_VALUE(k.proof, \'$.scaleStepN\')) AS step
+             FROM run r JOIN comparison k ON k.id = r.comparison_id
+             JOIN part p ON p.run_id = r.id JOIN standing st ON st.part_id = p.id JOIN reading m ON m.id = st.reading_id
+             LEFT JOIN gauge g ON g.id = m.gauge_id
              WHERE '.$where.' ORDER BY r.position, m.created_at, m.id',
             $parameters,
         );
@@ -92,10 +125,18 @@ final readonly class RunRepository
             yield [
                 'setup' => self::uuid((string) $row['setup']),
                 'run' => self::uuid((string) $row['run']),
-                'reading' => new Reading(Measure::from((string) $row['measure']), (float) $row['value'], (bool) $row['at_least']),
+                'reading' => self::reading($row),
                 'simulated' => (bool) $row['simulated'],
             ];
         }
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function reading(array $row): Reading
+    {
+        $measure = Measure::from((string) $row['measure']);
+
+        return new Reading($measure, (float) $row['value'], (bool) $row['at_least'], $measure->isForce() ? (float) $row['step'] : 0.0);
     }
 
     private static function uuid(string $hex): string

@@ -17,6 +17,14 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 class Setup extends Row
 {
+    /** Chance that it holds, as it was expected when the plan was made; null: nothing was. */
+    #[ORM\Column(nullable: true)]
+    public ?float $expectedHold = null;
+
+    /** Chance that it lets go, likewise. */
+    #[ORM\Column(nullable: true)]
+    public ?float $expectedRelease = null;
+
     public function __construct(
         Uuid $id,
         \DateTimeImmutable $createdAt,
@@ -71,6 +79,8 @@ class Setup extends Row
             'agentKindId' => $this->agent?->kindId,
             'bedFirstC' => $this->bedFirstC,
             'bedOtherC' => $this->bedOtherC,
+            'expectedHold' => $this->expectedHold,
+            'expectedRelease' => $this->expectedRelease,
         ];
     }
 }

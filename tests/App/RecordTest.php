@@ -26,9 +26,9 @@ final class RecordTest extends ApiTestCase
             $judgement['setups'][1]['hotPull']['meanN'],
             'The one that pulls hardest does not win.',
         );
-        self::assertSame([9, 12], [$judgement['setups'][2]['held'], $judgement['setups'][2]['heldRuns']]);
+        self::assertSame([6, 12], [$judgement['setups'][2]['held'], $judgement['setups'][2]['heldRuns']]);
         self::assertSame(['pull_hot', 'pull_cold', 'release_temp'], array_keys($judgement['measures']));
-        self::assertSame(4, $judgement['setups'][2]['hotPull']['n'], 'Parts that came off have no pull.');
+        self::assertSame(3, $judgement['setups'][2]['hotPull']['n'], 'Parts that came off have no pull.');
     }
 
     public function testAnAmendmentMovesTheVerdictAndTheRecordSaysSo(): void

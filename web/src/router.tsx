@@ -25,13 +25,25 @@ import { RunSheet } from './test/RunSheet';
 const root = createRootRoute({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
 const at = <Path extends string>(path: Path, component: () => React.ReactNode) => createRoute({ getParentRoute: () => root, path, component });
 
+/** Empty, from what was picked in Choose, or after a comparison that left a setup open. */
+const newPlan = createRoute({
+    getParentRoute: () => root,
+    path: '/test/new',
+    component: NewPlan,
+    validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number } => ({
+        ...(typeof search.after === 'string' ? { after: search.after } : {}),
+        ...(typeof search.setup === 'string' ? { setup: search.setup } : {}),
+        ...(typeof search.runs === 'number' ? { runs: search.runs } : {}),
+    }),
+});
+
 const tree = root.addChildren([
     at('/', Start),
     at('/choose', Choose),
     at('/choose/catalogue', Catalogue),
     at('/choose/heat', Heat),
     at('/test', ComparisonList),
-    at('/test/new', NewPlan),
+    newPlan,
     at('/test/$id', ComparisonPage),
     at('/test/$id/plan', EditPlan),
     at('/test/$id/import', Import),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Test\Life;
 
 use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunOrder;
@@ -19,6 +20,8 @@ final class ComparisonLife
 {
     /** At once; who wants more asks again. */
     public const MOST_RUNS_ADDED = 60;
+    /** Readings of a kind before anybody looks. */
+    private const FIRST_LOOK = 3;
 
     /** @throws Refusal if the plan is fixed already */
     public static function replan(ComparisonStatus $status): void
@@ -43,7 +46,23 @@ final class ComparisonLife
             throw Refusal::entry('setups', Sentence::of('comparison.new_surface', side: $side));
         }
 
-        return RunOrder::draw($comparison->setups, $comparison->runsPerSetup, $comparison->hotPerSetup, $comparison->seed)->runs;
+        [$runs, $hot] = Design::Adaptive === $comparison->design
+            ? self::firstRuns($comparison->runsPerSetup, $comparison->hotPerSetup)
+            : [$comparison->runsPerSetup, $comparison->hotPerSetup];
+
+        return RunOrder::draw($comparison->setups, $runs, $hot, $comparison->seed, min($comparison->visits, $runs))->runs;
+    }
+
+    /**
+     * What an adaptive plan begins with: enough of each pull for its first look; every further run is chosen.
+     *
+     * @return array{int, int} runs of each setup, and how many of them hot
+     */
+    public static function firstRuns(int $runsPerSetup, int $hotPerSetup): array
+    {
+        $hot = min($hotPerSetup, self::FIRST_LOOK);
+
+        return [$hot + min($runsPerSetup - $hotPerSetup, self::FIRST_LOOK), $hot];
     }
 
     /**
@@ -70,8 +89,8 @@ final class ComparisonLife
             $runs[] = new PlannedRun(
                 $comparison->lastPosition + 1 + $i,
                 $setupId,
-                RunOrder::VISITS + 1,
-                $pull ?? (0 === $i % 2 ? PullKind::Hot : PullKind::Cold),
+                $comparison->lastVisit + 1,
+                $pull ?? (0 === $i % 2 && $comparison->hotPerSetup > 0 ? PullKind::Hot : PullKind::Cold),
                 0 === $i,
             );
         }

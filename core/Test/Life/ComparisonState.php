@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test\Life;
 
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\RunOrder;
 
 /** All that decides on what may be done with a comparison. */
 final readonly class ComparisonState
@@ -23,6 +25,11 @@ final readonly class ComparisonState
         /** The last place in the order that is taken. */
         public int $lastPosition = 0,
         public int $runsDone = 0,
+        public Design $design = Design::Fixed,
+        /** Of each plate. */
+        public int $visits = RunOrder::VISITS,
+        /** The number of the last visit to a plate that is planned. */
+        public int $lastVisit = RunOrder::VISITS,
     ) {
     }
 }

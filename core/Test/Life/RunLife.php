@@ -254,7 +254,7 @@ final class RunLife
             return [...$facts, new DeclaredVoid(Sentence::of('run.void_in_table'), false), new RunRepeated($lastPosition + 1)];
         }
         $marked = [];
-        while ([] !== ($missing = Completeness::missing($run->pull, $held, $said, $marked))) {
+        while ([] !== ($missing = Completeness::missing($run->pull, $held, $said, $marked, $run->taken))) {
             foreach ($missing as $measure) {
                 $facts[] = new MeasureNotTaken($measure, Sentence::of('run.not_in_table'));
                 $marked[] = $measure;

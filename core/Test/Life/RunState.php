@@ -9,6 +9,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\Taken;
 use Sitzplatz\Words\Phrase;
 
 /** All that decides on what may be done with a run. */
@@ -40,6 +41,7 @@ final readonly class RunState
         public ?float $printBeganSecondsAgo = null,
         /** Whether the length of the print is known already. */
         public bool $printMeasured = false,
+        public Taken $taken = new Taken(),
     ) {
     }
 
@@ -87,6 +89,7 @@ final readonly class RunState
             $this->outcome?->held(),
             array_map(static fn (StandingReading $each): Measure => $each->reading->measure, $this->standing),
             array_map(Measure::from(...), array_keys($this->notTaken)),
+            $this->taken,
         );
     }
 }

@@ -11,10 +11,8 @@ use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Evidence\EvidenceSince;
-use Sitzplatz\Judge\Limits;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
-use Sitzplatz\Keep\AcceptanceLimits;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Doubt;
@@ -24,8 +22,12 @@ use Sitzplatz\Keep\ProfileTrust;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Keep\ScopePoint;
 use Sitzplatz\Keep\ShelfNow;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Words\Sentence;
@@ -99,11 +101,11 @@ final class EvidenceTest extends TestCase
                     ...(6 === $i ? [new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)] : []),
                 ];
         }
-        $judgement = SetupJudgement::of(new SetupRecord('A', $runs), new Limits(20, 12, Effort::Flex, 0, 12, 6));
-        self::assertSame('release.unsaid runs=5 said=1 planned=6', Said::of($judgement->release->reasons[0]));
-        self::assertSame(5, $judgement->moreRuns);
+        $judgement = SetupJudgement::of(new SetupRecord('A', $runs), new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 12, 6, 6));
+        self::assertContains('release.unsaid runs=5', Said::all($judgement->release->reasons));
+        self::assertSame(5, $judgement->runsLeft);
         $evidence = array_map(static fn (int $i): EvidenceRun => self::made("r$i", $runs[$i], 1.0), array_keys($runs));
-        $assessment = Assessment::of($evidence, new AcceptancePlan(0.8, 0.9, 0), new AcceptanceLimits(20, 12, Effort::Flex), new ScopeClaim(false, false));
+        $assessment = Assessment::of($evidence, new AcceptancePlan(0.8, 0.9, 0), new Limits(20, 12, Effort::Flex), Criterion::Mean, new ScopeClaim(false, false));
         self::assertFalse($assessment->carried());
         self::assertSame(['keep.runs_done done=7 needed=11 more=4', 'keep.unsaid runs=5'], Said::all($assessment->missing));
         self::assertSame([4, 5], [$assessment->moreRuns, $assessment->incomplete]);
@@ -115,7 +117,7 @@ final class EvidenceTest extends TestCase
         $of = static fn (array $minutes): ?float => Assessment::of(
             array_map(static fn (int $i): EvidenceRun => self::made("r$i", $said, 1.0, $minutes[$i]), array_keys($minutes)),
             new AcceptancePlan(0.8, 0.9, 0),
-            new AcceptanceLimits(20, 12, Effort::Flex),
+            new Limits(20, 12, Effort::Flex), Criterion::Mean,
             new ScopeClaim(false, false),
         )->proven?->longestJobMinutes;
         self::assertNull($of([null, null]));

@@ -7,12 +7,13 @@ namespace Sitzplatz\Tests\Core\Keep;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Evidence\EvidenceRun;
-use Sitzplatz\Keep\AcceptanceLimits;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Tests\Core\Words\Said;
@@ -78,12 +79,32 @@ final class AcceptanceTest extends TestCase
             range(1, 11),
         );
         self::assertCount(2, self::assess($noPulls)->missing);
-        $bound = [...self::runs(10), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 60, true)])];
-        self::assertStringContainsString('keep.lower_bounds measure=measure.pull_hot', Said::of(self::assess($bound)->missing[0]));
-        $tooWeak = self::assess(self::runs(11), limits: new AcceptanceLimits(40, 12, Effort::Flex));
+        $bound = [...self::runs(11), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 32, true)])];
+        self::assertSame([], self::assess($bound)->missing, 'A hot pull of at least 32 N clears 20 N.');
+        $topped = [...self::runs(10), self::cold('c'), self::runWith('b', [new Reading(Measure::Held, 1), new Reading(Measure::PullCold, 5, true), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)])];
+        self::assertSame(['keep.cold_no_bound limit=12 n=7'], Said::all(self::assess($topped)->missing), 'A cold pull of at least 5 N may be any above.');
+        self::assertCount(1, self::assess([...self::runs(11), self::cold('d', 30)], criterion: Criterion::Counts)->missing, 'By counts a pull above the limit is a failure.');
+        $tooWeak = self::assess(self::runs(11), limits: new Limits(40, 12, Effort::Flex));
         self::assertStringContainsString('keep.hot_not_shown limit=40', Said::of($tooWeak->missing[0]));
-        $tooHard = self::assess(self::runs(11), limits: new AcceptanceLimits(20, 3, Effort::Flex));
+        $tooHard = self::assess(self::runs(11), limits: new Limits(20, 3, Effort::Flex));
         self::assertStringContainsString('keep.cold_not_shown limit=3', Said::of($tooHard->missing[0]));
+    }
+
+    public function testAShopWithoutAnInstrumentKeepsProfilesToo(): void
+    {
+        $said = [new Reading(Measure::Held, 1), new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)];
+        $runs = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", $said), range(1, 11));
+        self::assertTrue(self::assess($runs, limits: new Limits(null, null, Effort::Flex), criterion: Criterion::Counts)->carried());
+        $bars = new Limits(null, null, Effort::Flex, 0.1);
+        self::assertSame([0, 11], [self::assess($runs, limits: $bars, criterion: Criterion::Counts)->failures, self::assess($runs, limits: $bars, criterion: Criterion::Counts)->incomplete]);
+        $lifted = array_map(static fn (int $i): EvidenceRun => self::runWith("r$i", [...$said, new Reading(Measure::Lift, 0.9)]), range(1, 11));
+        self::assertSame(11, self::assess($lifted, limits: $bars, criterion: Criterion::Counts)->failures);
+    }
+
+    public function testBelowNinetyFivePercentItIsAcceptedAndNeverHolds(): void
+    {
+        self::assertSame('keep.accepted confidence=0.9 reliability=0.8', Said::of((new AcceptancePlan(0.8, 0.9, 0))->words()));
+        self::assertSame('keep.holds confidence=0.95 reliability=0.95', Said::of((new AcceptancePlan(0.95, 0.95, 0))->words()));
     }
 
     public function testVoidRunsStandBesideAndDoNotCount(): void
@@ -135,9 +156,10 @@ final class AcceptanceTest extends TestCase
     private static function assess(
         array $runs,
         ScopeClaim $claim = new ScopeClaim(false, false),
-        AcceptanceLimits $limits = new AcceptanceLimits(20, 12, Effort::Flex),
+        Limits $limits = new Limits(20, 12, Effort::Flex),
+        Criterion $criterion = Criterion::Mean,
     ): Assessment {
-        return Assessment::of($runs, new AcceptancePlan(0.8, 0.9, 0), $limits, $claim);
+        return Assessment::of($runs, new AcceptancePlan(0.8, 0.9, 0), $limits, $criterion, $claim);
     }
 
     /** @return list<EvidenceRun> hot and cold pulls in turn */

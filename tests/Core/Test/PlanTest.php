@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\Core\Test;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
 use Sitzplatz\Test\PullKind;
@@ -59,15 +60,28 @@ final class PlanTest extends TestCase
         self::assertSame(3, $order->plateChangesSingleVisit);
     }
 
-    public function testTheSecondVisitDoesNotBeginWithThePlateThatIsOn(): void
+    public function testEverySecondVisitRunsBackwards(): void
     {
-        for ($seed = 0; $seed < 200; ++$seed) {
-            $runs = RunOrder::draw(self::setups(), 4, 2, $seed)->runs;
-            $lastOfFirst = $runs[7]->setupId;
-            $firstOfSecond = $runs[8]->setupId;
-            $plates = ['a' => 1, 'b' => 1, 'c' => 2, 'd' => 3];
-            self::assertNotSame($plates[$lastOfFirst], $plates[$firstOfSecond]);
+        // AB BA: nobody comes first each time (counterbalanced blocks, common practice).
+        for ($seed = 0; $seed < 100; ++$seed) {
+            $visits = [];
+            foreach (RunOrder::draw(self::setups(), 8, 4, $seed, 4)->runs as $run) {
+                $visits[$run->visit][$run->setupId] = true;
+            }
+            self::assertSame([1, 2, 3, 4], array_keys($visits));
+            self::assertSame(array_reverse(array_keys($visits[1])), array_keys($visits[2]));
+            self::assertSame(array_reverse(array_keys($visits[3])), array_keys($visits[4]));
         }
+        $two = RunOrder::draw([new PlannedSetup('a', 'P1'), new PlannedSetup('b', 'P2')], 4, 2, 1)->runs;
+        self::assertSame($two[3]->setupId, $two[4]->setupId, 'The plate that is on comes off and goes on again.');
+        self::assertTrue($two[4]->plateChange);
+    }
+
+    public function testTheFirstRunsOfAnAdaptivePlanGiveEachQuestionItsFirstLook(): void
+    {
+        self::assertSame([6, 3], ComparisonLife::firstRuns(12, 6));
+        self::assertSame([3, 0], ComparisonLife::firstRuns(14, 0));
+        self::assertSame([5, 2], ComparisonLife::firstRuns(8, 2));
     }
 
     public function testTheSameSeedGivesTheSameOrderAndAnotherAnother(): void
@@ -100,6 +114,8 @@ final class PlanTest extends TestCase
             static fn () => RunOrder::draw(self::setups(), 1, 0, 1),
             static fn () => RunOrder::draw(self::setups(), 4, 5, 1),
             static fn () => RunOrder::draw(self::setups(), 4, -1, 1),
+            static fn () => RunOrder::draw(self::setups(), 4, 2, 1, 1),
+            static fn () => RunOrder::draw(self::setups(), 4, 2, 1, 5),
         ] as $plan) {
             try {
                 $plan();

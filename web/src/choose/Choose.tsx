@@ -67,7 +67,7 @@ export function Choose() {
             lotId: job.lotId,
             materialId: job.materialId,
             roomC: job.roomC,
-            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, label: each.label })),
+            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, unheated: each.strip.setPointC === null, label: each.label })),
         });
         await navigate({ to: '/test/new' });
     };

@@ -25,7 +25,7 @@ export function Judgement() {
     const close = useChange(() => call('POST', `/comparisons/${id}/close`, { version: comparison.version }), ['comparisons']);
     // One key until the runs are there: a second touch adds no second set of them.
     const [key, setKey] = useState(newId);
-    const add = useChange((body: { setupId: string; count: number }) => call('POST', `/comparisons/${id}/runs`, { ...body, id: key, version: comparison.version, pull: 'both' }), ['comparisons'], () => setKey(newId()));
+    const add = useChange((body: { setupId: string; count: number; pull: 'hot' | 'cold' | 'both' }) => call('POST', `/comparisons/${id}/runs`, { ...body, id: key, version: comparison.version }), ['comparisons'], () => setKey(newId()));
     return (
         <Sheet
             title={comparison.title}
@@ -52,24 +52,34 @@ export function Judgement() {
                     <Notice>{judgement.openRuns === 1 ? 'One run goes on' : `${judgement.openRuns} runs go on`} and {judgement.openRuns === 1 ? 'is' : 'are'} left out here until {judgement.openRuns === 1 ? 'it is' : 'they are'} done.</Notice>
                 </div>
             ) : null}
-            {judgement.grewAfterVerdict ? (
+            {judgement.grewAfterVerdict && judgement.proof.design === 'fixed' ? (
                 <div className="mb-4">
-                    <Notice tone="caution">Runs were added after the verdict had been looked at. Looking again and again inflates errors: read it with that in mind.</Notice>
+                    <Notice>Runs were added to this plan. They only describe: the verdicts rest on the planned ones.</Notice>
                 </div>
             ) : null}
-            <ul className="mb-6 flex flex-col">
+            {judgement.use ? <UseThis use={judgement.use} setups={setups} /> : null}
+            <ul className="mb-4 flex flex-col">
                 {setups.map((setup) => (
                     <li key={setup.id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line py-1.5 first:pt-0">
                         <h2 className="text-xl">{setup.name}</h2>
                         <VerdictWord verdict={setup.verdict} words={setup.words} />
+                        {setup.surprise ? <p className="w-full text-caution">{setup.surprise}</p> : null}
                     </li>
                 ))}
             </ul>
-            <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-                <PullPlot title="Hot pull: does it hold?" setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />
-                <PullPlot title="Cold pull: does it let go?" setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />
-            </div>
-            <p className="mt-1 mb-6 text-sm text-soft">Dots: readings. Arrow: at least that much. Diamond and bar: mean with its 95 % interval. Shaded: where a setup should be. A mean is only of the parts that held.</p>
+            {judgement.next ? <NextRun next={judgement.next} pending={add.isPending} onAdd={may.test ? (setupId, pull) => add.mutate({ setupId, count: 1, pull }) : null} /> : null}
+            {judgement.proof.measures.includes('pull') ? (
+                <>
+                    <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
+                        {limits.hotPullAtLeastN === null ? null : <PullPlot title="Hot pull, does it hold" setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />}
+                        {limits.coldPullAtMostN === null ? null : <PullPlot title="Cold pull, does it let go" setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
+                    </div>
+                    <p className="mt-1 mb-6 text-sm text-soft">
+                        Dots: readings{setups.some((setup) => setup.hotPull.uneven || setup.coldPull.uneven) ? '; crossed: beyond the limit, among pulls that do not scatter evenly' : ''}. Arrow: at least that much. Diamond: mean of the parts that held.{' '}
+                        {judgement.proof.criterion === 'counts' ? 'Shaded: where a pull counts as a success.' : 'Brackets: the 95 % bounds that decide. Shaded: where they have to be.'}
+                    </p>
+                </>
+            ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
             <h2 className="mt-8 mb-2">Why</h2>
             <ul>
@@ -86,7 +96,7 @@ export function Judgement() {
                                 {setup.held} of {setup.heldRuns}
                             </strong>{' '}
                             runs held
-                            {setup.heldCi95 ? ` (95 %: ${percent(setup.heldCi95[0] ?? 0)} to ${percent(setup.heldCi95[1] ?? 1)})` : ''}
+                            {setup.heldCi95 ? ` (95 % interval, ${judgement.figures}: ${percent(setup.heldCi95[0] ?? 0)} to ${percent(setup.heldCi95[1] ?? 1)})` : ''}
                             {setup.voids > 0 ? `; ${setup.voids} void beside` : ''}{setup.voidsAlone > 0 ? `, ${setup.voidsAlone} declared by whoever made it, with the outcome known` : ''}.
                         </p>
                         {may.test ? (
@@ -105,9 +115,11 @@ export function Judgement() {
                                         </Link>
                                     </Button>
                                 ) : null}
-                                {setup.verdict === 'not_yet_known' && setup.moreRuns !== null && setup.heldRuns >= judgement.runsPlanned ? (
-                                    <Button onClick={() => setup.moreRuns !== null && add.mutate({ setupId: setup.id, count: setup.moreRuns })} disabled={add.isPending}>
-                                        Plan {setup.moreRuns} more {setup.moreRuns === 1 ? 'run' : 'runs'}
+                                {setup.verdict === 'not_yet_known' && setup.moreRuns === null ? (
+                                    <Button asChild>
+                                        <Link to="/test/new" search={{ after: comparison.id, setup: setup.id, runs: setup.newPlanRuns ?? judgement.runsPlanned }}>
+                                            Plan {setup.label} anew{setup.newPlanRuns ? `, ${setup.newPlanRuns} runs` : ''}
+                                        </Link>
                                     </Button>
                                 ) : null}
                             </div>
@@ -128,26 +140,76 @@ function Question({ words, finding }: { words: string; finding: Schemas['Finding
             <strong>
                 {words} {ANSWER[finding.answer]}
             </strong>{' '}
-            {finding.reasons[0]}
+            {finding.reasons.join(' ')}
         </p>
+    );
+}
+
+/** The one to use among those that hold and let go, and how the others stand to it. */
+function UseThis({ use, setups }: { use: NonNullable<Schemas['Judgement']['use']>; setups: Schemas['JudgedSetup'][] }) {
+    return (
+        <section className="mb-5 border-l-4 border-accent bg-accent-wash px-5 py-3" aria-label="Use this">
+            <p className="text-sm font-[650]">Use this</p>
+            <h2 className="text-2xl">{setups.find((setup) => setup.label === use.setup)?.name}</h2>
+            <p>{[...use.reasons, ...use.others].join(' ')}</p>
+        </section>
+    );
+}
+
+/** Of an adaptive plan: the run that tells most, and who gets no further run. */
+function NextRun({ next, pending, onAdd }: { next: NonNullable<Schemas['Judgement']['next']>; pending: boolean; onAdd: ((setupId: string, pull: Schemas['Pull']) => void) | null }) {
+    const { setupId, setup, pull } = next;
+    return (
+        <section className="mb-6" aria-label="Next run">
+            {next.plannedOpen > 0 ? <p>{next.plannedOpen === 1 ? 'One planned run is still to be made' : `${next.plannedOpen} planned runs are still to be made`}; the next one is offered when they are done.</p> : null}
+            {setupId && pull && next.plannedOpen === 0 ? (
+                <div className="flex flex-wrap items-center justify-between gap-3 border-2 border-line px-4 py-2">
+                    <p className="min-w-0 flex-1">
+                        <strong>The run that tells most</strong> {next.reason}
+                    </p>
+                    {onAdd ? (
+                        <Button onClick={() => onAdd(setupId, pull)} disabled={pending}>
+                            Add a run of {setup}
+                        </Button>
+                    ) : null}
+                </div>
+            ) : null}
+            {next.left.length > 0 ? (
+                <details className="mt-1">
+                    <summary className="flex min-h-11 cursor-pointer items-center">No further runs for {next.left.map((each) => each.setup).join(', ')}</summary>
+                    <ul className="list-disc pl-5">
+                        {next.left.map((each) => (
+                            <li key={each.setup}>
+                                <strong>{each.setup}</strong>: {each.why}
+                            </li>
+                        ))}
+                    </ul>
+                </details>
+            ) : null}
+        </section>
     );
 }
 
 function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
     const force = useQuantity('force');
     const area = useArea();
+    const length = useQuantity('length');
     const { limits, recorded } = judgement;
     return (
         <>
-            <MarginNote title="How this is reckoned">
-                <p>
-                    <strong>Holds</strong>: {limits.failuresAllowed === 0 ? 'no run failed' : `at most ${limits.failuresAllowed} failed`}, and the one-sided 95 % lower bound of the mean hot pull clears {force.text(limits.hotPullAtLeastN)}.
-                </p>
-                <p>
-                    <strong>Lets go</strong>: the 95 % upper bound of the mean cold pull stays below {force.text(limits.coldPullAtMostN)}, no part harder than allowed, no damage.
-                </p>
-                <p>What lies between is not yet known; the runs still needed are those at which the bound would clear the limit if mean and spread stay as they are.</p>
-                <p>Contact area {area.text(judgement.contactAreaMm2)}. A part that came off in the print has no pull: read a mean only beside the count of those that held.</p>
+            <MarginNote title="How this is judged">
+                <p>{judgement.basis}</p>
+                {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
+                    <p>
+                        Hot pull at least {force.text(limits.hotPullAtLeastN)}, cold pull at most {force.text(limits.coldPullAtMostN)}; contact area {area.text(judgement.contactAreaMm2)}.
+                    </p>
+                )}
+                {limits.liftAtMostMm ? (
+                    <p>
+                        Lift at most {length.text(limits.liftAtMostMm)}, {limits.liftBy === 'worst_end' ? 'at the worst end' : 'mean of both ends'}.
+                    </p>
+                ) : null}
+                <p>What lies between yes and no is not yet known. “Cannot show” is never “no difference”. A part that came off in the print has no pull: read a mean only beside the count of those that held.</p>
             </MarginNote>
             {recorded ? (
                 <MarginNote title="Recorded">
@@ -182,6 +244,7 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
     return (
         <details className="mt-8">
             <summary className="flex min-h-11 cursor-pointer items-center text-lg font-[650]">All figures</summary>
+            <p className="text-soft">{judgement.figures === 'fixed' ? 'Intervals and p-values are of one look at the planned runs (fixed).' : 'Intervals and p-values describe what is there (descriptive): the runs were looked at before, or are not those of the plan. The verdicts have bounds of their own.'}</p>
             {Object.entries(judgement.measures).map(([name, figures]) => {
                 const measure = name as keyof typeof quantities;
                 const quantity = quantities[measure];
@@ -229,7 +292,7 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
                                         <th>Pair</th>
                                         <th className="num">difference</th>
                                         <th className="num">95 % interval</th>
-                                        <th className="num">p (Games–Howell)</th>
+                                        <th className="num">p (Games–Howell, {judgement.figures})</th>
                                     </tr>
                                 </thead>
                                 <tbody>

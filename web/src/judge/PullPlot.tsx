@@ -10,11 +10,11 @@ const LEFT = 64;
 
 type Setup = Schemas['JudgedSetup'];
 
-/** All pulls of one kind, a row a setup: dots for readings, arrows for lower bounds, a bar for the 95 % interval, the limit as a line. */
+/** All pulls of one kind, a row a setup: dots for readings, arrows for lower bounds, brackets for the bounds that decide, the limit as a line. */
 export function PullPlot({ title, setups, pick, limitN, side }: { title: string; setups: Setup[]; pick: (setup: Setup) => Setup['hotPull']; limitN: number; side: 'above' | 'below' }) {
     const force = useQuantity('force');
     const [ref, width] = useWidth(420);
-    const values = setups.flatMap((setup) => [...pick(setup).readings.map((reading) => reading.valueN), ...(pick(setup).ci95N ?? [])]);
+    const values = setups.flatMap((setup) => [...pick(setup).readings.map((reading) => reading.valueN), ...bounds(pick(setup))]);
     const x = scaleLinear([0, Math.max(limitN * 1.35, ...values) * 1.06], [LEFT, width - 10]);
     const height = TOP + setups.length * ROW + 24;
     const good = side === 'above' ? { from: x(limitN), to: width - 10 } : { from: LEFT, to: x(limitN) };
@@ -44,15 +44,13 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                             <text x={2} y={y + 16} className={setup.held < setup.heldRuns ? 'fill-fault text-[13px] font-[650]' : 'fill-soft text-[13px]'}>
                                 {setup.held}/{setup.heldRuns} held
                             </text>
-                            {pull.ci95N ? (
-                                <g stroke="var(--ink)" strokeWidth={2}>
-                                    <line x1={x(Math.max(0, pull.ci95N[0] ?? 0))} x2={x(pull.ci95N[1] ?? 0)} y1={y + 9} y2={y + 9} />
-                                    {pull.meanN === null ? null : <path d={`M${x(pull.meanN)} ${y + 3}l6 6l-6 6l-6 -6Z`} fill="var(--ink)" />}
-                                </g>
-                            ) : null}
+                            {bounds(pull).length > 0 ? <path d={bracket(pull, x, y + 9, x.range()[1] ?? 0)} fill="none" stroke="var(--ink)" strokeWidth={2} /> : null}
+                            {pull.meanN === null ? null : <path d={`M${x(pull.meanN)} ${y + 3}l6 6l-6 6l-6 -6Z`} fill="var(--ink)" />}
                             {pull.readings.map((reading, at) =>
                                 reading.atLeast ? (
                                     <path key={at} d={`M${x(reading.valueN)} ${y - 8}h14m-5 -4l5 4l-5 4`} fill="none" stroke="var(--brass)" strokeWidth={2} />
+                                ) : pull.uneven && (side === 'above' ? reading.valueN < limitN : reading.valueN > limitN) ? (
+                                    <path key={at} d={`M${x(reading.valueN) - 4.5} ${y - 12}l9 9m0 -9l-9 9`} stroke="var(--fault)" strokeWidth={2.4} />
                                 ) : (
                                     <circle key={at} cx={x(reading.valueN)} cy={y - 8 + (at % 2) * 5} r={4.2} fill="var(--accent)" stroke="var(--sheet)" strokeWidth={1} />
                                 ),
@@ -73,6 +71,20 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
             </svg>
         </figure>
     );
+}
+
+/** The bounds that decide, as far as there are any. */
+function bounds(pull: Setup['hotPull']): number[] {
+    return [pull.boundsN?.low ?? null, pull.boundsN?.high ?? null].filter((n): n is number => n !== null);
+}
+
+/** From bound to bound; open where one side has none. */
+function bracket(pull: Setup['hotPull'], x: (n: number) => number, y: number, end: number): string {
+    const low = pull.boundsN?.low ?? null;
+    const high = pull.boundsN?.high ?? null;
+    const from = x(Math.max(0, low ?? 0));
+    const to = high === null ? end : x(Math.max(0, high));
+    return `M${from} ${y}H${to}${low === null ? '' : `M${from} ${y - 6}v12`}${high === null ? '' : `M${to} ${y - 6}v12`}`;
 }
 
 function summary(pull: Setup['hotPull'], text: (n: number) => string): string {

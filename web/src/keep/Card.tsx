@@ -49,6 +49,7 @@ export function Card() {
                 {profile.signedAt ? `, ${profile.signedBy ?? ''}, ${day(profile.signedAt)}` : ''}
                 {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
             </p>
+            <p>{profile.accepted}</p>
             {profile.doubts.map((doubt) => (
                 <p key={doubt.reason} className="font-[650]">
                     {doubt.reason} Restored by: {doubt.restoredBy}

@@ -145,6 +145,7 @@ function Evidence({ profile }: { profile: Schemas['Profile'] }) {
     const pull = (figures: Schemas['PullFigures']) => (figures.meanN === null ? `${figures.n} readings` : `mean ${force.text(figures.meanN)}${figures.sdN === null ? '' : `, sd ${force.text(figures.sdN)}`}, n = ${figures.n}`);
     return (
         <MarginNote title="Evidence">
+            <p className="font-[650]">{profile.accepted}</p>
             <p>
                 <strong>
                     {evidence.runs} runs, {evidence.failures} failed
@@ -153,12 +154,16 @@ function Evidence({ profile }: { profile: Schemas['Profile'] }) {
                 {evidence.incomplete > 0 ? `, ${evidence.incomplete} left out as they do not say all that counts` : ''}. Needed: {evidence.runsNeeded} for {percent(evidence.plan.reliability)} reliability with {percent(evidence.plan.confidence)} confidence
                 {evidence.plan.failuresAllowed === 0 ? ', none failed' : ', one may fail'}.
             </p>
-            <p>
-                Hot pull: {pull(evidence.hotPull)}; to clear {force.text(evidence.limits.hotPullAtLeastN)}.
-            </p>
-            <p>
-                Cold pull: {pull(evidence.coldPull)}; to stay below {force.text(evidence.limits.coldPullAtMostN)}.
-            </p>
+            {evidence.limits.hotPullAtLeastN === null || evidence.limits.coldPullAtMostN === null ? null : (
+                <>
+                    <p>
+                        Hot pull: {pull(evidence.hotPull)}; to clear {force.text(evidence.limits.hotPullAtLeastN)}.
+                    </p>
+                    <p>
+                        Cold pull: {pull(evidence.coldPull)}; to stay below {force.text(evidence.limits.coldPullAtMostN)}.
+                    </p>
+                </>
+            )}
             <p>
                 {evidence.lots} {evidence.lots === 1 ? 'lot' : 'lots'}, {evidence.plates} {evidence.plates === 1 ? 'plate' : 'plates'}, {evidence.gcodeName}.
             </p>

@@ -48,7 +48,7 @@ export function Propose() {
                 <MarginNote title="How many runs are enough">
                     {plans.map((each) => (
                         <p key={each.name}>
-                            <strong>{each.name}</strong>: {each.runsWithoutFailure} runs in a row without failure, or {each.runsWithOneFailure} with one, show with {Math.round(100 * each.confidence)} % confidence that at least {Math.round(100 * each.reliability)} % of such runs succeed.
+                            <strong>{each.name}</strong>: {each.runsWithoutFailure} runs without failure, or {each.runsWithOneFailure} with one. {each.words}
                         </p>
                     ))}
                     <p>All runs of this setup and fitting since the last change of the printer count; voids are shown beside.</p>

@@ -6,9 +6,10 @@ import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queri
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { duration, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
+import { duration, percent, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { EFFORT_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
+import { CRITERION_WORDS, DESIGN_WORDS, EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
+import { PlanChances } from './PlanChances';
 
 const route = getRouteApi('/test/$id');
 
@@ -72,7 +73,8 @@ export function ComparisonPage() {
                             {next.status === 'running' ? `Go on with run ${next.position}: ${STEP_WORDS[next.step].toLowerCase()}` : `Next: run ${next.position}`}
                         </span>
                         <span className="text-soft">
-                            {comparison.setups.find((s) => s.id === next.setupId)?.name}, {next.pull} pull
+                            {comparison.setups.find((s) => s.id === next.setupId)?.name}
+                            {comparison.proof.measures.includes('pull') ? `, ${next.pull} pull` : ''}
                         </span>
                     </span>
                     <span className="w-48">
@@ -81,6 +83,12 @@ export function ComparisonPage() {
                 </Link>
             ) : null}
             <SetupList comparison={comparison} />
+            {draft ? (
+                <>
+                    <h2 className="mt-8 mb-2">What this plan can show</h2>
+                    <PlanChances plan={comparison} />
+                </>
+            ) : null}
             <h2 className="mt-8 mb-1">{draft ? 'The order, as it would be' : 'Runs in order'}</h2>
             <p className="mb-3 text-soft">
                 {duration(comparison.plan.totalMinutes)} in all. {comparison.plan.secondVisitSentence}
@@ -200,10 +208,26 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
         <>
             <MarginNote title="To reach">
                 <p>
-                    Hot pull at least <strong>{force.text(limits.hotPullAtLeastN)}</strong>, that is {stress.text(comparison.piece.hotLimitMpa)} over {area.text(comparison.piece.contactAreaMm2)}, and {stress.text(comparison.piece.hotLimitEdgePeelMpa)} peel at the edge.
+                    Proof by {CRITERION_WORDS[comparison.proof.criterion].toLowerCase()}. Looked at {DESIGN_WORDS[comparison.proof.design].toLowerCase()}. {percent(comparison.proof.share)} of runs have to hold and let go.
                 </p>
+                {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
+                    <>
+                        <p>
+                            Hot pull at least <strong>{force.text(limits.hotPullAtLeastN)}</strong>
+                            {comparison.piece.hotLimitMpa === null || comparison.piece.hotLimitEdgePeelMpa === null ? '' : `, that is ${stress.text(comparison.piece.hotLimitMpa)} over ${area.text(comparison.piece.contactAreaMm2)}, and ${stress.text(comparison.piece.hotLimitEdgePeelMpa)} peel at the edge`}.
+                        </p>
+                        <p>
+                            Cold pull at most <strong>{force.text(limits.coldPullAtMostN)}</strong>.
+                        </p>
+                    </>
+                )}
+                {limits.liftAtMostMm ? (
+                    <p>
+                        Lift at most <strong>{length.text(limits.liftAtMostMm)}</strong>, {LIFT_BY_WORDS[limits.liftBy ?? 'mean_of_ends'].toLowerCase()}.
+                    </p>
+                ) : null}
                 <p>
-                    Cold pull at most <strong>{force.text(limits.coldPullAtMostN)}</strong>, no harder than “{EFFORT_WORDS[limits.effortAtMost]?.toLowerCase()}”, {limits.failuresAllowed} {limits.failuresAllowed === 1 ? 'failure' : 'failures'} allowed, no damage.
+                    No harder than “{EFFORT_WORDS[limits.effortAtMost]?.toLowerCase()}”, {limits.failuresAllowed} {limits.failuresAllowed === 1 ? 'failure' : 'failures'} allowed, no damage.
                 </p>
             </MarginNote>
             <MarginNote title="Held constant">
@@ -216,7 +240,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
                     ))}
                 </dl>
             </MarginNote>
-            {comparison.grewAfterVerdict ? <Notice tone="caution">Runs were added after the verdict was looked at: its error is larger than stated.</Notice> : null}
+            {comparison.grewAfterVerdict && comparison.proof.design === 'fixed' ? <Notice>Runs were added to this plan. They only describe: verdicts rest on the planned ones.</Notice> : null}
         </>
     );
 }

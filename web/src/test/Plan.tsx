@@ -7,15 +7,16 @@ import { call, newId, Problem, type Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, comparisonQuery, lotsQuery, platesQuery, printersQuery, usualQuery, useChange, useSession } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
 import { Button } from '../ui/Button';
-import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { percent } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { EFFORT_WORDS } from '../ui/words';
+import { usePlanChances } from './PlanChances';
+import { Proof } from './Proof';
 
-type Draft = Omit<Schemas['NewComparison'], 'id'>;
+type Draft = Omit<Schemas['NewComparison'], 'id' | 'proof'> & { proof: Schemas['Proof'] };
 
-type Start = Pick<Draft, 'constants' | 'limits' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
+type Start = Pick<Draft, 'constants' | 'limits' | 'proof' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
 
 /** Where to start: what the server says is usual, and the words of this bench. */
 function begin(usual: Schemas['Usual']['plan']): Start {
@@ -33,7 +34,8 @@ function begin(usual: Schemas['Usual']['plan']): Start {
             holdDown: 'magnets',
             brim: 'none',
         },
-        limits: usual.limits,
+        limits: { ...usual.limits, liftAtMostMm: null },
+        proof: usual.proof,
         durations: usual.durations,
         runsPerSetup: usual.runsPerSetup,
         hotPerSetup: usual.hotPerSetup,
@@ -42,13 +44,31 @@ function begin(usual: Schemas['Usual']['plan']): Start {
 
 const route = getRouteApi('/test/$id/plan');
 
+const newRoute = getRouteApi('/test/new');
+
 export function NewPlan() {
+    const { after, setup, runs } = newRoute.useSearch();
+    return after ? <PlanAfter id={after} setup={setup} runs={runs} /> : <FreshPlan />;
+}
+
+/** The plan of a comparison once more, for a setup that it left open; only its own runs will count. */
+function PlanAfter({ id, setup, runs }: { id: string; setup: string | undefined; runs: number | undefined }) {
+    const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
+    const [start] = useState((): Draft => {
+        const draft = draftOf(comparison);
+        const setups = draft.setups.filter((_, i) => setup === undefined || comparison.setups[i]?.id === setup);
+        const perSetup = runs ?? draft.runsPerSetup;
+        const hot = Math.round((perSetup * draft.hotPerSetup) / draft.runsPerSetup);
+        return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: `${draft.title.slice(0, 140)} (again)`, seed: draft.seed + 1 };
+    });
+    return <SavedPlan start={start} />;
+}
+
+function FreshPlan() {
     const { bench } = useSession();
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: usual } = useSuspenseQuery(usualQuery);
-    const navigate = useNavigate();
-    const [id] = useState(newId);
     const [start] = useState((): Draft => {
         const picked = takePicked();
         const material = catalogue.materials.find((m) => m.id === picked?.materialId);
@@ -64,9 +84,15 @@ export function NewPlan() {
             printerId: picked?.printerId ?? bench.printerId ?? '',
             roomC: picked?.roomC ?? bench.roomC,
             seed: crypto.getRandomValues(new Uint16Array(1))[0] ?? 1,
-            setups: picked?.setups.map(({ plateSideId, agentId, bedFirstC, bedOtherC }) => ({ plateSideId, agentId, bedFirstC, bedOtherC })) ?? [{ plateSideId: bench.plateSideId ?? '', agentId: bench.agentId, bedFirstC: null, bedOtherC: null }],
+            setups: picked?.setups.map(({ plateSideId, agentId, bedFirstC, bedOtherC, unheated }) => ({ plateSideId, agentId, bedFirstC, bedOtherC, unheated: unheated ?? false })) ?? [{ plateSideId: bench.plateSideId ?? '', agentId: bench.agentId, bedFirstC: null, bedOtherC: null, unheated: false }],
         };
     });
+    return <SavedPlan start={start} />;
+}
+
+function SavedPlan({ start }: { start: Draft }) {
+    const navigate = useNavigate();
+    const [id] = useState(newId);
     const save = useChange(
         (draft: Draft) => call<Schemas['Comparison']>('POST', '/comparisons', { ...draft, id }),
         ['comparisons'],
@@ -87,10 +113,13 @@ export function EditPlan() {
         ['comparisons'],
         () => void navigate({ to: '/test/$id', params: { id } }),
     );
-    const { title, lotId, printerId, roomC, constants, limits, durations, runsPerSetup, hotPerSetup, seed } = comparison;
-    const setups = comparison.setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC }));
-    const start: Draft = { title, lotId, printerId, roomC, constants, limits, durations, runsPerSetup, hotPerSetup, seed, setups };
+    const [start] = useState(() => draftOf(comparison));
     return <PlanForm title="Change the plan" start={start} save={(draft) => save.mutate(draft)} pending={save.isPending} error={save.error} />;
+}
+
+function draftOf({ title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): Draft {
+    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null }));
+    return { title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 
 function PlanForm({ title, start, save, pending, error }: { title: string; start: Draft; save: (draft: Draft) => void; pending: boolean; error: Error | null }) {
@@ -102,9 +131,9 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
     const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
     const constants = (part: Partial<Draft['constants']>) => set({ constants: { ...draft.constants, ...part } });
     const piece = (part: Partial<Draft['constants']['piece']>) => constants({ piece: { ...draft.constants.piece, ...part } });
-    const limits = (part: Partial<Draft['limits']>) => set({ limits: { ...draft.limits, ...part } });
     const durations = (part: Partial<Draft['durations']>) => set({ durations: { ...draft.durations, ...part } });
     const fault = error instanceof Problem ? error : undefined;
+    const runsForShare = usePlanChances(draft).data?.runsForShare ?? '…';
     return (
         <Sheet
             title={title}
@@ -115,11 +144,26 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                         <p>A limit set after the readings are known proves nothing. The hot pull has to clear the first; the cold pull has to stay below the second.</p>
                         <p>More force never wins by itself: enough hold, then the easier release.</p>
                     </MarginNote>
-                    <MarginNote title="How many runs">
+                    <MarginNote title="Which of the three">
                         <p>
-                            {usual.acceptance.map((each) => `${each.runsWithoutFailure} runs without failure carry a profile at ${percent(each.reliability)} reliability with ${percent(each.confidence)} confidence`).join('; ')}. For a first look 4 to 6 will do.
+                            <strong>Counts</strong> needs no instrument: held or not, how it came off, damage. It is the plainest proof, and wants the most runs: {runsForShare} without a failure for {percent(draft.proof.share)}.
                         </p>
-                        <p>Every plate is visited twice, so a difference between two fittings is not taken for one between setups.</p>
+                        <p>
+                            <strong>Mean</strong> needs a gauge and the fewest runs. It says nothing of a single weak part.
+                        </p>
+                        <p>
+                            <strong>Nearly all</strong> says that nine parts in ten clear the limit, and in few runs only where the pulls lie far beyond it.
+                        </p>
+                    </MarginNote>
+                    <MarginNote title="For a profile">
+                        <ul className="flex flex-col gap-1">
+                            {usual.acceptance.map((each) => (
+                                <li key={each.words}>
+                                    {each.runsWithoutFailure} runs without failure: {each.words}
+                                </li>
+                            ))}
+                        </ul>
+                        <p>Every plate is visited at least twice, there and back, so a difference between two fittings or two hours is not taken for one between setups.</p>
                     </MarginNote>
                     <MarginNote title="The test piece">
                         <p>The direction of the pull is part of the reading: for a base longer one way than the other the stress at the edge is not the same, by as much as their ratio.</p>
@@ -156,17 +200,7 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                     </div>
                 </section>
                 <Setups setups={draft.setups} onSetups={(setups) => set({ setups })} fault={fault} />
-                <section>
-                    <h2 className="mb-3">What a setup has to reach</h2>
-                    <div className="grid gap-4 sm:grid-cols-3">
-                        <QuantityField label="Hot pull at least" kind="force" value={draft.limits.hotPullAtLeastN} onValue={(n) => limits({ hotPullAtLeastN: n ?? 0 })} />
-                        <QuantityField label="Cold pull at most" kind="force" value={draft.limits.coldPullAtMostN} onValue={(n) => limits({ coldPullAtMostN: n ?? 0 })} />
-                        <SelectField label="Effort at most" value={String(draft.limits.effortAtMost)} onValue={(value) => limits({ effortAtMost: Number(value) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} />
-                        <NumberField label="Runs per setup" value={draft.runsPerSetup} onValue={(n) => set({ runsPerSetup: n ?? 0 })} error={fault?.of('runsPerSetup')} />
-                        <NumberField label="Of these, hot pulls" value={draft.hotPerSetup} onValue={(n) => set({ hotPerSetup: n ?? 0 })} error={fault?.of('hotPerSetup')} />
-                        <NumberField label="Failures allowed" value={draft.limits.failuresAllowed} onValue={(n) => limits({ failuresAllowed: n ?? 0 })} />
-                    </div>
-                </section>
+                <Proof draft={draft} set={set} fault={fault} />
                 <section>
                     <h2 className="mb-3">Held constant</h2>
                     <div className="grid gap-4 sm:grid-cols-3">
@@ -177,7 +211,6 @@ function PlanForm({ title, start, save, pending, error }: { title: string; start
                         <TextField label="G-code file" value={draft.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} error={fault?.of('constants.gcodeName')} />
                         <TextField label="Gap set with" value={draft.constants.feeler} onValue={(feeler) => constants({ feeler })} error={fault?.of('constants.feeler')} />
                         <QuantityField label="First-layer gap" kind="length" value={draft.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint="Empty: not measured." error={fault?.of('constants.gapMm')} />
-                        <QuantityField label="First-layer gap" kind="length" value={draft.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint="Empty: not measured." />
                         <QuantityField label="Nozzle, first layer" kind="temperature" value={draft.constants.nozzleFirstC} onValue={(n) => constants({ nozzleFirstC: n ?? 0 })} error={fault?.of('constants.nozzleFirstC')} />
                         <QuantityField label="Nozzle" kind="length" value={draft.constants.nozzleMm} onValue={(n) => constants({ nozzleMm: n ?? 0 })} />
                         <QuantityField label="Line width" kind="length" value={draft.constants.lineWidthMm} onValue={(n) => constants({ lineWidthMm: n ?? 0 })} />
@@ -224,7 +257,7 @@ function Setups({ setups, onSetups, fault }: { setups: Schemas['SetupInput'][]; 
                     <li key={i} className="grid grid-cols-[2rem_minmax(0,1fr)] gap-3 border-b border-line py-3">
                         <span className="pt-8 text-xl font-[650]">{String.fromCharCode(65 + i)}</span>
                         <div>
-                            <div className="grid items-end gap-3 sm:grid-cols-[minmax(0,2fr)_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)_auto]">
+                            <div className="grid items-end gap-3 sm:grid-cols-2 lg:grid-cols-[minmax(0,2fr)_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)_auto_auto]">
                                 <SelectField
                                     label="Plate and side"
                                     value={setup.plateSideId}
@@ -234,8 +267,9 @@ function Setups({ setups, onSetups, fault }: { setups: Schemas['SetupInput'][]; 
                                     error={fault?.of(`setups.${i}.plateSideId`)}
                                 />
                                 <SelectField label="Agent" value={setup.agentId ?? ''} onValue={(id) => change(i, { agentId: id || null })} empty="bare" options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />
-                                <QuantityField label="Bed first" kind="temperature" value={setup.bedFirstC} onValue={(bedFirstC) => change(i, { bedFirstC })} placeholder="off" error={fault?.of(`setups.${i}.bedFirstC`)} />
+                                <QuantityField label="Bed first" kind="temperature" value={setup.bedFirstC} onValue={(bedFirstC) => change(i, { bedFirstC, unheated: false })} placeholder={setup.unheated ? 'off' : ''} error={fault?.of(`setups.${i}.bedFirstC`)} />
                                 <QuantityField label="Bed after" kind="temperature" value={setup.bedOtherC} onValue={(bedOtherC) => change(i, { bedOtherC })} placeholder="off" />
+                                <CheckField label="Bed stays cold" checked={setup.unheated ?? false} onValue={(unheated) => change(i, unheated ? { unheated, bedFirstC: null, bedOtherC: null } : { unheated })} />
                                 <Button tone="quiet" aria-label={`Leave out setup ${String.fromCharCode(65 + i)}`} disabled={setups.length === 1} onClick={() => onSetups(setups.filter((_, at) => at !== i))}>
                                     <Trash2 className="size-5" aria-hidden />
                                 </Button>
@@ -245,7 +279,7 @@ function Setups({ setups, onSetups, fault }: { setups: Schemas['SetupInput'][]; 
                     </li>
                 ))}
             </ol>
-            <Button className="mt-3" onClick={() => onSetups([...setups, last ? { ...last } : { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null }])}>
+            <Button className="mt-3" onClick={() => onSetups([...setups, last ? { ...last } : { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: false }])}>
                 Add a setup
             </Button>
         </section>

@@ -142,7 +142,7 @@ function Entries({ sheet, id }: { sheet: Schemas['RunSheet']; id: string }) {
             return <OutcomeEntry sheet={sheet} id={id} />;
         case 'hot_pull':
         case 'cold_pull':
-            return <PullEntry sheet={sheet} id={id} />;
+            return sheet.comparison.measures.includes('pull') ? <PullEntry sheet={sheet} id={id} /> : null;
         case 'cool':
             return <Typed sheet={sheet} id={id} measure="release_temp" kind="temperature" />;
         case 'inspect':

@@ -32,6 +32,12 @@ export const MEASURE_WORDS: Record<Schemas['Measure'], string> = {
     print_minutes: 'Print time',
 };
 
+export const CRITERION_WORDS: Record<Schemas['Proof']['criterion'], string> = { counts: 'Counts: how many runs succeed', mean: 'Mean: the mean pull clears its limit', nearly_all: 'Nearly all: nine parts in ten clear the limit' };
+
+export const DESIGN_WORDS: Record<Schemas['Proof']['design'], string> = { adaptive: 'After each run; the next run is chosen', fixed: 'Once, when all planned runs are done' };
+
+export const LIFT_BY_WORDS: Record<Schemas['Limits']['liftBy'] & string, string> = { mean_of_ends: 'Mean of both ends', worst_end: 'Worst end, as for a bar with one point' };
+
 export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft: 'planned', running: 'under way', closed: 'judged' };
 
 export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = { unsigned: 'not signed', validated: 'validated', trial: 'on trial', withdrawn: 'withdrawn' };

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Judge;
+
+use Sitzplatz\Judge\Internal\Future;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
+
+/** How likely further runs of a setup are to settle its verdict, and how many it takes. */
+final readonly class Outlook
+{
+    /** A new plan is offered with the fewest runs that settle it this likely. */
+    private const GOOD_CHANCE = 0.8;
+    /** Below it, more runs are not worth their time. */
+    private const POOR_CHANCE = 0.5;
+    private const STEP = 0.05;
+    private const NEW_PLANS = [3, 4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 24, 30, 40, 60];
+
+    private function __construct(
+        /** Of this setup. */
+        public int $runs,
+        public float $chance,
+        /** Runs that it is expected to take. */
+        public float $expectedRuns,
+    ) {
+    }
+
+    /** By the runs that the plan still has; null: settled, used up, or too little is known to say. */
+    public static function inPlan(SetupRecord $record, ProofPlan $plan, SetupJudgement $judgement): ?self
+    {
+        if (null === $judgement->runsLeft) {
+            return null;
+        }
+        $hold = self::question($record, $plan, $judgement->hold, true);
+        $release = self::question($record, $plan, $judgement->release, false);
+
+        return null === $hold || null === $release ? null : self::both($judgement->runsLeft, $hold, $release, $plan);
+    }
+
+    /**
+     * By a new plan of the same kind, which judges its own runs only; the fewest that settle it likely, else the most.
+     *
+     * @return self|null null: too little is known, or no number of runs is likely to settle it
+     */
+    public static function inNewPlan(SetupRecord $record, ProofPlan $plan): ?self
+    {
+        foreach (self::NEW_PLANS as $runs) {
+            $new = self::ofSize($plan, $runs);
+            $hold = self::afresh($record, $new, true);
+            $release = self::afresh($record, $new, false);
+            if (null === $hold || null === $release) {
+                return null;
+            }
+            $outlook = self::both($new->runs, $hold, $release, $new);
+            if ($outlook->chance >= self::GOOD_CHANCE) {
+                return $outlook;
+            }
+        }
+
+        return $outlook->chance >= self::POOR_CHANCE ? $outlook : null;
+    }
+
+    private static function both(int $runs, Future $hold, Future $release, ProofPlan $plan): self
+    {
+        // A setup that does not hold needs no word on its release.
+        $chance = $hold->no + $hold->yes * ($release->yes + $release->no);
+        $pulls = Criterion::Counts !== $plan->criterion && $plan->limits->pullsDecide();
+
+        return new self($runs, self::rounded($chance), $pulls ? $hold->runs + $release->runs : max($hold->runs, $release->runs));
+    }
+
+    /** Drawn a few hundred times, it is known to about five in a hundred; nothing that is open is certain. */
+    private static function rounded(float $chance): float
+    {
+        return max(self::STEP, min(1 - self::STEP, round($chance / self::STEP) * self::STEP));
+    }
+
+    private static function question(SetupRecord $record, ProofPlan $plan, Finding $finding, bool $hold): ?Future
+    {
+        if (Answer::NotYet !== $finding->answer) {
+            return Future::known(Answer::Yes === $finding->answer);
+        }
+
+        return self::ahead($record, $plan, $hold, null !== $finding->pulls && Answer::NotYet === $finding->pulls->clears, false);
+    }
+
+    private static function afresh(SetupRecord $record, ProofPlan $plan, bool $hold): ?Future
+    {
+        $limit = $hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN;
+
+        return self::ahead($record, $plan, $hold, Criterion::Counts !== $plan->criterion && null !== $limit, true);
+    }
+
+    private static function ahead(SetupRecord $record, ProofPlan $plan, bool $hold, bool $byPulls, bool $afresh): ?Future
+    {
+        if ($byPulls) {
+            $values = $record->values($hold ? Measure::PullHot : Measure::PullCold);
+            $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
+            $kept = $afresh ? [] : \array_slice($values, 0, $plan->most($planned));
+            $limit = (float) ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
+
+            return Future::ofPulls($values, $kept, $plan->most($planned) - \count($kept), static fn (array $path) => ValueAgainstLimit::of(
+                $path,
+                $limit,
+                $hold,
+                $plan->criterion,
+                $plan->design,
+                $planned,
+                $plan->most($planned),
+            ));
+        }
+        $counts = Criterion::Counts === $plan->criterion;
+        $outcomes = $hold ? $record->holdOutcomes($plan->limits, $counts) : $record->releaseOutcomes($plan->limits, $counts);
+        $planned = $hold ? $plan->runs : $plan->coldRuns;
+        $kept = $afresh ? [] : \array_slice($outcomes, 0, $plan->most($planned));
+
+        return [] === $outcomes
+            ? null
+            : Future::ofShare($outcomes, $kept, $plan->most($planned) - \count($kept), static fn (array $path) => ShareAgainstRequired::of(
+                $path,
+                $plan->share,
+                $plan->design,
+                $planned,
+                $plan->most($planned),
+                $plan->failuresAllowed,
+            ));
+    }
+
+    /** The plan with so many runs, hot and cold in the same parts. */
+    private static function ofSize(ProofPlan $plan, int $runs): ProofPlan
+    {
+        $hot = max(0, $plan->hotRuns);
+        $cold = max(0, $plan->coldRuns);
+        $both = max(1, $plan->runs);
+
+        return new ProofPlan(
+            $plan->limits,
+            $plan->criterion,
+            $plan->share,
+            $plan->failuresAllowed,
+            $plan->design,
+            $runs,
+            (int) ceil($hot * $runs / $both),
+            (int) ceil($cold * $runs / $both),
+        );
+    }
+}

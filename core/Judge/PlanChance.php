@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Judge;
+
+use Sitzplatz\Statistics\NoncentralT;
+use Sitzplatz\Statistics\SequentialShare;
+use Sitzplatz\Statistics\SequentialT;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/**
+ * What a plan can show, before its first run: the chance that a setup of a given quality passes, that it is refuted, and the
+ * runs it takes. Exact: binomial for shares, noncentral t at one look, the joint law of the t statistics when it is looked
+ * at after each run; for pulls that scatter evenly, however strong the doubt of a scatter that does not look it.
+ */
+final readonly class PlanChance
+{
+    /** Below it the plan is likelier to leave a good setup open than to pass it. */
+    public const WARN_BELOW = 0.5;
+    public const POWER = 0.9;
+    private const MOST_RUNS = 200;
+    /** Distances of the mean pull from its limit, in its own spread. */
+    private const DISTANCES = [0.5, 1.0, 2.0, 3.0, 5.0];
+    /** Of a good setup, against which a plan is warned: a mean that is clearly beyond the limit, or most of the parts. */
+    private const GOOD_MEAN = 1.0;
+    private const GOOD_NEARLY_ALL = 3.0;
+    private const SHARES = [0.9, 0.95, 0.98, 0.995];
+
+    private function __construct(
+        /** The true share that succeeds, or how many spreads the mean pull is better than its limit. */
+        public float $truth,
+        public float $passes,
+        public float $refuted,
+        /** Runs, or pulls, that the question takes. */
+        public float $runs,
+    ) {
+    }
+
+    /** Of the question whether it holds (hot), or lets go, for a setup of this quality. */
+    public static function at(ProofPlan $plan, bool $hold, float $truth): self
+    {
+        $planned = self::byPulls($plan, $hold) ? ($hold ? $plan->hotRuns : $plan->coldRuns) : ($hold ? $plan->runs : $plan->coldRuns);
+        $most = $plan->most($planned);
+
+        return self::byPulls($plan, $hold)
+            ? self::ofPulls($plan->criterion, $plan->design, $planned, $most, $truth)
+            : self::ofShare($plan, $planned, $most, $truth);
+    }
+
+    /** @return list<self> at a few qualities, from ordinary to very good */
+    public static function table(ProofPlan $plan, bool $hold): array
+    {
+        $truths = self::byPulls($plan, $hold) ? self::DISTANCES : array_values(array_filter(
+            self::SHARES,
+            static fn (float $share): bool => $share > $plan->share,
+        ));
+
+        return array_map(static fn (float $truth): self => self::at($plan, $hold, $truth), $truths);
+    }
+
+    /** The fewest pulls that at one look show in nine cases of ten what lies so many spreads beyond the limit; null: too many. */
+    public static function fewestPulls(Criterion $criterion, float $distance): ?int
+    {
+        for ($n = SequentialT::FIRST_LOOK; $n <= self::MOST_RUNS; ++$n) {
+            if (self::ofPulls($criterion, Design::Fixed, $n, $n, $distance)->passes >= self::POWER) {
+                return $n;
+            }
+        }
+
+        return null;
+    }
+
+    /** The fewest runs that can show the share at all with so many failures; null: beyond reason. */
+    public static function fewestRuns(float $share, int $failures): ?int
+    {
+        for ($n = $failures + 1; $n <= self::MOST_RUNS; ++$n) {
+            if (SequentialShare::once($n, $share, ProofPlan::ERROR)->mostForYes[$n] >= $failures) {
+                return $n;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Sentence> what the plan cannot show; none: it can */
+    public static function warnings(ProofPlan $plan): array
+    {
+        $warnings = [];
+        foreach (['hold' => true, 'release' => false] as $question => $hold) {
+            $words = Sentence::of('question.'.$question);
+            if (self::byPulls($plan, $hold)) {
+                $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
+                if ($planned < SequentialT::FIRST_LOOK) {
+                    $warnings[] = Sentence::of(
+                        'chance.too_few_pulls',
+                        question: $words,
+                        n: Quantity::count($planned),
+                        needed: Quantity::count(SequentialT::FIRST_LOOK),
+                    );
+                    continue;
+                }
+                $good = Criterion::NearlyAll === $plan->criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
+                $at = self::at($plan, $hold, $good);
+                if ($at->passes < self::WARN_BELOW) {
+                    $warnings[] = Sentence::of(
+                        'chance.pulls_low',
+                        question: $words,
+                        chance: Quantity::share($at->passes),
+                        distance: Quantity::number($good, 0.5),
+                        n: Quantity::count($planned),
+                        enough: Quantity::count(self::fewestPulls($plan->criterion, $good) ?? self::MOST_RUNS),
+                    );
+                }
+                continue;
+            }
+            $runs = $plan->most($hold ? $plan->runs : $plan->coldRuns);
+            $good = max(0.95, ($plan->share + 1) / 2);
+            $at = self::at($plan, $hold, $good);
+            if ($at->passes < self::WARN_BELOW) {
+                $warnings[] = Sentence::of(
+                    $at->passes <= 0 ? 'chance.runs_never' : 'chance.runs_low',
+                    question: $words,
+                    chance: Quantity::share($at->passes),
+                    good: Quantity::share($good),
+                    share: Quantity::share($plan->share),
+                    n: Quantity::count($runs),
+                    enough: Quantity::count(self::fewestRuns($plan->share, $plan->failuresAllowed) ?? self::MOST_RUNS),
+                    allowed: Quantity::count($plan->failuresAllowed),
+                );
+            }
+        }
+
+        return $warnings;
+    }
+
+    public static function byPulls(ProofPlan $plan, bool $hold): bool
+    {
+        return Criterion::Counts !== $plan->criterion && null !== ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
+    }
+
+    private static function ofPulls(Criterion $criterion, Design $design, int $planned, int $most, float $distance): self
+    {
+        $bounds = Bounds::of($criterion, $design, $planned, $most);
+        if ([] === $bounds->below) {
+            return new self($distance, 0.0, 0.0, $planned);
+        }
+        if (Design::Fixed === $design) {
+            $t = new NoncentralT($planned - 1, $distance * sqrt($planned));
+
+            return new self($distance, 1 - $t->cdf($bounds->below[$planned]), $t->cdf($bounds->above[$planned]), $planned);
+        }
+
+        return self::summed($distance, $most, array_map(
+            static fn (array $each): array => [$each['above'], $each['below']],
+            SequentialT::chances($distance, $bounds->below, $bounds->above),
+        ));
+    }
+
+    private static function ofShare(ProofPlan $plan, int $planned, int $most, float $share): self
+    {
+        if ($planned < 1) {
+            return new self($share, 0.0, 0.0, 0.0);
+        }
+        $looks = Design::Fixed === $plan->design
+            ? SequentialShare::once($planned, $plan->share, ProofPlan::ERROR)
+            : SequentialShare::afterEach($most, $plan->share, ProofPlan::ERROR);
+
+        return self::summed($share, $most, array_map(
+            static fn (array $each): array => [$each['yes'], $each['no']],
+            $looks->allowing($plan->failuresAllowed)->chances($share),
+        ));
+    }
+
+    /** @param array<int, array{float, float}> $chances of yes and no, by look */
+    private static function summed(float $truth, int $most, array $chances): self
+    {
+        $yes = $no = $runs = 0.0;
+        foreach ($chances as $k => [$passes, $refuted]) {
+            $yes += $passes;
+            $no += $refuted;
+            $runs += $k * ($passes + $refuted);
+        }
+
+        return new self($truth, min(1.0, $yes), min(1.0, $no), $runs + $most * max(0.0, 1 - $yes - $no));
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Judge;
+
+use App\Platform\Contract\Contract;
+use App\Platform\Http\Answer;
+use App\Platform\Http\Problem;
+use App\Test\Comparison;
+use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\ProofPlan;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** What a plan can show, asked while it is made; nothing is stored. */
+final readonly class PlanChanceController
+{
+    public function __construct(private Contract $contract)
+    {
+    }
+
+    #[Route('/api/plan-chances', name: 'getPlanChances', methods: ['POST'])]
+    public function chances(Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $plan = Comparison::proofPlan($body['proof'], $body['limits'], $body['runsPerSetup'], $body['hotPerSetup']);
+        try {
+            $plan->check(Comparison::takenBy($body['proof']), $body['hotPerSetup']);
+        } catch (BadPlan $bad) {
+            throw Problem::invalid($bad->field, $bad->sentence, previous: $bad);
+        }
+
+        return new Answer([
+            'questions' => [self::question($plan, 'hold'), self::question($plan, 'release')],
+            'warnings' => PlanChance::warnings($plan),
+            'mostRuns' => $plan->most($plan->runs),
+            'pullsForOneSpread' => Criterion::Counts === $plan->criterion ? null : PlanChance::fewestPulls($plan->criterion, 1.0),
+            'runsForShare' => PlanChance::fewestRuns($plan->share, $plan->failuresAllowed),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function question(ProofPlan $plan, string $question): array
+    {
+        $hold = 'hold' === $question;
+
+        return [
+            'question' => $question,
+            'by' => PlanChance::byPulls($plan, $hold) ? 'distance' : 'share',
+            'rows' => array_map(
+                static fn (PlanChance $each): array => ['truth' => $each->truth, 'passes' => $each->passes, 'refuted' => $each->refuted, 'runs' => $each->runs],
+                PlanChance::table($plan, $hold),
+            ),
+        ];
+    }
+}

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Measure;
 
 /** What the readings of a comparison say: per measure, per setup, and in words. */
@@ -21,11 +22,11 @@ final readonly class ComparisonJudgement
     }
 
     /** @param list<SetupRecord> $records */
-    public static function of(array $records): self
+    public static function of(array $records, LiftBy $liftBy = LiftBy::MeanOfEnds): self
     {
         $measures = [];
         foreach (self::CONTINUOUS as $measure) {
-            $comparison = MeasureComparison::of($records, $measure);
+            $comparison = MeasureComparison::of($records, $measure, $liftBy);
             if ([] !== $comparison->setups) {
                 $measures[$measure->value] = $comparison;
             }

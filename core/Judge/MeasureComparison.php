@@ -7,6 +7,7 @@ namespace Sitzplatz\Judge;
 use Sitzplatz\Statistics\GamesHowell;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\WelchOneWay;
+use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Words\Sentence;
 
@@ -32,11 +33,11 @@ final readonly class MeasureComparison
     /**
      * @param list<SetupRecord> $records in the order in which they are shown; those without a reading are left out
      */
-    public static function of(array $records, Measure $measure): self
+    public static function of(array $records, Measure $measure, LiftBy $liftBy = LiftBy::MeanOfEnds): self
     {
         $summaries = [];
         foreach ($records as $record) {
-            $summary = MeasureSummary::of($record, $measure);
+            $summary = MeasureSummary::of($record, $measure, $liftBy);
             if ($summary->n > 0) {
                 $summaries[] = $summary;
             }

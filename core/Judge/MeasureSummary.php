@@ -6,12 +6,13 @@ namespace Sitzplatz\Judge;
 
 use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
- * One measure of one setup. Lower bounds are never averaged as if they were exact: with any of them the mean, spread
+ * One measure of one setup, one value a run: parts of a plate and ends of a bar are not independent. Lower bounds are never averaged as if they were exact: with any of them the mean, spread
  * and interval are null and the reason says so.
  */
 final readonly class MeasureSummary
@@ -19,7 +20,7 @@ final readonly class MeasureSummary
     private function __construct(
         public string $setup,
         public Measure $measure,
-        /** Readings in all, lower bounds among them. */
+        /** Values in all, lower bounds among them. */
         public int $n,
         public int $nAtLeast,
         public ?float $mean,
@@ -33,15 +34,15 @@ final readonly class MeasureSummary
     ) {
     }
 
-    public static function of(SetupRecord $record, Measure $measure): self
+    public static function of(SetupRecord $record, Measure $measure, LiftBy $liftBy = LiftBy::MeanOfEnds): self
     {
         $exact = [];
         $atLeast = [];
-        foreach ($record->readings($measure) as $reading) {
-            if ($reading->atLeast) {
-                $atLeast[] = $reading->value;
+        foreach (Measure::Lift === $measure ? $record->lifts($liftBy) : $record->values($measure) as $value) {
+            if ($value->atLeast) {
+                $atLeast[] = $value->value;
             } else {
-                $exact[] = $reading->value;
+                $exact[] = $value->value;
             }
         }
         $n = \count($exact) + \count($atLeast);

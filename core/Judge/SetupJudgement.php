@@ -109,7 +109,8 @@ final readonly class SetupJudgement
         );
         $all = self::held($record, $plan, false);
         // Of what was settled only what refutes it changes that; what failed since is said.
-        $share = Answer::No === $all->reached ? $all : self::held(self::atItsLook($record, Measure::PullHot, $pulls, $plan), $plan, false);
+        $then = self::atItsLook($record, Measure::PullHot, $pulls, $plan);
+        $share = $then === $record || Answer::No === $all->reached ? $all : self::held($then, $plan, false);
         $since = $all->failures - $share->failures;
 
         return self::byPulls(

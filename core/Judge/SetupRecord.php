@@ -103,21 +103,21 @@ final readonly class SetupRecord
     }
 
     /**
-     * The one lift of each run that has one.
+     * The one lift of each unit that has one, of a visit the mean of its runs.
      *
-     * @return list<float> mm
+     * @return list<UnitValue> mm
      */
     public function lifts(LiftBy $by): array
     {
-        $lifts = [];
-        foreach ($this->runs as $run) {
+        $units = [];
+        foreach ($this->runs as $i => $run) {
             $lift = self::lift($run, $by);
             if (null !== $lift) {
-                $lifts[] = $lift;
+                $units[$this->units[$i] ?? $i][] = $lift;
             }
         }
 
-        return $lifts;
+        return array_values(array_map(static fn (array $lifts): UnitValue => new UnitValue(array_sum($lifts) / \count($lifts)), $units));
     }
 
     /**

@@ -25,6 +25,7 @@ use Sitzplatz\Judge\PlanChance;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Judge\SetupToUse;
+use Sitzplatz\Judge\UnitValue;
 use Sitzplatz\Judge\ValueAgainstLimit;
 use Sitzplatz\Judge\Verdict;
 use Sitzplatz\Test\Design;
@@ -82,10 +83,10 @@ final readonly class Judging
      */
     private function shown(Comparison $comparison, array $records): array
     {
-        $figures = ComparisonJudgement::of($records)->toArray();
+        $plan = $comparison->plan();
+        $figures = ComparisonJudgement::of($records, $plan->limits->liftBy)->toArray();
         $setups = array_values($comparison->setups->toArray());
         $counts = $this->counts($comparison);
-        $plan = $comparison->plan();
         $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
         $shown = [];
         foreach ($records as $i => $record) {
@@ -149,7 +150,7 @@ final readonly class Judging
             'voidsAlone' => $counts['alone'],
             'hotPull' => $this->pull($comparison, $record, Measure::PullHot, $judgement->hold->pulls),
             'coldPull' => $this->pull($comparison, $record, Measure::PullCold, $judgement->release->pulls),
-            'lifts' => $record->lifts($plan->limits->liftBy),
+            'lifts' => array_map(static fn (UnitValue $lift): float => $lift->value, $record->lifts($plan->limits->liftBy)),
             'efforts' => array_map(
                 static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]],
                 Effort::cases(),

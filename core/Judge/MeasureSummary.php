@@ -12,8 +12,8 @@ use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
- * One measure of one setup, one value a run: parts of a plate and ends of a bar are not independent. Lower bounds are never averaged as if they were exact: with any of them the mean, spread
- * and interval are null and the reason says so.
+ * One measure of one setup, one value a run: parts of a plate and ends of a bar are not independent. Lower bounds are never
+ * averaged as if they were exact: with any of them the mean, spread and interval are null and the reason says so.
  */
 final readonly class MeasureSummary
 {

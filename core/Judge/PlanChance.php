@@ -90,52 +90,53 @@ final readonly class PlanChance
     /** @return list<Sentence> what the plan cannot show; none: it can */
     public static function warnings(ProofPlan $plan): array
     {
-        $warnings = [];
-        foreach (['hold' => true, 'release' => false] as $question => $hold) {
-            $words = Sentence::of('question.'.$question);
-            if (self::byPulls($plan, $hold)) {
-                $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
-                if ($planned < SequentialT::FIRST_LOOK) {
-                    $warnings[] = Sentence::of(
-                        'chance.too_few_pulls',
-                        question: $words,
-                        n: Quantity::count($planned),
-                        needed: Quantity::count(SequentialT::FIRST_LOOK),
-                    );
-                    continue;
-                }
-                $good = Criterion::NearlyAll === $plan->criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
-                $at = self::at($plan, $hold, $good);
-                if ($at->passes < self::WARN_BELOW) {
-                    $warnings[] = Sentence::of(
-                        'chance.pulls_low',
-                        question: $words,
-                        chance: Quantity::share($at->passes),
-                        distance: Quantity::number($good, 0.5),
-                        n: Quantity::count($planned),
-                        enough: Quantity::count(self::fewestPulls($plan->criterion, $good) ?? self::MOST_RUNS),
-                    );
-                }
-                continue;
-            }
-            $runs = $plan->most($hold ? $plan->runs : $plan->coldRuns);
-            $good = max(0.95, ($plan->share + 1) / 2);
-            $at = self::at($plan, $hold, $good);
-            if ($at->passes < self::WARN_BELOW) {
-                $warnings[] = Sentence::of(
-                    $at->passes <= 0 ? 'chance.runs_never' : 'chance.runs_low',
-                    question: $words,
-                    chance: Quantity::share($at->passes),
-                    good: Quantity::share($good),
-                    share: Quantity::share($plan->share),
-                    n: Quantity::count($runs),
-                    enough: Quantity::count(self::fewestRuns($plan->share, $plan->failuresAllowed) ?? self::MOST_RUNS),
-                    allowed: Quantity::count($plan->failuresAllowed),
-                );
-            }
+        $hold = self::warning($plan, true);
+        $release = self::warning($plan, false);
+        if (null !== $hold && null !== $release && self::worded('both', $hold)->toArray() === self::worded('both', $release)->toArray()) {
+            return [self::worded('both', $hold)];
         }
 
-        return $warnings;
+        return [
+            ...(null === $hold ? [] : [self::worded('hold', $hold)]),
+            ...(null === $release ? [] : [self::worded('release', $release)]),
+        ];
+    }
+
+    /** @param array{string, array<string, Quantity>} $warning */
+    private static function worded(string $question, array $warning): Sentence
+    {
+        return Sentence::of($warning[0], ...['question' => Sentence::of('question.'.$question), ...$warning[1]]);
+    }
+
+    /** @return array{string, array<string, Quantity>}|null a message and its figures */
+    private static function warning(ProofPlan $plan, bool $hold): ?array
+    {
+        if (self::byPulls($plan, $hold)) {
+            $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
+            if ($planned < SequentialT::FIRST_LOOK) {
+                return ['chance.too_few_pulls', ['n' => Quantity::count($planned), 'needed' => Quantity::count(SequentialT::FIRST_LOOK)]];
+            }
+            $good = Criterion::NearlyAll === $plan->criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
+            $at = self::at($plan, $hold, $good);
+
+            return $at->passes >= self::WARN_BELOW ? null : ['chance.pulls_low', [
+                'chance' => Quantity::share($at->passes),
+                'distance' => Quantity::number($good, 0.5),
+                'n' => Quantity::count($planned),
+                'enough' => Quantity::count(self::fewestPulls($plan->criterion, $good) ?? self::MOST_RUNS),
+            ]];
+        }
+        $good = max(0.95, ($plan->share + 1) / 2);
+        $at = self::at($plan, $hold, $good);
+
+        return $at->passes >= self::WARN_BELOW ? null : [$at->passes <= 0 ? 'chance.runs_never' : 'chance.runs_low', [
+            'chance' => Quantity::share($at->passes),
+            'good' => Quantity::share($good),
+            'share' => Quantity::share($plan->share),
+            'n' => Quantity::count($plan->most($hold ? $plan->runs : $plan->coldRuns)),
+            'enough' => Quantity::count(self::fewestRuns($plan->share, $plan->failuresAllowed) ?? self::MOST_RUNS),
+            'allowed' => Quantity::count($plan->failuresAllowed),
+        ]];
     }
 
     public static function byPulls(ProofPlan $plan, bool $hold): bool

@@ -20,6 +20,20 @@ final class Reasons
     /** One weak part in seven shows in so many pulls (simulated; docs/statistics.md); with fewer the mean may hide it. */
     public const WEAK_SEEN_FROM = 24;
 
+    /** By what, and when, the verdicts of a plan are made. */
+    public static function basis(ProofPlan $plan): Sentence
+    {
+        return Sentence::of(
+            'judged.'.$plan->design->value.(PlanChance::byPulls($plan, true) ? '_pulls' : ''),
+            criterion: $plan->criterion->words(),
+            share: Quantity::share($plan->share),
+            runs: Quantity::count($plan->runs),
+            most: Quantity::count($plan->most($plan->runs)),
+            allowed: Quantity::count($plan->failuresAllowed),
+            confidence: Quantity::share(1 - ProofPlan::ERROR),
+        );
+    }
+
     /** @return list<Sentence> of what held */
     public static function hold(ShareAgainstRequired $share, ProofPlan $plan): array
     {
@@ -107,6 +121,7 @@ final class Reasons
             low: Quantity::newtons($pulls->lower ?? 0.0),
             high: Quantity::newtons($pulls->upper ?? 0.0),
             confidence: Quantity::share(1 - ProofPlan::ERROR),
+            looks: Sentence::of('looks.'.$design->value),
             n: Quantity::count($pulls->decidedAt ?? $pulls->n),
             limit: Quantity::newtons($limitN),
         );

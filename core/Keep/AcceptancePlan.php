@@ -56,6 +56,7 @@ final readonly class AcceptancePlan
             $confidence >= 1 - ProofPlan::ERROR - 1e-9 ? 'keep.holds' : 'keep.accepted',
             confidence: Quantity::share($confidence),
             reliability: Quantity::share($reliability),
+            proof: Quantity::share(1 - ProofPlan::ERROR),
         );
     }
 

@@ -21,7 +21,7 @@ use Sitzplatz\Judge\NextRun;
 use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
-use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Judge\Reasons;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Judge\SetupToUse;
@@ -32,9 +32,7 @@ use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
-use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
-use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -101,7 +99,7 @@ final readonly class Judging
             'figures' => self::once($comparison, $records) ? 'fixed' : 'descriptive',
             'limits' => $comparison->limits,
             'proof' => $comparison->proof,
-            'basis' => self::basis($plan),
+            'basis' => Reasons::basis($plan),
             'use' => $this->use($setups, $records, $judged),
             'next' => $this->next($comparison, $setups, $records, $judged, $counts),
             'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
@@ -171,7 +169,12 @@ final readonly class Judging
             'sdN' => $summary->sd,
             'ci95N' => $summary->interval?->toArray(),
             // Of the last look: what decides, or would.
-            'boundsN' => null === $judged ? null : ['about' => $judged->criterion->value, 'low' => $judged->lower, 'high' => $judged->upper],
+            'boundsN' => null === $judged ? null : [
+                'kind' => Design::Fixed === $comparison->design() ? 'fixed' : 'sequential',
+                'about' => $judged->criterion->value,
+                'low' => $judged->lower,
+                'high' => $judged->upper,
+            ],
             'uneven' => null !== $judged && $judged->uneven,
             'meanMpa' => null === $summary->mean ? null : $comparison->piece()->shearStressMpa($summary->mean),
             'reason' => $summary->reason,
@@ -180,22 +183,6 @@ final readonly class Judging
                 $record->readings($measure),
             ),
         ];
-    }
-
-    /** By what, and when, the verdicts are made. */
-    private static function basis(ProofPlan $plan): Sentence
-    {
-        $pulls = PlanChance::byPulls($plan, true);
-
-        return Sentence::of(
-            'judged.'.$plan->design->value.($pulls ? '_pulls' : ''),
-            criterion: $plan->criterion->words(),
-            share: Quantity::share($plan->share),
-            runs: Quantity::count($plan->runs),
-            most: Quantity::count($plan->most($plan->runs)),
-            allowed: Quantity::count($plan->failuresAllowed),
-            confidence: Quantity::share(1 - ProofPlan::ERROR),
-        );
     }
 
     /**

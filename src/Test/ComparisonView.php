@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use Sitzplatz\Judge\Reasons;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\BedAfterFirstLayer;
+use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\RunOrder;
@@ -23,11 +25,12 @@ final readonly class ComparisonView
     /** @throws BadPlan if the plan cannot be carried out */
     public static function order(Comparison $comparison): RunOrder
     {
-        return RunOrder::draw(
+        return ComparisonLife::order(
             ComparisonBook::setups($comparison),
             $comparison->runsPerSetup,
             $comparison->hotPerSetup,
             $comparison->seed,
+            $comparison->design(),
             $comparison->proof['visits'],
         );
     }
@@ -60,6 +63,7 @@ final readonly class ComparisonView
                 'hotLimitMpa' => null === $limit ? null : $piece->shearStressMpa($limit),
                 'hotLimitEdgePeelMpa' => null === $limit ? null : $piece->edgePeelStressMpa($limit),
             ],
+            'basis' => Reasons::basis($comparison->plan()),
             'cautions' => self::cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(

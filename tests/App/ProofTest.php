@@ -40,7 +40,7 @@ final class ProofTest extends ApiTestCase
         $wish = ['setupId' => $judged['id'], 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
         self::assertTrue($this->ask('POST', '/api/profiles/assess', $wish, 200)['carried']);
         $profile = $this->ask('POST', '/api/profiles', [...$wish, 'id' => Uuid::v7()->toRfc4122(), 'title' => 'Without a gauge', 'reviewBy' => '2030-01-01'], 201);
-        self::assertSame("Accepted at 90\u{a0}%: with that confidence at least 80\u{a0}% of runs succeed. Below 95 % this is not the proof that a verdict asks.", $profile['accepted']);
+        self::assertSame("Accepted at 90\u{a0}%: with that confidence at least 80\u{a0}% of runs succeed. A verdict asks 95\u{a0}%.", $profile['accepted']);
         self::assertNull($profile['document']['evidence']['limits']['hotPullAtLeastN']);
     }
 

@@ -7,6 +7,7 @@ namespace Sitzplatz\Test\Life;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\PlannedSetup;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Words\Quantity;
@@ -46,11 +47,32 @@ final class ComparisonLife
             throw Refusal::entry('setups', Sentence::of('comparison.new_surface', side: $side));
         }
 
-        [$runs, $hot] = Design::Adaptive === $comparison->design
-            ? self::firstRuns($comparison->runsPerSetup, $comparison->hotPerSetup)
-            : [$comparison->runsPerSetup, $comparison->hotPerSetup];
+        return self::order(
+            $comparison->setups,
+            $comparison->runsPerSetup,
+            $comparison->hotPerSetup,
+            $comparison->seed,
+            $comparison->design,
+            $comparison->visits,
+        )->runs;
+    }
 
-        return RunOrder::draw($comparison->setups, $runs, $hot, $comparison->seed, min($comparison->visits, $runs))->runs;
+    /**
+     * The order in which the runs of a plan are made; of an adaptive one those it begins with.
+     *
+     * @param list<PlannedSetup> $setups
+     *
+     * @throws BadPlan if the plan cannot be carried out
+     */
+    public static function order(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, Design $design, int $visits): RunOrder
+    {
+        $order = RunOrder::draw($setups, $runsPerSetup, $hotPerSetup, $seed, $visits);
+        if (Design::Fixed === $design) {
+            return $order;
+        }
+        [$runs, $hot] = self::firstRuns($runsPerSetup, $hotPerSetup);
+
+        return RunOrder::draw($setups, $runs, $hot, $seed, min($visits, $runs));
     }
 
     /**

@@ -64,6 +64,7 @@ export function ProfilePage() {
                         {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
                     </span>
                 ) : null}
+                <p className="mt-1 text-base">{profile.accepted}</p>
             </div>
             {profile.withdrawnReason ? (
                 <div className="mb-6">
@@ -145,7 +146,6 @@ function Evidence({ profile }: { profile: Schemas['Profile'] }) {
     const pull = (figures: Schemas['PullFigures']) => (figures.meanN === null ? `${figures.n} readings` : `mean ${force.text(figures.meanN)}${figures.sdN === null ? '' : `, sd ${force.text(figures.sdN)}`}, n = ${figures.n}`);
     return (
         <MarginNote title="Evidence">
-            <p className="font-[650]">{profile.accepted}</p>
             <p>
                 <strong>
                     {evidence.runs} runs, {evidence.failures} failed

@@ -6,9 +6,9 @@ import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queri
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { duration, percent, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
+import { duration, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { CRITERION_WORDS, DESIGN_WORDS, EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
+import { EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
 import { PlanChances } from './PlanChances';
 
 const route = getRouteApi('/test/$id');
@@ -89,9 +89,9 @@ export function ComparisonPage() {
                     <PlanChances plan={comparison} />
                 </>
             ) : null}
-            <h2 className="mt-8 mb-1">{draft ? 'The order, as it would be' : 'Runs in order'}</h2>
+            <h2 className="mt-8 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? 'The first runs, as they would be' : 'The order, as it would be') : 'Runs in order'}</h2>
             <p className="mb-3 text-soft">
-                {duration(comparison.plan.totalMinutes)} in all. {comparison.plan.secondVisitSentence}
+                {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? 'for the first runs; every further one is chosen by what is still open.' : 'in all.'} {comparison.plan.secondVisitSentence}
             </p>
             <RunTable comparison={comparison} />
         </Sheet>
@@ -207,9 +207,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     return (
         <>
             <MarginNote title="To reach">
-                <p>
-                    Proof by {CRITERION_WORDS[comparison.proof.criterion].toLowerCase()}. Looked at {DESIGN_WORDS[comparison.proof.design].toLowerCase()}. {percent(comparison.proof.share)} of runs have to hold and let go.
-                </p>
+                <p>{comparison.basis}</p>
                 {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
                     <>
                         <p>

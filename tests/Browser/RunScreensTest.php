@@ -59,17 +59,37 @@ final class RunScreensTest extends BrowserTestCase
         $this->see('void: The plate had not been washed.');
     }
 
-    public function testWhatIsNotYetKnownSaysHowManyMoreRuns(): void
+    public function testWhatIsNotYetKnownSaysHowLikelyItIsSettledAndOffersTheRunThatTellsMost(): void
     {
         $this->signIn('technician');
         $this->click('//a[contains(., "Look at the verdict")]');
-        $this->see('not yet known');
+        $this->see('not yet known: 5 more runs,');
+        $this->see('likely to settle it');
         $this->see('holds and lets go');
-        // R: x <- c(24.8, 18.1, 22.9); the smallest n with qt(.95, n-1)*sd(x)/sqrt(n) <= mean(x)-20 is 11
-        $this->press('Plan 8 more runs');
-        $this->see('Looking again and again inflates errors');
+        $this->see('which pays for every look');
+        $this->press('Add a run of A');
+        $this->see('One planned run is still to be made');
         $this->press('Plan and runs');
         $this->see('Next: run');
+    }
+
+    public function testAPlanWithoutAnInstrumentSaysWhatItCanShowWhileItIsMade(): void
+    {
+        $this->signIn('technician');
+        $this->open('/test/new');
+        $this->see('What this plan can show');
+        $this->fill('The question', 'Does it hold without a gauge?');
+        $this->click('//label[.="Pulls, by gauge or scale"]');
+        $this->fill('Runs per setup', '8');
+        $this->see('10 runs cannot show 80 % with no failure allowed: at least 14 are needed.');
+        $this->fill('Runs per setup', '14');
+        $this->until(fn (): bool => !str_contains($this->text(), 'cannot show'), 'The warning stayed.');
+        $this->press('Save the plan');
+        $this->see('Say the bed temperature, or that the bed stays unheated.');
+        $this->fill('Bed first, °C', '57');
+        $this->press('Save the plan');
+        $this->see('The first runs, as they would be');
+        $this->see('Judged by counts, after each run');
     }
 
     private function startThePlannedComparison(): void

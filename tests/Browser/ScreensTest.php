@@ -76,7 +76,7 @@ final class ScreensTest extends BrowserTestCase
         $this->press('Judge');
         $this->click('//a[.="Filter cells in grey PLA, which plate?"]');
         // 20 N is 2.04 kgf (NIST SP 811).
-        $this->see('clears 2.04 kgf');
+        $this->see('Hot pull at least 2.04 kgf');
         $this->click('//button[contains(., "Mara")]');
         $this->click('//*[@role="menuitem"][.="Units and look"]');
         $this->press('°C');
@@ -154,7 +154,7 @@ final class ScreensTest extends BrowserTestCase
             "/test/{$ids['running']}/import" => 'Readings from paper',
             "/runs/{$ids['run']}" => 'Noted so far',
             "/runs/{$ids['doneRun']}" => 'This run is done',
-            "/judge/{$ids['closed']}" => 'How this is reckoned',
+            "/judge/{$ids['closed']}" => 'How this is judged',
             "/keep/{$ids['profile']}" => 'Trust it for',
             "/keep/{$ids['profile']}/card" => 'Card for the printer',
             "/keep/propose/{$ids['setup']}" => 'How many runs are enough',

@@ -25,6 +25,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->see('Plan a comparison');
         $this->fill('The question', 'Does P2 hold the black PLA?');
         $this->fill('Print', '30');
+        $this->fill('Looked at', 'Once');
         $this->press('Save the plan');
         $this->see('The order, as it would be');
         $this->see('Visiting every plate twice takes 2 plate changes instead of 1');

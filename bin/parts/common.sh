@@ -84,9 +84,10 @@ install_php() {
     command -v php > /dev/null || apt_install php-cli
     PHP_VERSION=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
     php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || fail "PHP $PHP_VERSION is too old; 8.2 or newer is needed."
+    # Asked of PHP itself: through a pipe, a search that ends early made what is loaded look missing now and then.
     local missing=() extension
     for extension in mysql:pdo_mysql xml:dom mbstring:mbstring intl:intl curl:curl zip:zip; do
-        php -m | grep -qix "${extension#*:}" || missing+=("php$PHP_VERSION-${extension%%:*}")
+        php -r 'exit(extension_loaded($argv[1]) ? 0 : 1);' "${extension#*:}" || missing+=("php$PHP_VERSION-${extension%%:*}")
     done
     command -v composer > /dev/null || missing+=(composer)
     command -v unzip > /dev/null || missing+=(unzip)

@@ -75,6 +75,12 @@ final readonly class PlanChance
         return null;
     }
 
+    /** How many of its own spreads the mean pull of a good setup lies beyond the limit. */
+    public static function good(Criterion $criterion): float
+    {
+        return Criterion::NearlyAll === $criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
+    }
+
     /** The fewest runs that can show the share at all with so many failures; null: beyond reason. */
     public static function fewestRuns(float $share, int $failures): ?int
     {
@@ -116,7 +122,7 @@ final readonly class PlanChance
             if ($planned < SequentialT::FIRST_LOOK) {
                 return ['chance.too_few_pulls', ['n' => Quantity::count($planned), 'needed' => Quantity::count(SequentialT::FIRST_LOOK)]];
             }
-            $good = Criterion::NearlyAll === $plan->criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
+            $good = self::good($plan->criterion);
             $at = self::at($plan, $hold, $good);
 
             return $at->passes >= self::WARN_BELOW ? null : ['chance.pulls_low', [

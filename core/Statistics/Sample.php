@@ -41,31 +41,11 @@ final readonly class Sample
     /** Two-sided t interval of the mean; null for fewer than two readings. */
     public function interval(float $confidence = 0.95): ?Interval
     {
-        $low = $this->bound(1 - (1 - $confidence) / 2);
-
-        return null === $low ? null : new Interval($low, 2 * (float) $this->mean - $low);
-    }
-
-    /** One-sided lower bound of the mean at the given confidence; null for fewer than two readings. */
-    public function lowerBound(float $confidence = 0.95): ?float
-    {
-        return $this->bound($confidence);
-    }
-
-    /** One-sided upper bound of the mean at the given confidence; null for fewer than two readings. */
-    public function upperBound(float $confidence = 0.95): ?float
-    {
-        $low = $this->bound($confidence);
-
-        return null === $low ? null : 2 * (float) $this->mean - $low;
-    }
-
-    private function bound(float $quantile): ?float
-    {
         if (null === $this->sd || null === $this->mean) {
             return null;
         }
+        $reach = (new StudentT($this->n - 1))->quantile(1 - (1 - $confidence) / 2) * $this->sd / sqrt($this->n);
 
-        return $this->mean - (new StudentT($this->n - 1))->quantile($quantile) * $this->sd / sqrt($this->n);
+        return new Interval($this->mean - $reach, $this->mean + $reach);
     }
 }

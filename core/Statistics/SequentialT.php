@@ -28,6 +28,9 @@ final class SequentialT
     /** @var array<string, array<int, float>> bounds are the same for every setup of a plan */
     private static array $bounds = [];
 
+    /** @var array<string, array<int, array{NotCrossed, float, float}>> */
+    private static array $paths = [];
+
     /**
      * Upper bounds on t for the looks from the third on, so that under a mean of $standardizedMean sd above the limit the
      * chance ever to reach one is $error. Lower bounds for −$standardizedMean are their negatives.
@@ -58,20 +61,38 @@ final class SequentialT
      */
     public static function chances(float $delta, array $upper, array $lower = []): array
     {
+        // How paths run between the bounds does not depend on δ; several qualities of one plan are asked in a row.
+        $paths = self::$paths[implode(' ', $upper).'/'.implode(' ', $lower)] ??= self::paths($upper, $lower);
         $chances = [];
-        $h = null;
-        $before = [-\INF, \INF];
-        foreach (array_keys($upper) as $k) {
-            $h = null === $h ? NotCrossed::always() : self::step($h, $k, $before[0], $before[1]);
-            $before = [isset($lower[$k]) ? self::sumOverNorm($lower[$k], $k) : -\INF, self::sumOverNorm($upper[$k], $k)];
+        foreach ($paths as $k => [$h, $low, $high]) {
             $chances[$k] = [
-                'above' => self::tail($h, $k, $before[1], $delta),
+                'above' => self::tail($h, $k, $high, $delta),
                 // The lower tail is the upper one of the mirrored path.
-                'below' => -\INF === $before[0] ? 0.0 : self::tail($h->mirrored(), $k, -$before[0], -$delta),
+                'below' => -\INF === $low ? 0.0 : self::tail($h->mirrored(), $k, -$low, -$delta),
             ];
         }
 
         return $chances;
+    }
+
+    /**
+     * @param array<int, float> $upper
+     * @param array<int, float> $lower
+     *
+     * @return array<int, array{NotCrossed, float, float}> what was not crossed before each look, and its bounds on T
+     */
+    private static function paths(array $upper, array $lower): array
+    {
+        $paths = [];
+        $h = NotCrossed::always();
+        [$low, $high] = [-\INF, \INF];
+        foreach ($upper as $k => $bound) {
+            $h = [] === $paths ? $h : self::step($h, $k, $low, $high);
+            [$low, $high] = [isset($lower[$k]) ? self::sumOverNorm($lower[$k], $k) : -\INF, self::sumOverNorm($bound, $k)];
+            $paths[$k] = [$h, $low, $high];
+        }
+
+        return $paths;
     }
 
     /** @return array<int, float> */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
-use Sitzplatz\Words\Sentence;
-
 /** When a plan is looked at. */
 enum Design: string
 {
@@ -13,9 +11,4 @@ enum Design: string
     case Fixed = 'fixed';
     /** After each run, with bounds that pay for the looks, and the next run chosen by what is still open. */
     case Adaptive = 'adaptive';
-
-    public function words(): Sentence
-    {
-        return Sentence::of('design.'.$this->value);
-    }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
-use Sitzplatz\Words\Sentence;
-
 /** How the two ends of a bar give the one lift of a run (common practice; trade notes, section 8). */
 enum LiftBy: string
 {
@@ -20,10 +18,5 @@ enum LiftBy: string
     public function of(array $endsMm): float
     {
         return self::WorstEnd === $this ? max($endsMm) : array_sum($endsMm) / \count($endsMm);
-    }
-
-    public function words(): Sentence
-    {
-        return Sentence::of('lift_by.'.$this->value);
     }
 }

@@ -37,7 +37,10 @@ final readonly class PlanChanceController
             'questions' => [self::question($plan, 'hold'), self::question($plan, 'release')],
             'warnings' => PlanChance::warnings($plan),
             'mostRuns' => $plan->most($plan->runs),
-            'pullsForOneSpread' => Criterion::Counts === $plan->criterion ? null : PlanChance::fewestPulls($plan->criterion, 1.0),
+            'enough' => Criterion::Counts === $plan->criterion ? null : [
+                'distance' => PlanChance::good($plan->criterion),
+                'pulls' => PlanChance::fewestPulls($plan->criterion, PlanChance::good($plan->criterion)),
+            ],
             'runsForShare' => PlanChance::fewestRuns($plan->share, $plan->failuresAllowed),
         ]);
     }

@@ -59,6 +59,11 @@ export function PlanChances({ plan }: { plan: Asked }) {
                     </table>
                 ))}
             </div>
+            {data.enough?.pulls ? (
+                <p>
+                    {data.enough.pulls} pulls at one look pass a setup whose mean lies {data.enough.distance} × its spread beyond the limit in 9 cases of 10.
+                </p>
+            ) : null}
             <p className="text-sm text-soft">A setup that just misses what is asked passes in 5 % of cases at most, and one that just reaches it is refused in 5 % at most. At most {data.mostRuns} runs of each setup count; more only describe, until a new plan is made.</p>
         </div>
     );

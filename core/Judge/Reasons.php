@@ -158,7 +158,7 @@ final class Reasons
                 ),
                 $said,
             ],
-            Design::Fixed === $plan->design && $share->runs < $planned => [
+            Design::Fixed === $plan->design && $share->runs < $planned && !$beside => [
                 Sentence::of('judged.planned', done: Quantity::count($share->runs), planned: Quantity::count($planned)),
                 $said,
             ],

@@ -82,7 +82,7 @@ final class ScreensTest extends BrowserTestCase
         $this->press('°C');
         $this->press('N');
         $this->press('Save');
-        $this->see('clears 20 N');
+        $this->see('Hot pull at least 20 N');
     }
 
     public function testAStaleEditShowsBothVersionsAndLosesNothing(): void

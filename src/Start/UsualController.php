@@ -66,6 +66,7 @@ final class UsualController
                 ],
                 'runsPerSetup' => UsualPlan::RUNS_PER_SETUP,
                 'hotPerSetup' => UsualPlan::HOT_PER_SETUP,
+                'countedRuns' => UsualPlan::COUNTED_RUNS,
                 'mostRunsAdded' => ComparisonLife::MOST_RUNS_ADDED,
             ],
             'acceptance' => array_map(static fn (AcceptancePlan $plan): array => [

@@ -21,6 +21,7 @@ use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** That a verdict keeps its word, by simulation of the rule itself, and that a plan says what it can show, against R 4.2.2. */
@@ -164,6 +165,7 @@ final class SimulationTest extends TestCase
         self::assertSame([], PlanChance::warnings($plan(22, 1)));
         // Success run: ⌈ln 0.05 / ln 0.8⌉ and, for nine in ten, 29.
         self::assertSame([14, 22, 29], [PlanChance::fewestRuns(0.8, 0), PlanChance::fewestRuns(0.8, 1), PlanChance::fewestRuns(0.9, 0)]);
+        self::assertSame(PlanChance::fewestRuns(UsualPlan::SHARE, 0), UsualPlan::COUNTED_RUNS);
     }
 
     public function testPlansByPullsAreWarnedWhereTheyCanHardlyPass(): void

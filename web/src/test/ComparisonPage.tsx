@@ -173,7 +173,7 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
                                 )}
                             </td>
                             <td>{label(row.setupId)?.name}</td>
-                            <td>{row.pull}</td>
+                            <td>{comparison.proof.measures.includes('pull') ? row.pull : 'none'}</td>
                             <td>{row.plateChange ? 'put on' : 'stays'}</td>
                             <td>{row.state}</td>
                         </tr>

@@ -32,8 +32,8 @@ export function Proof({ draft, set, fault }: { draft: Part; set: (part: Partial<
                         onValue={(on) =>
                             set(
                                 on
-                                    ? { proof: { ...proof, measures: measure('pull', true), criterion: usual.plan.proof.criterion }, limits: { ...limits, hotPullAtLeastN: usualLimits.hotPullAtLeastN, coldPullAtMostN: usualLimits.coldPullAtMostN }, hotPerSetup: usual.plan.hotPerSetup }
-                                    : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0 },
+                                    ? { proof: { ...proof, measures: measure('pull', true), criterion: usual.plan.proof.criterion }, limits: { ...limits, hotPullAtLeastN: usualLimits.hotPullAtLeastN, coldPullAtMostN: usualLimits.coldPullAtMostN }, hotPerSetup: usual.plan.hotPerSetup, runsPerSetup: usual.plan.runsPerSetup }
+                                    : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0, runsPerSetup: usual.plan.countedRuns },
                             )
                         }
                     />

@@ -44,7 +44,7 @@ function Run({ id }: { id: string }) {
     return (
         <Sheet
             title={`Run ${run.position}, setup ${setup.label}`}
-            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'unheated' : temperature.text(setup.bedFirstC)}; this part gives a ${run.pull} pull.`}
+            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'unheated' : temperature.text(setup.bedFirstC)}${sheet.comparison.measures.includes('pull') ? `; this part gives a ${run.pull} pull` : ''}.`}
             actions={
                 <Button asChild tone="quiet">
                     <Link to="/test/$id" params={{ id: sheet.comparison.id }}>
@@ -54,7 +54,7 @@ function Run({ id }: { id: string }) {
             }
             margin={<Margin sheet={sheet} />}
         >
-            <Steps run={run} />
+            <Steps sheet={sheet} />
             {run.status === 'void' ? (
                 <Notice>
                     Void: {run.voidReason} ({run.voidedBy}{run.voidedAlone ? ', who also made it, with the outcome known' : ''}). It is kept and was planned anew.
@@ -91,7 +91,7 @@ function Run({ id }: { id: string }) {
                                 </Button>
                             ) : next ? (
                                 <Button tone="main" big onClick={() => move.mutate(next)} disabled={move.isPending || needsOutcome}>
-                                    {needsOutcome ? 'Say first whether it held' : `Done. ${STEP_WORDS[next]}`}
+                                    {needsOutcome ? 'Say first whether it held' : `Done. ${stepWord(next, sheet)}`}
                                 </Button>
                             ) : (
                                 <Button tone="main" big onClick={() => finish.mutate(undefined)} disabled={finish.isPending || sheet.missing.length > 0}>
@@ -113,7 +113,13 @@ function Run({ id }: { id: string }) {
     );
 }
 
-function Steps({ run }: { run: Schemas['Run'] }) {
+/** Without a gauge the part is taken off rather than pulled. */
+function stepWord(step: Schemas['Step'], sheet: Schemas['RunSheet']): string {
+    return step === 'cold_pull' && !sheet.comparison.measures.includes('pull') ? 'Take the part off' : STEP_WORDS[step];
+}
+
+function Steps({ sheet }: { sheet: Schemas['RunSheet'] }) {
+    const { run } = sheet;
     const at = run.status === 'done' ? run.steps.length : run.steps.indexOf(run.step);
     const current = useRef<HTMLLIElement>(null);
     useEffect(() => {
@@ -129,7 +135,7 @@ function Steps({ run }: { run: Schemas['Run'] }) {
                     className={`shrink-0 px-3 pb-2 whitespace-nowrap ${i === at ? '-mb-0.5 border-b-4 border-accent font-[650]' : i < at ? 'text-soft' : ''}`}
                 >
                     {i < at ? '✓ ' : ''}
-                    {STEP_WORDS[step]}
+                    {stepWord(step, sheet)}
                 </li>
             ))}
         </ol>

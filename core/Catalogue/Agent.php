@@ -27,6 +27,8 @@ final readonly class Agent
         /** What can hurt, or null. */
         public ?CatalogueText $hazard,
         public Basis $basis,
+        /** Put on away from the printer only: its mist is flammable and fouls rails. */
+        public bool $offPrinter = false,
     ) {
     }
 }

@@ -22,6 +22,8 @@ final readonly class LayerMaterial
         /** Whether a magnet holds it. */
         public bool $magnetic,
         public Basis $basis,
+        /** Breaks rather than bends, and cracks by thermal shock. */
+        public bool $brittle = false,
     ) {
     }
 }

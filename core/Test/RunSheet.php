@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -35,6 +36,8 @@ final readonly class RunSheet
         private array $surfaceCautions,
         private ?float $bedOtherC = null,
         private Taken $taken = new Taken(),
+        /** Null: as its surface usually lies. */
+        private ?PlateBuild $build = null,
     ) {
     }
 
@@ -48,6 +51,7 @@ final readonly class RunSheet
                 [
                     Sentence::of($this->plateChange ? 'sheet.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
                     $this->clean,
+                    ...$this->onThePrinter(),
                     null === $this->agent || null === $this->putOn
                         ? Sentence::of('sheet.prepare.bare')
                         : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
@@ -103,9 +107,9 @@ final readonly class RunSheet
                     ...($this->taken->pulls
                         ? [Sentence::of('sheet.cold_pull.pull'), Sentence::of('sheet.cold_pull.loose')]
                         : [Sentence::of('sheet.cold_pull.by_hand')]),
-                    Sentence::of('sheet.cold_pull.will_not'),
+                    Sentence::of(false === $this->build?->flexes ? 'sheet.cold_pull.will_not_rigid' : 'sheet.cold_pull.will_not'),
                 ],
-                [Sentence::of('caution.scraper'), ...$this->surfaceCautions],
+                [Sentence::of(false === $this->build?->flexes ? 'caution.scraper_rigid' : 'caution.scraper'), ...$this->surfaceCautions],
                 null,
             ],
             RunStep::Inspect => [
@@ -116,6 +120,7 @@ final readonly class RunSheet
             RunStep::Clean => [
                 [
                     $this->clean,
+                    ...$this->onThePrinter(),
                     Sentence::of(null === $this->agent ? 'sheet.clean.tabs' : 'sheet.clean.renew'),
                 ],
                 [],
@@ -130,6 +135,12 @@ final readonly class RunSheet
             'cautions' => $cautions,
             'timerSeconds' => $timer,
         ];
+    }
+
+    /** @return list<Sentence> a plate that cannot be taken off is not washed in a sink */
+    private function onThePrinter(): array
+    {
+        return false === $this->build?->comesOff ? [Sentence::of('sheet.clean.on_the_printer')] : [];
     }
 
     /** @return list<Sentence> */

@@ -8,6 +8,7 @@ use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
 use App\Platform\Words\Wording;
 use App\Test\Setup;
+use Sitzplatz\Choose\Detail\ReleasePlan;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Judge\MeasureSummary;
@@ -81,7 +82,9 @@ final readonly class Proposal
                 $surface->cleaning,
                 null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn),
             ])),
-            'release' => ['belowC' => $pairing?->releaseC, 'way' => $pairing->releaseWay ?? Sentence::of('keep.let_it_cool')],
+            'release' => ['belowC' => $pairing?->releaseC, 'way' => null === $pairing
+                ? Sentence::of('keep.let_it_cool')
+                : ReleasePlan::way($pairing, $surface, $setup->side->facts($catalogue)->build($surface))],
             'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),
             'evidence' => [
                 'plan' => [

@@ -60,6 +60,7 @@ class PlateSide extends Row
             $this->plate->slicerType,
             Wear::ofPlatePerPrint($this->plate->price, $surface),
             $measured,
+            $this->plate->fixed,
         );
     }
 

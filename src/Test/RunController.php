@@ -235,6 +235,7 @@ final readonly class RunController
             [...$surface->cautions, ...($pairing->cautions ?? [])],
             $setup->bedOtherC,
             $comparison->taken(),
+            $setup->side->facts($catalogue)->build($surface),
         );
         $stand = [];
         foreach ($run->part()->standing as $each) {

@@ -79,6 +79,7 @@ final readonly class CatalogueRows
                 $l['metal'] ?? false,
                 $l['magnetic'] ?? false,
                 Basis::from($l['basis']),
+                $l['brittle'] ?? false,
             )),
             array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
                 $s['id'],
@@ -166,6 +167,7 @@ final readonly class CatalogueRows
             self::text('agent', $a, 'off_with'),
             self::textOrNull('agent', $a, 'hazard'),
             Basis::from($a['basis']),
+            $a['off_printer'] ?? false,
         );
     }
 

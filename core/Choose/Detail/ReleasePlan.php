@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Detail;
 
+use Sitzplatz\Catalogue\Pairing;
+use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Heat\Cooling;
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -34,6 +37,7 @@ final readonly class ReleasePlan
     public static function for(Candidate $candidate, array $coolingSeconds): self
     {
         $surface = $candidate->proposal->surface;
+        $build = $candidate->proposal->side->build($surface);
         $pairing = $candidate->pairing;
         $heated = null !== $candidate->target->displayC;
         $waits = [];
@@ -45,16 +49,22 @@ final readonly class ReleasePlan
         }
         $steps = array_values(array_filter([
             $heated && null !== $pairing->releaseC ? Sentence::of('off.wait', below: Quantity::celsius($pairing->releaseC)) : null,
-            $pairing->releaseWay,
-            Sentence::of($surface->flexes ? 'off.flex' : 'off.tap'),
-            $surface->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
+            self::way($pairing, $surface, $build),
+            Sentence::of($build->flexes ? 'off.flex' : 'off.tap'),
+            $build->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
         ]));
 
         return new self($heated ? $pairing->releaseC : null, $waits, $steps, array_values(array_filter([
             $heated ? Sentence::of('off.never_hot') : null,
-            Sentence::of($surface->flexes ? 'off.no_spatula' : 'off.no_prying'),
-            $surface->freezes || !$heated ? null : Sentence::of('off.no_freezer'),
+            Sentence::of($build->flexes ? 'off.no_spatula' : 'off.no_prying'),
+            $build->freezes || !$heated ? null : Sentence::of($build->comesOff ? 'off.no_freezer' : 'off.stays_on'),
             $heated ? Sentence::of('off.glove') : null,
         ])), $heated ? $surface->doneHot : null);
+    }
+
+    /** The way of the pair speaks of the plate that its surface usually lies on; on a plate that does not bend it is another. */
+    public static function way(Pairing $pairing, Surface $surface, PlateBuild $build): Phrase
+    {
+        return $surface->flexes && !$build->flexes ? Sentence::of('off.cool_and_push') : $pairing->releaseWay;
     }
 }

@@ -17,6 +17,7 @@ use Sitzplatz\Choose\Gate\Internal\KnownPairGate;
 use Sitzplatz\Choose\Gate\Internal\KnownTreatmentGate;
 use Sitzplatz\Choose\Gate\Internal\NeverHoldsGate;
 use Sitzplatz\Choose\Gate\Internal\NozzleGate;
+use Sitzplatz\Choose\Gate\Internal\OffPrinterGate;
 use Sitzplatz\Choose\Gate\Internal\PlateSizeGate;
 use Sitzplatz\Choose\Gate\Internal\PrinterGate;
 use Sitzplatz\Choose\Gate\Internal\ProbeGate;
@@ -220,6 +221,7 @@ final readonly class Ranking
     {
         return [
             new SolventGate(),
+            new OffPrinterGate(),
             new CleanerGate(),
             new KnownTreatmentGate(),
             new BarrierGate(),

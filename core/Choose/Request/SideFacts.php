@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Heat\Layer;
+use Sitzplatz\Heat\PlateBuild;
 
 /** One side of a plate on the shelf. */
 final readonly class SideFacts
@@ -31,7 +33,15 @@ final readonly class SideFacts
         public ?float $costPerPrint = null,
         /** On the printer of the job. */
         public ?MeasuredSurface $measured = null,
+        /** It cannot be taken off its printer. */
+        public bool $fixed = false,
     ) {
+    }
+
+    /** What may be done with it, with this surface on. */
+    public function build(Surface $surface): PlateBuild
+    {
+        return PlateBuild::of($surface, $this->layers, $this->fixed);
     }
 
     /** Null: the layers are not known. */

@@ -39,7 +39,7 @@ final class HeatPlans
     }
 
     /**
-     * Every way to cool that the surface stands, for the one candidate that is looked at.
+     * Every way to cool that the plate stands, for the one candidate that is looked at.
      *
      * @return array<string, float|null> seconds by way; null: it never gets there
      *
@@ -53,9 +53,10 @@ final class HeatPlans
             return [];
         }
         $plate = new Stack($proposal->side->layers, $proposal->side->widthMm, $proposal->side->depthMm, $stack->resistanceFactor);
+        $build = $proposal->side->build($proposal->surface);
         $seconds = [Cooling::StillAir->value => $plan->stillAirSeconds];
         foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
-            if (Cooling::Freezer !== $way || $proposal->surface->freezes) {
+            if (Cooling::Freezer === $way ? $build->freezes : ($build->comesOff || !$way->plateAlone())) {
                 $seconds[$way->value] = CoolDown::seconds(
                     $way->plateAlone() ? $plate : $stack,
                     $way,

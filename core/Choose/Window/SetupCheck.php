@@ -8,6 +8,7 @@ use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Gate\Internal\BarrierGate;
 use Sitzplatz\Choose\Gate\Internal\HarmfulAgentGate;
+use Sitzplatz\Choose\Gate\Internal\OffPrinterGate;
 use Sitzplatz\Choose\Gate\Internal\PlateSizeGate;
 use Sitzplatz\Choose\Gate\Internal\ProbeGate;
 use Sitzplatz\Choose\Gate\Internal\SolventGate;
@@ -44,6 +45,7 @@ final class SetupCheck
             new ZTravelGate(),
             new ProbeGate(),
             new SolventGate(),
+            new OffPrinterGate(),
             new BarrierGate(),
             new HarmfulAgentGate(),
         ] as $gate) {

@@ -60,6 +60,8 @@ final class JudgeCommand extends Command
         $contactArea = null === $area ? null : (float) $area;
         $result = ComparisonJudgement::of($csv->records())->toArray($contactArea);
         $result['measures'] = (object) $result['measures'];
+        // A table does not say whether it was looked at before.
+        $result['figures'] = 'descriptive';
         $precision = ini_set('serialize_precision', '-1');
         $output->writeln(
             json_encode(

@@ -32,7 +32,7 @@ final class CommandTest extends KernelTestCase
         $tester->assertCommandIsSuccessful();
         $result = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($result);
-        self::assertSame(['measures', 'held'], array_keys($result));
+        self::assertSame(['measures', 'held', 'figures'], array_keys($result));
         $pair = $result['measures']['pull_hot']['pairs'][0];
         // R: t.test(trt2, trt1): p 0.009298; of two groups Games–Howell is Welch's t
         self::assertEqualsWithDelta(0.865, $pair['difference'], 1e-12);

@@ -58,8 +58,8 @@ final class Contract
     public function read(string $json, string $operationId): array
     {
         try {
-            $data = json_decode($json, false, 64, \JSON_THROW_ON_ERROR);
-            $body = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+            $data = Numbers::of(json_decode($json, false, 64, \JSON_THROW_ON_ERROR));
+            $body = Numbers::of(json_decode($json, true, 64, \JSON_THROW_ON_ERROR));
         } catch (\JsonException $e) {
             throw Problem::invalid('', 'This is not readable as JSON: '.$e->getMessage().'.', 400, $e);
         }

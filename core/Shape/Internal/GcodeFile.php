@@ -29,6 +29,12 @@ final class GcodeFile
     private const TRAVEL = 0;
     /** A strip beside the part that a wider first line may cover and that is no brim yet, mm². */
     private const BRIM_FROM_MM2 = 15.0;
+    /** mm, and mm a minute, beyond all printers. */
+    private const FARTHEST = 1e5;
+    /** mm of filament in one move; a spool holds less. */
+    private const MOST_FILAMENT_MM = 1e6;
+    /** °C. */
+    private const HOTTEST = 2000.0;
 
     /** @var array<string, LayerTrace> by height */
     private array $layers = [];
@@ -175,7 +181,11 @@ final class GcodeFile
         }
     }
 
-    /** A move above the layers that are looked at: only its height and its plastic count. */
+    /**
+     * A move above the layers that are looked at: only its height and its plastic count.
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
     private function above(string $line): void
     {
         if (false !== $at = strpos($line, 'Z')) {
@@ -190,9 +200,16 @@ final class GcodeFile
         }
     }
 
-    /** Moves the filament; what counts is only what goes beyond the farthest yet, so that a retraction and its return are nothing. */
+    /**
+     * Moves the filament; what counts is only what goes beyond the farthest yet, so that a retraction and its return are nothing.
+     *
+     * @throws BadShape if no spool holds so much
+     */
     private function push(float $byMm): float
     {
+        if (!is_finite($byMm) || abs($byMm) > self::MOST_FILAMENT_MM) {
+            throw BadShape::notANumber('move');
+        }
         $this->e += $byMm;
         $new = $this->e - $this->eMost;
         if ($new <= 0) {
@@ -217,9 +234,7 @@ final class GcodeFile
         $this->z = null === $z ? $this->z : ($this->relative ? $this->z + $z : $z);
         $pushed = null === $e ? 0.0 : $this->push($this->relativeE ? $e : $e - $this->e);
         if ($pushed > self::TRAVEL && (null !== $x || null !== $y)) {
-            if (!is_finite($toX) || !is_finite($toY) || !is_finite($this->z) || max(abs($toX), abs($toY), abs($this->z)) > 1e5) {
-                throw BadShape::notANumber('move');
-            }
+            self::within($toX, $toY, $this->z, $this->feedMmMin);
             $this->topMm = max($this->topMm, $this->z);
             $this->layDown($number, $line, $toX, $toY, $pushed * $this->mm2OfFilament);
         } elseif (null !== $x || null !== $y) {
@@ -231,6 +246,7 @@ final class GcodeFile
         $this->y = $toY;
     }
 
+    /** @throws BadShape if the file cannot be read as a part */
     private function layDown(int $number, string $line, float $toX, float $toY, float $plasticMm3): void
     {
         $key = 'z'.number_format($this->z, 3, '.', '');
@@ -254,6 +270,7 @@ final class GcodeFile
         // An arc: I and J lead to its centre; drawn in chords.
         $cx = $this->x + (self::scaled($line, 'I', $this->unit) ?? 0.0);
         $cy = $this->y + (self::scaled($line, 'J', $this->unit) ?? 0.0);
+        self::within($cx, $cy);
         $radius = hypot($this->x - $cx, $this->y - $cy);
         $from = atan2($this->y - $cy, $this->x - $cx);
         $turn = atan2($toY - $cy, $toX - $cx) - $from;
@@ -272,16 +289,28 @@ final class GcodeFile
         }
     }
 
+    /** @throws BadShape if a figure is beyond all printers */
+    private static function within(float ...$figures): void
+    {
+        foreach ($figures as $figure) {
+            if (!is_finite($figure) || abs($figure) > self::FARTHEST) {
+                throw BadShape::notANumber('move');
+            }
+        }
+    }
+
     private static function word(string $line, string $letter): ?float
     {
         $at = strpos($line, $letter, 1);
+        $value = false === $at || 1 !== preg_match('/\G\s*-?[\d.]/', $line, $_, 0, $at + 1) ? null : (float) substr($line, $at + 1);
 
-        return false === $at || 1 !== preg_match('/\G\s*-?[\d.]/', $line, $_, 0, $at + 1) ? null : (float) substr($line, $at + 1);
+        // What no hot end and no bed can be is no setting.
+        return null === $value || abs($value) > self::HOTTEST ? null : $value;
     }
 
     private static function scaled(string $line, string $letter, float $unit): ?float
     {
-        $at = strpos($line, $letter, 2);
+        $at = \strlen($line) > 2 ? strpos($line, $letter, 2) : false;
 
         return false === $at ? null : (float) substr($line, $at + 1) * $unit;
     }

@@ -118,6 +118,9 @@ final class GcodeTest extends TestCase
         foreach ([
             "G28\nG1 X10 Y10\n" => 'shape.no_extrusion',
             "G1 Z0.2\nG1 X1e300 Y2 E1\nG1 X3 Y4 E2\n" => 'shape.not_a_number.move',
+            "M83\nG1 Z0.2\nG1 X10 Y0 E1e308\nG1 X20 Y0 E1e308\n" => 'shape.not_a_number.move',
+            "M83\nG1 Z0.2\nG2 X10 Y0 I1e999 E1\n" => 'shape.not_a_number.move',
+            "M83\nG1 Z0.2 F1e999\nG1 X10 Y0 E1\n" => 'shape.not_a_number.move',
             "G1 X\n".str_repeat('9', 600000) => 'shape.unknown_format',
         ] as $code => $words) {
             try {
@@ -127,6 +130,8 @@ final class GcodeTest extends TestCase
                 self::assertStringContainsString($words, $bad->getMessage());
             }
         }
+        $bare = self::read("G\nM104 S1e999\nM140 S-1e999\nM83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG1 X20 Y9 E0.4\nG\nM\n");
+        self::assertSame([null, null], [self::layer($bare)->nozzleC, self::layer($bare)->bedC], 'No hot end is as hot as that.');
         $one = self::read("M83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG1 X20 Y9 E0.4\n");
         self::assertStringContainsString('shape.one_layer', implode(' ', Said::all($one->remarks)));
         self::assertStringContainsString('shape.no_closed_line', implode(' ', Said::all($one->remarks)));

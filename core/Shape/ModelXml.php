@@ -16,6 +16,8 @@ use Sitzplatz\Words\Sentence;
 final class ModelXml
 {
     private const MOST_FACETS = 3_000_000;
+    /** Objects that are placed, one within another counted each time; a full plate has hundreds. */
+    private const MOST_PLACED = 30_000;
     private const DEEPEST = 8;
     private const MM_PER_UNIT = ['micron' => 0.001, 'millimeter' => 1.0, 'centimeter' => 10.0, 'inch' => 25.4, 'foot' => 304.8, 'meter' => 1000.0];
 
@@ -26,10 +28,12 @@ final class ModelXml
     private array $components = [];
     /** @var list<array{string, list<float>}> */
     private array $build = [];
-    /** @var array<string, int> */
+    /** @var array<string, array{int, int}> */
     private array $counted = [];
     private string $object = '';
     private int $elements = 0;
+    /** Components and items of the build. */
+    private int $listed = 0;
 
     private function __construct()
     {
@@ -40,8 +44,14 @@ final class ModelXml
     {
         $model = new self();
         $model->parse($xml);
-        // Counted before anything is placed: a few lines of components can multiply without end.
-        if (array_sum(array_map(static fn (array $item): int => $model->facetsOf($item[0], 0), $model->build)) > self::MOST_FACETS) {
+        // Counted before anything is placed: a few lines of components can multiply without end, with or without a mesh in them.
+        $facets = $placed = 0;
+        foreach ($model->build as [$object]) {
+            [$each, $times] = $model->sizeOf($object, 0);
+            $facets += $each;
+            $placed += $times;
+        }
+        if ($facets > self::MOST_FACETS || $placed > self::MOST_PLACED) {
             throw BadShape::tooFine();
         }
         $facets = new Facets();
@@ -103,10 +113,12 @@ final class ModelXml
                 break;
             case 'component':
                 $this->oneFile($a);
+                $this->listed();
                 $this->components[$this->object][] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
                 break;
             case 'item':
                 $this->oneFile($a);
+                $this->listed();
                 $this->build[] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
                 break;
             case 'model':
@@ -125,6 +137,14 @@ final class ModelXml
             if (str_ends_with($name, ':path')) {
                 throw BadShape::badXml('parts');
             }
+        }
+    }
+
+    /** @throws BadShape if more is listed than is ever placed */
+    private function listed(): void
+    {
+        if (++$this->listed > self::MOST_PLACED) {
+            throw BadShape::tooFine();
         }
     }
 
@@ -165,8 +185,12 @@ final class ModelXml
         return array_map(floatval(...), $parts);
     }
 
-    /** @throws BadShape if the file cannot be read as a part */
-    private function facetsOf(string $object, int $depth): int
+    /**
+     * @return array{int, int} facets, and how many objects are placed
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
+    private function sizeOf(string $object, int $depth): array
     {
         if ($depth > self::DEEPEST) {
             throw BadShape::badXml('nested');
@@ -177,12 +201,15 @@ final class ModelXml
         if (!isset($this->meshes[$object]) && !isset($this->components[$object])) {
             throw BadShape::badXml('object', $object);
         }
-        $count = isset($this->meshes[$object]) ? $this->meshes[$object]->triangles() : 0;
+        $facets = isset($this->meshes[$object]) ? $this->meshes[$object]->triangles() : 0;
+        $placed = 1;
         foreach ($this->components[$object] ?? [] as [$part]) {
-            $count += $this->facetsOf($part, $depth + 1);
+            [$each, $times] = $this->sizeOf($part, $depth + 1);
+            $facets += $each;
+            $placed += $times;
         }
 
-        return $this->counted[$object] = min($count, 2 * self::MOST_FACETS);
+        return $this->counted[$object] = [min($facets, 2 * self::MOST_FACETS), min($placed, 2 * self::MOST_PLACED)];
     }
 
     /**

@@ -76,6 +76,14 @@ final class ModelXmlTest extends TestCase
         yield 'a broken transformation' => [self::xml($box, '<item objectid="1" transform="1 0 0"/>'), 'shape.not_a_number.transformation'];
         yield 'an unknown unit' => [self::xml($box, '<item objectid="1"/>', 'furlong'), 'shape.xml.unit'];
         yield 'shape.xml.parts' => [self::xml($box, '<item objectid="1" p:path="/3D/other.model"/>'), 'shape.xml.parts'];
+        yield 'parts that multiply with nothing in them' => [
+            self::xml('<object id="1"><mesh><vertices><vertex x="0" y="0" z="0"/></vertices></mesh></object>'.self::tenfold(), '<item objectid="16"/>'),
+            'shape.too_fine',
+        ];
+        yield 'more lists than anybody places' => [
+            self::xml($box.'<object id="2"><components>'.str_repeat('<component objectid="1"/>', 30_001).'</components></object>', '<item objectid="2"/>'),
+            'shape.too_fine',
+        ];
         yield 'parts that multiply' => [self::xml($box.self::tenfold(), '<item objectid="16"/>'), 'shape.too_fine'];
     }
 

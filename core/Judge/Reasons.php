@@ -18,7 +18,7 @@ use Sitzplatz\Words\Sentence;
 final class Reasons
 {
     /** One weak part in seven shows in so many pulls (simulated; docs/statistics.md); with fewer the mean may hide it. */
-    public const WEAK_SEEN_FROM = 24;
+    private const WEAK_SEEN_FROM = 24;
 
     /** By what, and when, the verdicts of a plan are made. */
     public static function basis(ProofPlan $plan): Sentence
@@ -84,11 +84,21 @@ final class Reasons
         if ($pulls->censored > 0) {
             $reasons[] = Sentence::of('pulls.lower_bounds', bounds: Quantity::count($pulls->censored), n: Quantity::count($pulls->n));
         }
-        if (Answer::Yes === $pulls->clears && $pulls->n < self::WEAK_SEEN_FROM && 0 === $pulls->censored) {
-            $reasons[] = Sentence::of('pulls.weak_unseen', n: Quantity::count($pulls->n), from: Quantity::count(self::WEAK_SEEN_FROM));
+        if (Answer::Yes === $pulls->clears && !self::weakWouldShow($plan->design, $pulls->n) && 0 === $pulls->censored) {
+            $reasons[] = Sentence::of('pulls.yes_unseen_'.$kind->value, n: Quantity::count($pulls->n), from: Quantity::count(self::WEAK_SEEN_FROM));
+        }
+
+        if (Answer::No === $pulls->clears && Criterion::Mean === $pulls->criterion) {
+            $reasons[] = Sentence::of('pulls.no_unseen_'.$kind->value, n: Quantity::count($pulls->n));
         }
 
         return $reasons;
+    }
+
+    /** Whether so many pulls would show one weak part in seven: not where the looking may end before the weak one comes. */
+    public static function weakWouldShow(Design $design, int $pulls): bool
+    {
+        return Design::Fixed === $design && $pulls >= self::WEAK_SEEN_FROM;
     }
 
     private static function bound(PullKind $kind, ValueAgainstLimit $pulls, int $planned, Design $design, float $limitN): Sentence

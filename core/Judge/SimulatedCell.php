@@ -82,7 +82,7 @@ final readonly class SimulatedCell
         return match ($this->scatter) {
             null, Scatter::Normal, Scatter::Coarse => true,
             Scatter::Skewed => Criterion::NearlyAll === $this->criterion,
-            Scatter::WeakLink => Design::Fixed === $this->design && $this->runs >= Reasons::WEAK_SEEN_FROM,
+            Scatter::WeakLink => Reasons::weakWouldShow($this->design, $this->runs),
         };
     }
 

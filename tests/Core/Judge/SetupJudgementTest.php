@@ -33,7 +33,7 @@ final class SetupJudgementTest extends TestCase
         self::assertNull($judgement->runsLeft);
         // R: t.test(hot, alternative = "greater")$conf.int[1] = 28.496, less: 33.104
         self::assertMatchesRegularExpression('/low=28\.496\d* high=33\.104\d*/', Said::of($judgement->hold->reasons[0]));
-        self::assertContains('pulls.weak_unseen n=6 from=24', Said::all($judgement->hold->reasons), 'So few pulls would not show a weak one in seven.');
+        self::assertContains('pulls.yes_unseen_hot n=6 from=24', Said::all($judgement->hold->reasons), 'So few pulls would not show a weak one in seven.');
     }
 
     public function testMoreForceNeverWinsByItself(): void

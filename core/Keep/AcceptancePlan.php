@@ -47,13 +47,16 @@ final readonly class AcceptancePlan
     /** What a profile of this plan is worth, in words: below the confidence of a verdict it is accepted, and never "holds". */
     public function words(): Sentence
     {
-        return self::inWords($this->reliability, $this->confidence);
+        return self::inWords($this->reliability, $this->confidence, false);
     }
 
-    public static function inWords(float $reliability, float $confidence): Sentence
+    /** @param bool $byPulls whether pulls decided: runs that were pulled hot say nothing of the release, which then rests on the cold pulls */
+    public static function inWords(float $reliability, float $confidence, bool $byPulls): Sentence
     {
+        $what = $confidence >= 1 - ProofPlan::ERROR - 1e-9 ? 'holds' : 'accepted';
+
         return Sentence::of(
-            $confidence >= 1 - ProofPlan::ERROR - 1e-9 ? 'keep.holds' : 'keep.accepted',
+            'keep.'.$what.($byPulls ? '_pulls' : ''),
             confidence: Quantity::share($confidence),
             reliability: Quantity::share($reliability),
             proof: Quantity::share(1 - ProofPlan::ERROR),

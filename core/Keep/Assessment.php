@@ -80,6 +80,11 @@ final readonly class Assessment
                 $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
             }
         }
+        // Where no mean of cold pulls speaks for the release, it has to be seen as often as the hold.
+        $released = \count($record->releaseOutcomes($limits, false));
+        if ((Criterion::Counts === $criterion || null === $limits->coldPullAtMostN) && $released < $plan->runsNeeded && $complete >= $plan->runsNeeded) {
+            $missing[] = Sentence::of('keep.released', done: Quantity::count($released), needed: Quantity::count($plan->runsNeeded));
+        }
         if ($failures > $plan->failuresAllowed) {
             $missing[] = Sentence::of(
                 'keep.failed',

@@ -14,6 +14,7 @@ use App\Shelf\Printer;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Scope;
+use Sitzplatz\Test\Criterion;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -132,10 +133,13 @@ class Profile extends VersionedRow
 
     private function accepted(): Sentence
     {
-        /** @var array{plan: array{reliability: float|int, confidence: float|int}} $evidence */
+        /** @var array{plan: array{reliability: float|int, confidence: float|int}, proof?: array{criterion: string}, coldPull: array{n: int}} $evidence */
         $evidence = $this->document['evidence'];
 
-        return AcceptancePlan::inWords((float) $evidence['plan']['reliability'], (float) $evidence['plan']['confidence']);
+        // Documents of before they named their criterion were judged by the mean.
+        $byPulls = $evidence['coldPull']['n'] > 0 && Criterion::Counts->value !== ($evidence['proof']['criterion'] ?? null);
+
+        return AcceptancePlan::inWords((float) $evidence['plan']['reliability'], (float) $evidence['plan']['confidence'], $byPulls);
     }
 
     public function toArray(): array

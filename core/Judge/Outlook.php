@@ -6,6 +6,7 @@ namespace Sitzplatz\Judge;
 
 use Sitzplatz\Judge\Internal\Future;
 use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 
@@ -17,7 +18,7 @@ final readonly class Outlook
     /** Below it, more runs are not worth their time. */
     private const POOR_CHANCE = 0.5;
     private const STEP = 0.05;
-    private const NEW_PLANS = [3, 4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 24, 30, 40, 60];
+    private const NEW_PLANS = [4, 6, 8, 12, 16, 20, 30, 40, 60];
 
     private function __construct(
         /** Of this setup. */
@@ -129,7 +130,7 @@ final readonly class Outlook
             ));
     }
 
-    /** The plan with so many runs, hot and cold in the same parts. */
+    /** The plan with so many runs at one look (looked at after each it is as likely to be settled), hot and cold in the same parts. */
     private static function ofSize(ProofPlan $plan, int $runs): ProofPlan
     {
         $hot = max(0, $plan->hotRuns);
@@ -141,7 +142,7 @@ final readonly class Outlook
             $plan->criterion,
             $plan->share,
             $plan->failuresAllowed,
-            $plan->design,
+            Design::Fixed,
             $runs,
             (int) ceil($hot * $runs / $both),
             (int) ceil($cold * $runs / $both),

@@ -17,8 +17,15 @@ use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\Outlook;
+use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -53,7 +60,15 @@ final class BenchCommand extends Command
         $records = $this->records();
         $row(
             'judging 10 000 readings in 5 setups, median of 5',
-            \sprintf('%.0f ms', $this->median(static fn () => ComparisonJudgement::of($records)->toArray())),
+            \sprintf('%.0f ms', $this->median(static function () use ($records): array {
+                // The largest plan that the app takes; what goes beyond it only describes.
+                $plan = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 60, 30, 30);
+                foreach ($records as $record) {
+                    Outlook::inPlan($record, $plan, SetupJudgement::of($record, $plan));
+                }
+
+                return ComparisonJudgement::of($records)->toArray();
+            })),
             '≤ 300 ms',
         );
         foreach ([

@@ -44,7 +44,7 @@ final class UsualController
                     'coldPullAtMostN' => UsualPlan::COLD_PULL_AT_MOST_N,
                     'effortAtMost' => UsualPlan::effortAtMost()->value,
                     'failuresAllowed' => 0,
-                    'liftAtMostMm' => UsualPlan::LIFT_AT_MOST_MM,
+                    'liftAtMostMm' => null,
                     'liftBy' => LiftBy::MeanOfEnds->value,
                 ],
                 'proof' => [
@@ -67,6 +67,7 @@ final class UsualController
                 'runsPerSetup' => UsualPlan::RUNS_PER_SETUP,
                 'hotPerSetup' => UsualPlan::HOT_PER_SETUP,
                 'countedRuns' => UsualPlan::COUNTED_RUNS,
+                'liftAtMostMm' => UsualPlan::LIFT_AT_MOST_MM,
                 'mostRunsAdded' => ComparisonLife::MOST_RUNS_ADDED,
             ],
             'acceptance' => array_map(static fn (AcceptancePlan $plan): array => [

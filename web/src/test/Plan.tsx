@@ -34,7 +34,7 @@ function begin(usual: Schemas['Usual']['plan']): Start {
             holdDown: 'magnets',
             brim: 'none',
         },
-        limits: { ...usual.limits, liftAtMostMm: null },
+        limits: usual.limits,
         proof: usual.proof,
         durations: usual.durations,
         runsPerSetup: usual.runsPerSetup,

@@ -37,7 +37,7 @@ export function Proof({ draft, set, fault }: { draft: Part; set: (part: Partial<
                             )
                         }
                     />
-                    <CheckField label="Lift, by calliper" checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? (usualLimits.liftAtMostMm ?? null) : null } })} />
+                    <CheckField label="Lift, by calliper" checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? usual.plan.liftAtMostMm : null } })} />
                 </div>
                 <div className="grid gap-4 sm:grid-cols-2">
                     <SelectField label="Proof by" value={proof.criterion} onValue={(criterion) => prove({ criterion: criterion as Schemas['Proof']['criterion'] })} options={choices(CRITERION_WORDS).filter((each) => pulls || each.value === 'counts')} error={fault?.of('proof.criterion')} />

@@ -48,6 +48,12 @@ final class BadShape extends Fault
         return new self(Sentence::of('shape.too_fine', tolerance: Quantity::millimetres(0.02)));
     }
 
+    /** G-code whose first layers hold more line than any bed takes. */
+    public static function tooLong(): self
+    {
+        return new self(Sentence::of('shape.too_long'));
+    }
+
     public static function flat(): self
     {
         return new self(Sentence::of('shape.flat'));

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape\Internal;
 
+use Sitzplatz\Shape\BadShape;
+
 /** The plate in small squares: which of them the lines of a layer cover. */
 final class Cells
 {
     public const SIZE_MM = 0.5;
     /** Beds larger than this are not looked at in squares, mm. */
     private const WIDEST_MM = 1000.0;
+    /** Squares passed by the lines of one layer: three kilometres of them, more than any bed takes. */
+    private const MOST_STEPS = 12_000_000;
 
     private string $cells;
     private int $columns;
@@ -30,13 +34,23 @@ final class Cells
         return $column < 0 || $row < 0 || $column >= $this->columns || $row >= $this->rows ? 0 : $row * $this->columns + $column;
     }
 
+    /** @throws BadShape if the layer holds more line than is looked at */
     public function cover(LayerTrace $layer): void
     {
+        $taken = 0;
         foreach ($layer->paths() as $xy) {
             $n = intdiv(\count($xy), 2);
             for ($i = 1; $i < $n; ++$i) {
-                [$x1, $y1, $x2, $y2] = [$xy[2 * $i - 1], $xy[2 * $i], $xy[2 * $i + 1], $xy[2 * $i + 2]];
+                $seen = $this->within($xy[2 * $i - 1], $xy[2 * $i], $xy[2 * $i + 1], $xy[2 * $i + 2]);
+                if (null === $seen) {
+                    continue;
+                }
+                [$x1, $y1, $x2, $y2] = $seen;
                 $steps = 1 + (int) (2 * max(abs($x2 - $x1), abs($y2 - $y1)) / self::SIZE_MM);
+                $taken += $steps;
+                if ($taken > self::MOST_STEPS) {
+                    throw BadShape::tooLong();
+                }
                 $dx = ($x2 - $x1) / $steps;
                 $dy = ($y2 - $y1) / $steps;
                 for ($s = 0; $s <= $steps; ++$s) {
@@ -46,6 +60,32 @@ final class Cells
         }
         // The margin stands for what is off the plate.
         $this->cells[0] = "\0";
+    }
+
+    /**
+     * The part of a line that passes over the squares (clipping after Liang & Barsky 1984).
+     *
+     * @return array{float, float, float, float}|null null: none of it
+     */
+    private function within(float $x1, float $y1, float $x2, float $y2): ?array
+    {
+        $from = 0.0;
+        $to = 1.0;
+        foreach ([[$x1, $x2 - $x1, $this->minX, $this->columns], [$y1, $y2 - $y1, $this->minY, $this->rows]] as [$start, $by, $low, $squares]) {
+            $high = $low + $squares * self::SIZE_MM;
+            $low -= 2 * self::SIZE_MM;
+            if (abs($by) < 1e-9) {
+                if ($start < $low || $start > $high) {
+                    return null;
+                }
+                continue;
+            }
+            $ends = [($low - $start) / $by, ($high - $start) / $by];
+            $from = max($from, min($ends));
+            $to = min($to, max($ends));
+        }
+
+        return $from > $to ? null : [$x1 + $from * ($x2 - $x1), $y1 + $from * ($y2 - $y1), $x1 + $to * ($x2 - $x1), $y1 + $to * ($y2 - $y1)];
     }
 
     public function covers(int $cell): bool

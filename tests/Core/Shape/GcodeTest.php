@@ -139,6 +139,26 @@ final class GcodeTest extends TestCase
         self::assertStringContainsString('shape.line_width', implode(' ', Said::all($thick->remarks)));
     }
 
+    public function testLinesBeyondAllBedsAreNotFollowedToTheirEnd(): void
+    {
+        // Far out only the length counts: the squares end where the largest bed does.
+        $far = self::zigzag(200, 45000);
+        self::assertEqualsWithDelta(90000, self::read($far)->widthMm, 1);
+        $this->expectException(BadShape::class);
+        $this->expectExceptionMessage('shape.too_long');
+        self::read(self::zigzag(3200, 499));
+    }
+
+    private static function zigzag(int $moves, int $reach): string
+    {
+        $code = "G90\nM83\nG1 Z0.2 F3000\n";
+        for ($i = 0; $i < $moves; ++$i) {
+            $code .= \sprintf("G1 X%d Y%d E9\n", $i % 2 ? $reach : -$reach, $i % 900);
+        }
+
+        return $code;
+    }
+
     public function testCoverageIsCountedByVolumeNotByBoundingBox(): void
     {
         // Half as many lines, half the area.

@@ -96,7 +96,11 @@ final readonly class ContactPatch
         return max(0.0, $area);
     }
 
-    /** @return list<Corner> of the islands; holes do not lift */
+    /**
+     * @return list<Corner> of the islands; holes do not lift
+     *
+     * @throws BadShape if there are more corners than anybody waits for
+     */
     public function sharpCorners(): array
     {
         $corners = [];
@@ -116,7 +120,11 @@ final readonly class ContactPatch
         return $corners;
     }
 
-    /** @return list<ThinEnd> */
+    /**
+     * @return list<ThinEnd>
+     *
+     * @throws BadShape if there are more corners than anybody waits for
+     */
     public function thinEnds(): array
     {
         $ends = [];

@@ -7,6 +7,9 @@ namespace Sitzplatz\Shape;
 /** A closed line on the plate; counterclockwise around an island, clockwise around a hole, seen from above. */
 final readonly class Outline
 {
+    /** Distances that a simplification may take; some seconds of them. */
+    private const MOST_LOOKS = 12_000_000;
+
     /** @param list<Point> $points at least three; the last is joined to the first */
     public function __construct(public array $points)
     {
@@ -62,7 +65,12 @@ final readonly class Outline
         return $inside;
     }
 
-    /** Douglas & Peucker 1973: fewer points, none farther than this from the line. */
+    /**
+     * Douglas & Peucker 1973: fewer points, none farther than this from the line. Teeth all of one height take the square of
+     * their number of looks; no part that is printed has so many.
+     *
+     * @throws BadShape if it would take longer than anybody waits
+     */
     public function simplified(float $toleranceMm): self
     {
         $n = \count($this->points);
@@ -79,8 +87,13 @@ final readonly class Outline
         $far = self::farthest($points, $points[0]);
         $kept = [0 => true, $far => true];
         $open = [[0, $far], [$far, $n]];
+        $looks = 0;
         while ([] !== $open) {
             [$from, $to] = array_pop($open);
+            $looks += $to - $from;
+            if ($looks > self::MOST_LOOKS) {
+                throw BadShape::tooFine();
+            }
             $a = $points[$from];
             $b = $points[$to % $n];
             $length = $a->distanceTo($b);

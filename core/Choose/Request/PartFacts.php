@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
 use Sitzplatz\Words\Quantity;
@@ -50,7 +51,11 @@ final readonly class PartFacts
         ]));
     }
 
-    /** One part of what a file holds: each island of a G-code file is a part, a model is one however many feet it has. */
+    /**
+     * One part of what a file holds: each island of a G-code file is a part, a model is one however many feet it has.
+     *
+     * @throws BadShape if it has more corners than anybody waits for
+     */
     public static function ofShape(PartShape $shape, bool $articulated = false): self
     {
         $patch = $shape->patch;
@@ -78,7 +83,11 @@ final readonly class PartFacts
         return null === $shape->firstLayer ? 1 : max(1, \count($shape->patch->islands));
     }
 
-    /** What a G-code file lays around or under each part; the width of a brim by its area. */
+    /**
+     * What a G-code file lays around or under each part; the width of a brim by its area.
+     *
+     * @throws BadShape if it has more corners than anybody waits for
+     */
     public static function footholdIn(PartShape $shape): Foothold
     {
         $first = $shape->firstLayer;

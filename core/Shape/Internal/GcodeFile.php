@@ -353,6 +353,8 @@ final class GcodeFile
     /**
      * @param list<LayerTrace> $layers
      * @param list<Cells>      $cells
+     *
+     * @throws BadShape if the file cannot be read as a part
      */
     private function shapeFrom(array $layers, array $cells): PartShape
     {

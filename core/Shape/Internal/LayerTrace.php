@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape\Internal;
 
+use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\Point;
 
@@ -75,6 +76,8 @@ final class LayerTrace
      * @param \Closure(float, float): bool $counts whether a line that passes here counts
      *
      * @return list<Outline>
+     *
+     * @throws BadShape if its lines have more corners than anybody waits for
      */
     public function outermost(float $lineWidthMm, \Closure $counts): array
     {

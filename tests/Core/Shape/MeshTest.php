@@ -7,12 +7,39 @@ namespace Sitzplatz\Tests\Core\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ContactPatch;
+use Sitzplatz\Shape\Outline;
+use Sitzplatz\Shape\Point;
 use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Tests\Core\Words\Said;
 
 final class MeshTest extends TestCase
 {
     use BuildsMeshes;
+
+    public function testAStarOfThousandsOfTeethIsRefusedAndOneOfHundredsIsRead(): void
+    {
+        // By hand: a star of n teeth between the radii r and R has n·r·R·sin(π/n).
+        $patch = new ContactPatch([self::star(300)]);
+        self::assertEqualsWithDelta(300 * 40 * 50 * sin(\M_PI / 300), $patch->areaMm2, 1e-6);
+        self::assertNotSame([], $patch->sharpCorners());
+        $this->expectException(BadShape::class);
+        $this->expectExceptionMessage('shape.too_fine');
+        // Teeth of one height: each split takes one of them off.
+        $comb = array_map(static fn (int $i): Point => new Point($i, $i % 2), range(0, 9000));
+        (new Outline([...$comb, new Point(9000, -10), new Point(0, -10)]))->simplified(0.1);
+    }
+
+    private static function star(int $teeth): Outline
+    {
+        $points = [];
+        for ($i = 0; $i < 2 * $teeth; ++$i) {
+            $radius = $i % 2 ? 50 : 40;
+            $points[] = new Point($radius * cos(\M_PI * $i / $teeth), $radius * sin(\M_PI * $i / $teeth));
+        }
+
+        return new Outline($points);
+    }
 
     public function testABoxHasTheMeasuresOfABox(): void
     {

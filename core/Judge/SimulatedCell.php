@@ -24,7 +24,6 @@ final readonly class SimulatedCell
 {
     /** The share that counted plans ask for here. */
     public const SHARE = 0.8;
-    private const POWER = 0.9;
     /** Far above any scatter, so that no pull is negative. */
     private const LIMIT_N = 100.0;
 
@@ -93,7 +92,7 @@ final readonly class SimulatedCell
         $shift = Bounds::shift($criterion);
 
         return Root::between(
-            static fn (float $delta): float => 1 - (new NoncentralT($runs - 1, ($delta + $shift) * sqrt($runs)))->cdf($bound) - self::POWER,
+            static fn (float $delta): float => 1 - (new NoncentralT($runs - 1, ($delta + $shift) * sqrt($runs)))->cdf($bound) - PlanChance::POWER,
             0.0,
             20.0,
         );

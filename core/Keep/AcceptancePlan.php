@@ -6,6 +6,7 @@ namespace Sitzplatz\Keep;
 
 use Sitzplatz\Statistics\Binomial;
 use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -47,12 +48,17 @@ final readonly class AcceptancePlan
     /** What a profile of this plan is worth, in words: below the confidence of a verdict it is accepted, and never "holds". */
     public function words(): Sentence
     {
-        return self::inWords($this->reliability, $this->confidence, false);
+        return self::inWords($this->reliability, $this->confidence, Criterion::Counts, 0);
     }
 
-    /** @param bool $byPulls whether pulls decided: runs that were pulled hot say nothing of the release, which then rests on the cold pulls */
-    public static function inWords(float $reliability, float $confidence, bool $byPulls): Sentence
+    /**
+     * Where pulls decided, runs that were pulled hot say nothing of the release, which then rests on the cold pulls.
+     *
+     * @param Criterion|null $criterion null: of before it was named, and then it was the mean
+     */
+    public static function inWords(float $reliability, float $confidence, ?Criterion $criterion, int $coldPulls): Sentence
     {
+        $byPulls = $coldPulls > 0 && Criterion::Counts !== $criterion;
         $what = $confidence >= 1 - ProofPlan::ERROR - 1e-9 ? 'holds' : 'accepted';
 
         return Sentence::of(

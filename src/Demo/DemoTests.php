@@ -92,8 +92,7 @@ final class DemoTests
                 (float) $s['bed'][0],
                 (float) $s['bed'][1],
             ));
-            $expected = $this->expected->of($setup);
-            [$setup->expectedHold, $setup->expectedRelease] = [$expected['hold'] ?? null, $expected['release'] ?? null];
+            $setup->expect($this->expected->of($setup));
         }
         $this->entities->persist($comparison);
         $this->comparisons[$comparison->title] = $comparison;

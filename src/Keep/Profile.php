@@ -136,10 +136,12 @@ class Profile extends VersionedRow
         /** @var array{plan: array{reliability: float|int, confidence: float|int}, proof?: array{criterion: string}, coldPull: array{n: int}} $evidence */
         $evidence = $this->document['evidence'];
 
-        // Documents of before they named their criterion were judged by the mean.
-        $byPulls = $evidence['coldPull']['n'] > 0 && Criterion::Counts->value !== ($evidence['proof']['criterion'] ?? null);
-
-        return AcceptancePlan::inWords((float) $evidence['plan']['reliability'], (float) $evidence['plan']['confidence'], $byPulls);
+        return AcceptancePlan::inWords(
+            (float) $evidence['plan']['reliability'],
+            (float) $evidence['plan']['confidence'],
+            isset($evidence['proof']) ? Criterion::from($evidence['proof']['criterion']) : null,
+            $evidence['coldPull']['n'],
+        );
     }
 
     public function toArray(): array

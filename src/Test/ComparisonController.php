@@ -203,8 +203,7 @@ final readonly class ComparisonController
                 Number::orNull($each['bedFirstC']),
                 Number::orNull($each['bedOtherC']),
             ));
-            $expected = $this->expected->of($setup);
-            [$setup->expectedHold, $setup->expectedRelease] = [$expected['hold'] ?? null, $expected['release'] ?? null];
+            $setup->expect($this->expected->of($setup));
         }
         try {
             $comparison->plan()->check($comparison->taken(), $comparison->hotPerSetup);

@@ -49,6 +49,13 @@ class Setup extends Row
         parent::__construct($id, $createdAt);
     }
 
+    /** @param array{hold: float, release: float}|null $expected */
+    public function expect(?array $expected): void
+    {
+        $this->expectedHold = $expected['hold'] ?? null;
+        $this->expectedRelease = $expected['release'] ?? null;
+    }
+
     public function name(): Sentence
     {
         return Sentence::of(

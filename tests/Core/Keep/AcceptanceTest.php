@@ -108,7 +108,7 @@ final class AcceptanceTest extends TestCase
     public function testBelowNinetyFivePercentItIsAcceptedAndNeverHolds(): void
     {
         self::assertSame('keep.accepted confidence=0.9 reliability=0.8 proof=0.95', Said::of((new AcceptancePlan(0.8, 0.9, 0))->words()));
-        self::assertSame('keep.accepted_pulls', strtok(Said::of(AcceptancePlan::inWords(0.8, 0.9, true)), ' '));
+        self::assertSame('keep.accepted_pulls', strtok(Said::of(AcceptancePlan::inWords(0.8, 0.9, Criterion::Mean, 6)), ' '));
         self::assertSame('keep.holds confidence=0.95 reliability=0.95 proof=0.95', Said::of((new AcceptancePlan(0.95, 0.95, 0))->words()));
     }
 

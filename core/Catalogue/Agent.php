@@ -29,6 +29,12 @@ final readonly class Agent
         public Basis $basis,
         /** Put on away from the printer only: its mist is flammable and fouls rails. */
         public bool $offPrinter = false,
+        /** From where on it grips, °C; null: at any temperature. */
+        public ?float $gripsC = null,
+        /** At and below this it lets go, °C; null: it has no temperature of its own. */
+        public ?float $letsGoC = null,
+        /** It shows on the underside of the part. */
+        public bool $traces = true,
     ) {
     }
 }

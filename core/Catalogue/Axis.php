@@ -9,4 +9,5 @@ enum Axis: string
 {
     case Celsius = '°C';
     case Seconds = 's';
+    case Millimetres = 'mm';
 }

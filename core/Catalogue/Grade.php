@@ -26,6 +26,14 @@ enum Grade: string
         };
     }
 
+    /** Of its mean. */
+    public function logOdds(): float
+    {
+        $prior = $this->prior();
+
+        return log($prior->a / $prior->b);
+    }
+
     /** So many steps worse, and never worse than the worst. */
     public function lowered(int $steps): self
     {

@@ -35,6 +35,12 @@ final readonly class Material
     ) {
     }
 
+    /** Whether it draws itself together by more than half a per cent on its way to a room of 20 °C (our own choice of line). */
+    public function shrinksHard(): bool
+    {
+        return $this->expansionPerK * (($this->stiffensC() ?? 20.0) - 20.0) > 0.005;
+    }
+
     /**
      * From where on it shrinks against itself, °C: the middle of the glass transition, or where it crystallises, as most
      * of the shrinkage comes with that. Null for a resin.

@@ -28,7 +28,18 @@ final readonly class Pairing
         public array $treatments,
         public array $cautions,
         public Basis $basis,
+        /**
+         * Where the gap of the first layer has to lie, mm: folded note paper is usual, a business card where a pair welds
+         * (common practice; the sizes are from memory).
+         */
+        public Window $gapMm = new Window(0.05, 0.1, 0.16, Axis::Millimetres),
     ) {
+    }
+
+    /** At and below this the part usually comes off with the agent between, °C: the lower of both. Null: cooling is not what frees it. */
+    public function releaseWithC(?Agent $agent): ?float
+    {
+        return null === $this->releaseC || null === $agent?->letsGoC ? $this->releaseC : min($this->releaseC, $agent->letsGoC);
     }
 
     public function treatment(?string $agentId): ?Treatment
@@ -72,6 +83,7 @@ final readonly class Pairing
             )],
             $this->cautions,
             $this->basis,
+            $this->gapMm,
         );
     }
 

@@ -4,41 +4,66 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence;
 
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Sentence;
 
 /**
- * How near an own run is to a proposal; agent, material and bed temperature are the same in all. A run that is merely
- * like it counts for less (the power prior wants the discount stated; the figures are ours).
+ * In what an own run was unlike a proposal; material, kind of surface and of agent, and whether and how warm the bed was,
+ * are the same in all. A run that is merely like it counts for less, for each difference (the power prior wants the
+ * discount stated; the figures are ours).
  */
-enum Likeness: string
+final readonly class Likeness
 {
-    case SameSideAndLot = 'same_side_and_lot';
-    case SameSide = 'same_side';
-    case SameKindAndLot = 'same_kind_and_lot';
-    case SameKind = 'same_kind';
+    private const WEIGHTS = ['side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6];
+
+    /** @param list<string> $differences keys of the weights, in their order */
+    private function __construct(private array $differences)
+    {
+    }
+
+    /** A printer with other air around the part is another printer too, and counted once. */
+    public static function of(
+        bool $sameSide = true,
+        bool $sameLot = true,
+        bool $samePrinter = true,
+        bool $likeAir = true,
+        bool $sameBedAfter = true,
+        bool $sameNozzle = true,
+        bool $sameGap = true,
+    ): self {
+        return new self(array_keys(array_filter([
+            'side' => !$sameSide,
+            'lot' => !$sameLot,
+            'air' => !$likeAir,
+            'printer' => $likeAir && !$samePrinter,
+            'bed_after' => !$sameBedAfter,
+            'nozzle' => !$sameNozzle,
+            'gap' => !$sameGap,
+        ])));
+    }
 
     public function weight(): float
     {
-        return match ($this) {
-            self::SameSideAndLot => 1.0,
-            self::SameSide => 0.6,
-            self::SameKindAndLot => 0.4,
-            self::SameKind => 0.25,
-        };
+        return array_product(array_map(static fn (string $difference): float => self::WEIGHTS[$difference], $this->differences));
+    }
+
+    public function same(): bool
+    {
+        return [] === $this->differences;
+    }
+
+    /** The same for all that are alike. */
+    public function key(): string
+    {
+        return implode('+', $this->differences);
     }
 
     public function words(): Sentence
     {
-        return Sentence::of('likeness.'.$this->value);
-    }
-
-    public static function of(bool $sameSide, bool $sameLot): self
-    {
-        return match (true) {
-            $sameSide && $sameLot => self::SameSideAndLot,
-            $sameSide => self::SameSide,
-            $sameLot => self::SameKindAndLot,
-            default => self::SameKind,
-        };
+        return [] === $this->differences ? Sentence::of('likeness.same') : Sentence::of('likeness.unlike', differences: Listing::of(
+            array_map(static fn (string $difference): Sentence => Sentence::of('likeness.'.$difference), $this->differences),
+            Joined::Comma,
+        ));
     }
 }

@@ -38,6 +38,10 @@ final readonly class RunSheet
         private Taken $taken = new Taken(),
         /** Null: as its surface usually lies. */
         private ?PlateBuild $build = null,
+        /** What the display must show, and what the surface then has; null: unheated, or not known. */
+        private ?Sentence $dial = null,
+        /** The material cracks when an opened door cools it. */
+        private bool $doorShut = false,
     ) {
     }
 
@@ -62,7 +66,10 @@ final readonly class RunSheet
             ],
             RunStep::HeatAndSoak => [
                 [
-                    null === $this->bedFirstC ? Sentence::of('sheet.heat.unheated') : Sentence::of('sheet.heat.set', bed: Quantity::celsius($this->bedFirstC)),
+                    null === $this->bedFirstC ? Sentence::of('sheet.heat.unheated') : Sentence::of(
+                        'sheet.heat.set',
+                        dial: $this->dial ?? Sentence::of('dial.unknown', display: Quantity::celsius($this->bedFirstC)),
+                    ),
                     Sentence::of('sheet.heat.soak'),
                 ],
                 [Sentence::of('caution.hot_bed')],
@@ -74,6 +81,7 @@ final readonly class RunSheet
                         ? Sentence::of('sheet.print.start', file: $this->gcodeName)
                         : Sentence::of('sheet.print.start_nozzle', file: $this->gcodeName, nozzle: Quantity::celsius($this->nozzleC)),
                     Sentence::of('sheet.print.same_file'),
+                    ...($this->doorShut ? [Sentence::of('sheet.door_shut')] : []),
                 ],
                 [Sentence::of('caution.moving_nozzle'), ...($this->fumes ? [Sentence::of('caution.fumes')] : [])],
                 null,
@@ -96,6 +104,7 @@ final readonly class RunSheet
             RunStep::Cool => [
                 [
                     Sentence::of('sheet.cool.off'),
+                    ...($this->doorShut ? [Sentence::of('sheet.door_shut')] : []),
                     null === $this->releaseC ? Sentence::of('sheet.cool.room') : Sentence::of('sheet.cool.below', below: Quantity::celsius($this->releaseC)),
                     Sentence::of('sheet.cool.write_down'),
                 ],

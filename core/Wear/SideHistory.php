@@ -22,6 +22,12 @@ final readonly class SideHistory
         ?string $coatAgentKindId = null,
         ?string $coatAgentName = null,
         public ?string $lastHeldAt = null,
+        /** Since the sheet was laid; null: never. */
+        public ?string $scuffedAt = null,
+        /** Runs on this sheet after which damage was noted. */
+        public int $damages = 0,
+        /** Last printed on. */
+        public ?string $lastPrintAt = null,
     ) {
         $stands = null !== $coatedAt && (null === $washedAt || $coatedAt >= $washedAt);
         $this->printsOnCoat = $stands ? $printsSinceCoat : null;

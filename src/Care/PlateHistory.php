@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Care;
 
+use App\Shelf\PlateSide;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Wear\SideHistory;
 use Symfony\Component\Uid\Uuid;
@@ -16,23 +17,30 @@ final readonly class PlateHistory
     }
 
     /** @return array<string, SideHistory> by side */
-    public function all(): array
+    public function all(?PlateSide $only = null): array
     {
         $found = [];
+        $where = null === $only ? '' : 'WHERE ps.id = ?';
         foreach ($this->database->iterateAssociative(
             "SELECT ps.id, w.at AS washed_at, k.at AS coated_at, a.kind_id, a.name AS agent,
                     COUNT(r.id) AS since_fitting,
                     SUM(r.finished_at > COALESCE(w.at, '1970-01-01')) AS since_wash,
                     SUM(r.finished_at > k.at) AS since_coat,
-                    MAX(CASE WHEN r.held = 1 THEN r.finished_at END) AS last_held
+                    MAX(CASE WHEN r.held = 1 THEN r.finished_at END) AS last_held, MAX(r.finished_at) AS last_print,
+                    SUM(r.damage = 1) AS damages, sc.at AS scuffed_at
              FROM plate_side ps
              LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'wash' GROUP BY side_id) w ON w.side_id = ps.id
              LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'coat' GROUP BY side_id) k ON k.side_id = ps.id
+             LEFT JOIN fitting f ON f.id = ps.fitting_id
+             LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'scuff' GROUP BY side_id) sc
+                ON sc.side_id = ps.id AND sc.at >= f.created_at
              LEFT JOIN care_event coat ON coat.side_id = ps.id AND coat.kind = 'coat' AND coat.created_at = k.at
              LEFT JOIN agent_stock a ON a.id = coat.agent_id
              LEFT JOIN setup s ON s.side_id = ps.id AND s.fitting_id = ps.fitting_id
              LEFT JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL
-             GROUP BY ps.id, w.at, k.at, a.kind_id, a.name",
+             $where
+             GROUP BY ps.id, w.at, k.at, sc.at, a.kind_id, a.name",
+            null === $only ? [] : [$only->id->toBinary()],
         ) as $row) {
             $found[Uuid::fromBinary((string) $row['id'])->toRfc4122()] = new SideHistory(
                 (int) $row['since_fitting'],
@@ -43,6 +51,9 @@ final readonly class PlateHistory
                 \is_string($row['kind_id']) ? $row['kind_id'] : null,
                 \is_string($row['agent']) ? $row['agent'] : null,
                 self::time($row['last_held']),
+                self::time($row['scuffed_at']),
+                (int) $row['damages'],
+                self::time($row['last_print']),
             );
         }
 

@@ -11,31 +11,36 @@ use App\Platform\Http\Problem;
 use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\Number;
-use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
-use App\Shelf\SurfaceMeasurementRepository;
+use App\Shelf\ShopSettings;
 use App\Test\StripData;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Detail\Batch;
+use Sitzplatz\Choose\Detail\Batches;
 use Sitzplatz\Choose\Detail\CandidateSums;
-use Sitzplatz\Choose\Detail\FootholdAdvice;
 use Sitzplatz\Choose\Detail\Input;
+use Sitzplatz\Choose\Detail\NextRungs;
 use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Expectation\Evidence;
 use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Order\Step;
 use Sitzplatz\Choose\Request\Criterion;
 use Sitzplatz\Choose\Request\Finish;
 use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\Wishes;
+use Sitzplatz\Choose\Window\Dial;
 use Sitzplatz\Keep\Job;
 
 /** Ranks the shop's own plates and agents for a job, and reckons the candidate that is looked at. */
@@ -50,10 +55,10 @@ final readonly class Choosing
         private EntityManagerInterface $entities,
         private StoredEdit $edit,
         private ShopCatalogue $shop,
-        private PlateRepository $plates,
-        private SurfaceMeasurementRepository $measurements,
+        private SidesToday $sides,
         private OwnRunsRepository $ownRuns,
         private ProfileMatch $profiles,
+        private ShopSettings $settings,
         private ClockInterface $clock,
     ) {
     }
@@ -71,18 +76,18 @@ final readonly class Choosing
         }
         $printer = $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
         $job = $this->job($catalogue, $printer, $body);
-        $measured = $this->measurements->latestOn($printer);
-        $sides = array_map(
-            static fn (PlateSide $side) => $side->facts($catalogue, $measured[$side->current()->id->toRfc4122()] ?? null),
-            $this->plates->sidesInUse(),
-        );
+        $sides = $this->sides->all($printer);
         $stock = $this->stock($body['agent'] ?? null);
-        $experience = $this->ownRuns->experience($body['materialId']);
+        $profiles = $this->profiles->forJob(
+            $body['materialId'],
+            new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
+        );
+        $experience = $this->ownRuns->experience($body['materialId'], $profiles['seats']);
         $ranking = Ranking::of($catalogue, $job, $sides, array_values(array_map(static fn (AgentStock $a) => $a->facts($catalogue), $stock)), $experience);
         $candidates = array_values(array_filter($ranking->candidates, static fn (Candidate $c): bool => self::wanted($body['agent'] ?? null, $c)));
         $shown = \array_slice($candidates, 0, self::SHOWN);
         $looked = $this->looked($shown, $body['lookAt'] ?? null);
-        $advice = null === $job->part ? null : FootholdAdvice::for($job->part, $job->partCount, $looked?->proposal->surface);
+        $advice = null === $job->part ? null : FootholdAdvice::for($job->part, $job->partCount, $looked?->proposal->surface, $job->material);
 
         return [
             'notes' => $job->notes(),
@@ -91,13 +96,10 @@ final readonly class Choosing
                 'sentence' => $advice->sentence,
                 'gainedMm2' => $advice->gainedMm2,
             ],
-            'profiles' => $this->profiles->forJob(
-                $body['materialId'],
-                new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
-            ),
+            'profiles' => $profiles['shown'],
             'candidates' => array_map(fn (Candidate $c): array => $this->row($c, $ranking, $stock, $experience), $shown),
             'candidateCount' => \count($candidates),
-            'detail' => null === $looked ? null : $this->detail($looked, $ranking, $catalogue),
+            'detail' => null === $looked ? null : $this->detail($looked, $ranking, $catalogue, $experience),
             'rejections' => \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN),
             'rejectionCount' => \count($ranking->rejections),
         ];
@@ -111,8 +113,8 @@ final readonly class Choosing
             throw Problem::invalid('lotId', \sprintf('%s is a lot of another material: choose one that fits.', $lot->label));
         }
         $part = isset($body['part']) ? self::part($body['part']) : null;
-        $foothold = isset($body['foothold']) ? new Foothold(FootholdKind::from($body['foothold']['kind']), (float) $body['foothold']['mm']) : Foothold::none();
-        $refusal = $foothold->refusedBy($part);
+        $foothold = isset($body['foothold']) ? new Foothold(FootholdKind::from($body['foothold']['kind']), (float) $body['foothold']['mm']) : null;
+        $refusal = $foothold?->refusedBy($part);
         if (null !== $refusal) {
             throw Problem::invalid('foothold.kind', $refusal);
         }
@@ -141,6 +143,7 @@ final readonly class Choosing
                 $wishes['lowEnergy'] ?? false,
                 isset($wishes['order']) ? array_values(array_map(Criterion::from(...), $wishes['order'])) : null,
             ),
+            Number::orNull($body['gapMm'] ?? null),
         );
     }
 
@@ -194,7 +197,7 @@ final readonly class Choosing
 
     private static function key(Candidate $candidate): string
     {
-        return $candidate->proposal->side->id.'/'.($candidate->proposal->agent->id ?? self::BARE);
+        return $candidate->proposal->side->id.'/'.($candidate->proposal->agent->id ?? self::BARE).($candidate->proposal->off ? '/off' : '');
     }
 
     /**
@@ -217,6 +220,15 @@ final readonly class Choosing
             'agentName' => $proposal->agent?->name,
             'role' => null === $proposal->agent ? null : $candidate->treatment->role->value,
             'strip' => StripData::of($proposal, $candidate->pairing, $candidate->target->at, $candidate->target->displayC),
+            'dial' => self::dial($proposal, $candidate->target->displayC),
+            'bedOff' => $proposal->off,
+            'bracket' => $ranking->bracketOf($candidate),
+            'proven' => $candidate->proven,
+            'steps' => array_map(static fn (Step $step): array => [
+                'id' => $step->id,
+                'words' => $step->words,
+                'holdWithout' => $step->without < 0 ? $candidate->holdWithout($step) : null,
+            ], $candidate->steps),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
                 // The scale is that of the surface; runs were noted by the display.
                 'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->roomC) ?? $runs->bedC),
@@ -237,12 +249,13 @@ final readonly class Choosing
     }
 
     /** @return array<string, mixed> */
-    private function detail(Candidate $candidate, Ranking $ranking, Catalogue $catalogue): array
+    private function detail(Candidate $candidate, Ranking $ranking, Catalogue $catalogue, Experience $experience): array
     {
         $proposal = $candidate->proposal;
         // Only the sum on warp asks for it, and that wants a part.
         $own = null === $proposal->job->part ? null : $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
         $sums = CandidateSums::of($candidate, $ranking->heat, $own);
+        $batches = Batches::of($candidate, $ranking->heat, $experience);
 
         return [
             'key' => self::key($candidate),
@@ -252,10 +265,21 @@ final readonly class Choosing
             'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
             'putOn' => $proposal->agent?->putOn,
             'cleaning' => $proposal->surface->cleaning,
-            'setPoint' => null === $candidate->target->displayC ? null : [
-                'displayC' => $candidate->target->displayC,
-                'surfaceC' => $candidate->target->at ?? $candidate->target->displayC,
-                'basis' => null === $proposal->stack ? 'unknown' : (null === $proposal->side->measured ? 'modelled' : 'measured'),
+            'setPoint' => self::dial($proposal, $candidate->target->displayC),
+            'ladder' => array_map(
+                static fn (array $each): array => ['rung' => $each['rung']->value, 'words' => $each['words'], 'chance' => $each['chance']],
+                NextRungs::of($candidate, $ranking->candidates, $this->settings->ladder(), $experience)->rungs,
+            ),
+            'batches' => null === $batches ? null : [
+                'words' => $batches->words(),
+                'rows' => array_map(static fn (Batch $each): array => [
+                    'plates' => $each->plates,
+                    'mostParts' => $each->mostParts,
+                    'allGood' => $each->allGood,
+                    'goodParts' => $each->goodParts,
+                    'minutes' => $each->minutes,
+                    'better' => $each === $batches->better,
+                ], $batches->batches),
             ],
             'warp' => null === $sums->warp ? null : [
                 'low' => $sums->warp->margin->low,
@@ -288,6 +312,12 @@ final readonly class Choosing
         ];
     }
 
+    /** @return array<string, mixed>|null */
+    private static function dial(Proposal $proposal, ?float $displayC): ?array
+    {
+        return null === $displayC ? null : Dial::at($displayC, $proposal->job->printer, $proposal->side, $proposal->job->roomC)->toArray();
+    }
+
     /**
      * Most candidates share the belief of their grade: each is reckoned once.
      *
@@ -305,17 +335,18 @@ final readonly class Choosing
     {
         return [
             'grade' => $expectation->grade->value,
-            'prior' => $expectation->grade->prior()->mean(),
+            'prior' => $expectation->prior->mean(),
             'mean' => $expectation->belief->mean(),
             'interval90' => self::interval($expectation),
-            'ownSuccesses' => $expectation->own()->successes,
-            'ownRuns' => $expectation->own()->runs,
+            'ownSuccesses' => $expectation->own()['successes'],
+            'ownRuns' => $expectation->own()['runs'],
+            'ownWorth' => $expectation->ownWorth(),
             'evidence' => array_map(
                 static fn (Evidence $e): array => [
-                    'likeness' => $e->likeness->value,
+                    'likeness' => $e->likeness->words(),
                     'successes' => $e->successes,
                     'runs' => $e->runs,
-                    'weight' => $e->likeness->weight(),
+                    'worth' => $e->worth(),
                 ],
                 $expectation->evidence,
             ),

@@ -8,12 +8,13 @@ use App\Catalogue\ShopCatalogue;
 use App\Test\Expected;
 use App\Test\Setup;
 use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\JobRequest;
 
 /** The expectation of a planned setup, reckoned as for a candidate on its side with its agent and bed temperature. */
 final readonly class ExpectedOfSetup implements Expected
 {
-    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns)
+    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private SidesToday $sides)
     {
     }
 
@@ -26,12 +27,16 @@ final readonly class ExpectedOfSetup implements Expected
             $comparison->printer->facts($catalogue),
             $comparison->roomC,
             $comparison->lot->id->toRfc4122(),
+            minutes: (float) $comparison->durations['printMinutes'],
+            foothold: Foothold::none(),
             bedC: $setup->bedFirstC,
+            nozzleC: $comparison->nozzleFirstC,
+            gapMm: $comparison->gapMm,
         );
         $ranking = Ranking::of(
             $catalogue,
             $job,
-            [$setup->side->facts($catalogue)],
+            [$this->sides->one($comparison->printer, $setup->side)],
             null === $setup->agent ? [] : [$setup->agent->facts($catalogue)],
             $this->ownRuns->experience($comparison->materialId),
         );

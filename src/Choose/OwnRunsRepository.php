@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
+use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\TestPiece;
@@ -29,9 +30,10 @@ final readonly class OwnRunsRepository
     {
     }
 
-    public function experience(string $materialId): Experience
+    /** @param list<ProvenSeat> $proven */
+    public function experience(string $materialId, array $proven = []): Experience
     {
-        return new Experience($this->runs($materialId));
+        return new Experience($this->runs($materialId), $proven);
     }
 
     /** @return list<OwnRuns> */
@@ -55,16 +57,22 @@ final readonly class OwnRunsRepository
     {
         $rows = $this->database->iterateAssociative(
             "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
+                    c.printer_id, p.has_enclosure, p.chamber_c, c.nozzle_first_c, c.gap_mm, COALESCE(many.parts, 1) AS parts,
                     r.held, r.effort, r.damage,
-                    COUNT(*) AS times, MAX(r.print_minutes) AS longest, ps.fitting_id = f.id AS lies_there
+                    -- Runs about as long are drawn together, and count as the shortest of them.
+                    FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, MIN(r.print_minutes) AS minutes,
+                    COUNT(*) AS times, ps.fitting_id = f.id AS lies_there
              FROM comparison c
+             JOIN printer p ON p.id = c.printer_id
              JOIN setup s ON s.comparison_id = c.id
              JOIN fitting f ON f.id = s.fitting_id
              JOIN plate_side ps ON ps.id = s.side_id
              LEFT JOIN agent_stock a ON a.id = s.agent_id
              JOIN run r ON r.setup_id = s.id AND r.status = 'done'
+             LEFT JOIN (SELECT run_id, COUNT(*) AS parts FROM part GROUP BY run_id HAVING parts > 1) many ON many.run_id = r.id
              $where
-             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c, r.held, r.effort, r.damage, lies_there",
+             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
+                      c.printer_id, c.nozzle_first_c, c.gap_mm, parts, about, r.held, r.effort, r.damage, lies_there",
             $parameters,
         );
         $groups = [];
@@ -72,13 +80,19 @@ final readonly class OwnRunsRepository
             $key = implode('/', [
                 $row['material_id'],
                 $row['surface_id'],
-                bin2hex($row['side_id'].$row['lot_id']),
+                bin2hex($row['side_id'].$row['lot_id'].$row['printer_id']),
                 $row['kind_id'],
                 $row['bed_first_c'],
                 $row['bed_other_c'],
+                $row['nozzle_first_c'],
+                $row['gap_mm'],
+                $row['parts'],
+                $row['about'],
             ]);
             $groups[$key]['row'] ??= $row;
-            $groups[$key]['longest'] = max($groups[$key]['longest'] ?? 0.0, $row['lies_there'] ? (float) $row['longest'] : 0.0);
+            if (null !== $row['minutes']) {
+                $groups[$key]['minutes'] = min($groups[$key]['minutes'] ?? \INF, (float) $row['minutes']);
+            }
             $groups[$key]['counts'][] = new RunCount(
                 (int) $row['times'],
                 null === $row['held'] ? null : (bool) $row['held'],
@@ -88,20 +102,29 @@ final readonly class OwnRunsRepository
             );
         }
 
+        $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
         $runs = [];
         foreach ($groups as $group) {
             $row = $group['row'];
-            $runs[(string) $row['material_id']][] = OwnRuns::counted(
+            $runs[(string) $row['material_id']][] = (new OwnRuns(
                 Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
                 (string) $row['surface_id'],
                 null === $row['kind_id'] ? null : (string) $row['kind_id'],
                 Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
-                null === $row['bed_first_c'] ? null : (float) $row['bed_first_c'],
-                $group['counts'],
-                $group['longest'] > 0 ? $group['longest'] : null,
-                1,
-                null === $row['bed_other_c'] ? null : (float) $row['bed_other_c'],
-            );
+                $number($row['bed_first_c']),
+                0,
+                0,
+                0,
+                0,
+                $group['minutes'] ?? null,
+                (int) $row['parts'],
+                $number($row['bed_other_c']),
+                Uuid::fromBinary((string) $row['printer_id'])->toRfc4122(),
+                (bool) $row['has_enclosure'],
+                $number($row['chamber_c']),
+                $number($row['nozzle_first_c']),
+                $number($row['gap_mm']),
+            ))->counting($group['counts']);
         }
 
         return $runs;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
-use Sitzplatz\Choose\Detail\FootholdAdvice;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Corner;

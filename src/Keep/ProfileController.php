@@ -39,6 +39,7 @@ final readonly class ProfileController
         private StoredEdit $edit,
         private Proposal $proposal,
         private ProfileDoubts $doubts,
+        private ProfileDial $dials,
         private ProfileSchema $schema,
         private Catalogue $catalogue,
         private CurrentUser $current,
@@ -307,6 +308,7 @@ final readonly class ProfileController
 
         return [
             ...$profile->toArray(),
+            'dial' => $this->dials->of($profile),
             'doubts' => array_map(
                 static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
                 $signed ? $this->doubts->of($profile) : [],

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Shelf\Number;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\ProfileTrust;
@@ -15,7 +17,7 @@ final readonly class ProfileMatch
 {
     private const SHOWN = 50;
 
-    public function __construct(private EntityManagerInterface $entities, private ProfileDoubts $doubts)
+    public function __construct(private EntityManagerInterface $entities, private ProfileDoubts $doubts, private ProfileDial $dials)
     {
     }
 
@@ -33,14 +35,18 @@ final readonly class ProfileMatch
         return $found;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return array{shown: list<array<string, mixed>>, seats: list<ProvenSeat>} what is shown of them, and what they prove for this job */
     public function forJob(string $materialId, Job $job): array
     {
-        $found = [];
+        $found = $seats = [];
         foreach ($this->signed($materialId) as $profile) {
             $points = $profile->scope()->check($job);
             $doubts = $this->doubts->of($profile);
             $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
+            $setting = $profile->document['setting'];
+            if (ProfileTrust::Proven === $trust && null !== $profile->side) {
+                $seats[] = new ProvenSeat($profile->side->id->toRfc4122(), $setting['agentId'] ?? null, Number::orNull($setting['bedFirstC']));
+            }
             $found[] = [
                 'id' => $profile->id->toRfc4122(),
                 'title' => $profile->title,
@@ -49,6 +55,7 @@ final readonly class ProfileMatch
                 'trustWords' => $trust->words(),
                 'revision' => $profile->revision,
                 'setting' => $profile->document['setting'],
+                'dial' => $this->dials->of($profile),
                 'inScope' => [] === self::outside($points) && [] === $doubts,
                 'points' => array_map(
                     static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
@@ -60,11 +67,11 @@ final readonly class ProfileMatch
         }
         usort($found, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
-        return array_map(static function (array $profile): array {
+        return ['shown' => array_map(static function (array $profile): array {
             unset($profile['order']);
 
             return $profile;
-        }, \array_slice($found, 0, self::SHOWN));
+        }, \array_slice($found, 0, self::SHOWN)), 'seats' => $seats];
     }
 
     /** @return list<Profile> of one material or of all, with what they stand for, the newest first */

@@ -82,7 +82,7 @@ final readonly class Proposal
                 $surface->cleaning,
                 null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn),
             ])),
-            'release' => ['belowC' => $pairing?->releaseC, 'way' => null === $pairing
+            'release' => ['belowC' => $pairing?->releaseWithC($agent), 'way' => null === $pairing
                 ? Sentence::of('keep.let_it_cool')
                 : ReleasePlan::way($pairing, $surface, $setup->side->facts($catalogue)->build($surface))],
             'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),

@@ -9,6 +9,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Wear\Wear;
 use Symfony\Component\Uid\Uuid;
 
@@ -42,7 +43,7 @@ class PlateSide extends Row
         return $this->fitting ?? throw new \LogicException('A side is made together with its first fitting.');
     }
 
-    public function facts(Catalogue $catalogue, ?MeasuredSurface $measured = null): SideFacts
+    public function facts(Catalogue $catalogue, ?MeasuredSurface $measured = null, SideState $state = new SideState()): SideFacts
     {
         $surface = $catalogue->surface($this->current()->surfaceId);
 
@@ -61,6 +62,7 @@ class PlateSide extends Row
             Wear::ofPlatePerPrint($this->plate->price, $surface),
             $measured,
             $this->plate->fixed,
+            $state,
         );
     }
 

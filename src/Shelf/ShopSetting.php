@@ -6,6 +6,7 @@ namespace App\Shelf;
 
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Test\OnePersonShop;
 use Symfony\Component\Uid\Uuid;
 
@@ -23,6 +24,10 @@ class ShopSetting extends VersionedRow
     #[ORM\Column]
     public float $voidAfterHours = OnePersonShop::USUAL_WAIT_S / 3600;
 
+    /** In which order the shop climbs the ladder of trust. */
+    #[ORM\Column(length: 20)]
+    public Ladder $ladder = Ladder::HeatFirst;
+
     public function __construct(\DateTimeImmutable $createdAt)
     {
         parent::__construct(Uuid::fromString(self::ID), $createdAt);
@@ -35,6 +40,11 @@ class ShopSetting extends VersionedRow
 
     public function toArray(): array
     {
-        return ['version' => $this->version, 'onePerson' => $this->onePerson, 'voidAfterHours' => $this->voidAfterHours];
+        return [
+            'version' => $this->version,
+            'onePerson' => $this->onePerson,
+            'voidAfterHours' => $this->voidAfterHours,
+            'ladder' => $this->ladder->value,
+        ];
     }
 }

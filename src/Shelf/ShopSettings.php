@@ -10,6 +10,7 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Test\OnePersonShop;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -25,6 +26,11 @@ final readonly class ShopSettings
         private Audit $audit,
         private Now $now,
     ) {
+    }
+
+    public function ladder(): Ladder
+    {
+        return $this->settings()->ladder;
     }
 
     public function onePersonShop(): OnePersonShop
@@ -45,6 +51,7 @@ final readonly class ShopSettings
         $saved = $this->edit->save(ShopSetting::class, ShopSetting::ID, $body, function (ShopSetting $settings) use ($body): void {
             $settings->onePerson = $body['onePerson'];
             $settings->voidAfterHours = (float) $body['voidAfterHours'];
+            $settings->ladder = Ladder::from($body['ladder'] ?? $settings->ladder->value);
             $this->audit->note('settings changed', $settings->id, $body);
         });
 

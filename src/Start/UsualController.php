@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Start;
 
 use App\Platform\Http\Answer;
-use Sitzplatz\Choose\Detail\FootholdAdvice;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;

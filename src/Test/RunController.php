@@ -15,6 +15,7 @@ use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Shelf\ShopSettings;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Enclosure;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\RunLife;
@@ -43,6 +44,7 @@ final readonly class RunController
         private ShopSettings $settings,
         private ShopCatalogue $shop,
         private StripData $strip,
+        private SetupDial $dial,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -228,7 +230,7 @@ final readonly class RunController
             $setup->bedFirstC,
             $comparison->nozzleFirstC,
             \is_string($gcode) ? $gcode : '',
-            $pairing?->releaseC,
+            $pairing?->releaseWithC($agent),
             (float) $comparison->durations['heatAndSoakMinutes'],
             $material->fumes,
             $run->plateChange,
@@ -236,6 +238,8 @@ final readonly class RunController
             $setup->bedOtherC,
             $comparison->taken(),
             $setup->side->facts($catalogue)->build($surface),
+            $this->dial->ofSetup($setup)?->words(),
+            Enclosure::Needed === $material->enclosure,
         );
         $stand = [];
         foreach ($run->part()->standing as $each) {

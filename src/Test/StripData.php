@@ -13,7 +13,7 @@ use Sitzplatz\Choose\Request\JobRequest;
 /** What the seat strip draws: the window, target and set-point, the stops, and where the part comes off. */
 final readonly class StripData
 {
-    public function __construct(private ShopCatalogue $shop)
+    public function __construct(private ShopCatalogue $shop, private SetupDial $dial)
     {
     }
 
@@ -31,7 +31,7 @@ final readonly class StripData
             'target' => $target,
             'setPointC' => $setPointC,
             'high' => $pairing->window->high,
-            'releaseC' => $pairing->releaseC,
+            'releaseC' => $pairing->releaseWithC($proposal->agent),
             'roomC' => $proposal->job->roomC,
             'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label, 'atC' => $stop->atC], $proposal->stops()),
         ];
@@ -49,6 +49,10 @@ final readonly class StripData
         }
         $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC);
 
-        return self::of(new Proposal($job, $setup->side->facts($catalogue), $surface, null, $pairing, null), $pairing, $setup->bedFirstC, $setup->bedFirstC);
+        $side = $this->dial->side($comparison->printer, $setup->side);
+        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
+        $surfaceC = null === $setup->bedFirstC ? null : ($this->dial->ofSetup($setup)->surfaceC ?? $setup->bedFirstC);
+
+        return self::of(new Proposal($job, $side, $surface, $agent, $pairing, null), $pairing, $surfaceC, $setup->bedFirstC);
     }
 }

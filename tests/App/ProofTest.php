@@ -134,7 +134,8 @@ final class ProofTest extends ApiTestCase
         $comparison = $this->ask('POST', '/api/comparisons', $this->bare(14), 201);
         $choice = $this->ask('POST', '/api/choose', [
             'materialId' => 'pla', 'printerId' => $comparison['printerId'], 'lotId' => $comparison['lotId'],
-            'roomC' => $comparison['roomC'], 'partCount' => 1, 'jobMinutes' => null, 'bedC' => 57,
+            'roomC' => $comparison['roomC'], 'partCount' => 1, 'jobMinutes' => $comparison['durations']['printMinutes'], 'bedC' => 57,
+            'nozzleC' => $comparison['constants']['nozzleFirstC'], 'gapMm' => $comparison['constants']['gapMm'],
         ], 200);
         $candidate = array_values(array_filter($choice['candidates'], fn (array $c): bool => $c['plateSideId'] === $this->side('P1 front') && null === $c['agentId']))[0];
         self::assertEqualsWithDelta($candidate['hold']['mean'], $comparison['setups'][0]['expectedHold'], 1e-9);

@@ -136,7 +136,8 @@ final class WordingTest extends KernelTestCase
             ...$words(Verdict::cases()),
             ...$words(AgentRole::cases()),
             ...$words(Basis::cases()),
-            ...$words(Likeness::cases()),
+            Likeness::of()->words(),
+            Likeness::of(false, false, false, false, false, false, false)->words(),
             ...$words(Cooling::cases()),
             ...$words(ShapeFormat::cases()),
         ];

@@ -149,6 +149,9 @@ final readonly class CatalogueRows
             $s['life_prints'],
             array_values(array_map(static fn (array $layer): array => [$layer[0], (float) $layer[1]], $s['plate'] ?? [])),
             Basis::from($s['basis']),
+            $s['wants_scuff'] ?? false,
+            $s['works_cold'] ?? false,
+            isset($s['shock_k']) ? (float) $s['shock_k'] : null,
         );
     }
 
@@ -168,6 +171,9 @@ final readonly class CatalogueRows
             self::textOrNull('agent', $a, 'hazard'),
             Basis::from($a['basis']),
             $a['off_printer'] ?? false,
+            isset($a['grips_c']) ? (float) $a['grips_c'] : null,
+            isset($a['lets_go_c']) ? (float) $a['lets_go_c'] : null,
+            $a['traces'] ?? true,
         );
     }
 
@@ -210,6 +216,8 @@ final readonly class CatalogueRows
             $treatments,
             self::texts('pairing', $p, 'cautions'),
             $basis,
+            ...(isset($p['gap_mm'])
+                ? ['gapMm' => new Window((float) $p['gap_mm'][0], (float) $p['gap_mm'][1], (float) $p['gap_mm'][2], Axis::Millimetres)] : []),
         );
     }
 

@@ -80,8 +80,8 @@ final readonly class CandidateSums
         $n = Quantity::count($this->candidate->proposal->job->partCount);
         $one = static fn (Expectation $e, string $question): Input => new Input(
             Sentence::of("sum.chance.$question", n: $n),
-            Quantity::share($e->belief->allOf((int) $n->value)),
-            self::beta($e->belief),
+            Quantity::share($e->plate->mean()),
+            self::beta($e->ofWholePlates() ? $e->plate : $e->belief),
         );
 
         return new Reckoning(
@@ -103,11 +103,21 @@ final readonly class CandidateSums
             self::beta($expectation->grade->prior()),
             null === $treatment->shop ? $treatment->basis->words() : Basis::Shop->words(),
         )];
+        foreach ($this->candidate->influences as $influence) {
+            $shift = 'hold' === $id ? $influence->onHold : $influence->onRelease;
+            if (abs($shift) >= 0.005) {
+                $inputs[] = new Input(
+                    Sentence::of('sum.expect.influence', words: $influence->words),
+                    Sentence::of('sum.expect.log_odds', steps: Quantity::number($shift)),
+                    Sentence::of('sum.expect.for_job'),
+                );
+            }
+        }
         foreach ($expectation->evidence as $each) {
             $inputs[] = new Input(
                 Sentence::of('sum.expect.likeness', likeness: $each->likeness->words()),
                 Sentence::of('sum.expect.of', successes: Quantity::count($each->successes), runs: Quantity::count($each->runs)),
-                Sentence::of('sum.expect.counted_at', weight: Quantity::number($each->likeness->weight())),
+                Sentence::of('sum.expect.counted_at', worth: Quantity::number($each->worth(), 0.1)),
             );
         }
         $interval = $expectation->interval();

@@ -40,6 +40,7 @@ final readonly class ReleasePlan
         $build = $candidate->proposal->side->build($surface);
         $pairing = $candidate->pairing;
         $heated = null !== $candidate->target->displayC;
+        $releaseC = $pairing->releaseWithC($candidate->proposal->agent);
         $waits = [];
         foreach (Cooling::cases() as $way) {
             if ($heated && \array_key_exists($way->value, $coolingSeconds)) {
@@ -48,13 +49,13 @@ final readonly class ReleasePlan
             }
         }
         $steps = array_values(array_filter([
-            $heated && null !== $pairing->releaseC ? Sentence::of('off.wait', below: Quantity::celsius($pairing->releaseC)) : null,
+            $heated && null !== $releaseC ? Sentence::of('off.wait', below: Quantity::celsius($releaseC)) : null,
             self::way($pairing, $surface, $build),
             Sentence::of($build->flexes ? 'off.flex' : 'off.tap'),
             $build->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
         ]));
 
-        return new self($heated ? $pairing->releaseC : null, $waits, $steps, array_values(array_filter([
+        return new self($heated ? $releaseC : null, $waits, $steps, array_values(array_filter([
             $heated ? Sentence::of('off.never_hot') : null,
             Sentence::of($build->flexes ? 'off.no_spatula' : 'off.no_prying'),
             $build->freezes || !$heated ? null : Sentence::of($build->comesOff ? 'off.no_freezer' : 'off.stays_on'),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Words\Joined;
@@ -13,31 +12,81 @@ use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
-/** What to expect of one question: what practice says, what own runs say, and both together. */
+/** What to expect of one question: what practice says, what moves it here, what own runs say, and all together. */
 final readonly class Expectation
 {
+    /** Neither practice nor a sum is ever surer than this. */
+    private const SUREST = 0.995;
+
     /** @param list<Evidence> $evidence */
-    private function __construct(public Grade $grade, public array $evidence, public Beta $belief)
-    {
+    private function __construct(
+        public Grade $grade,
+        /** The grade as moved by what this job, printer and plate are like; worth as many runs. */
+        public Beta $prior,
+        public array $evidence,
+        /** For one part. */
+        public Beta $belief,
+        /** That all parts of the plate succeed. */
+        public Beta $plate,
+    ) {
     }
 
-    /** @param list<Evidence> $evidence the nearest first */
-    public static function of(Grade $grade, array $evidence): self
+    /**
+     * @param float          $shift    on log-odds
+     * @param list<Evidence> $evidence the nearest first
+     */
+    public static function of(Grade $grade, float $shift, array $evidence, int $parts = 1): self
     {
-        $belief = $grade->prior();
+        $prior = $grade->prior();
+        if (abs($shift) > 1e-12) {
+            $worth = $prior->a + $prior->b;
+            $mean = min(self::SUREST, max(1 - self::SUREST, 1 / (1 + exp(-($grade->logOdds() + $shift)))));
+            $prior = new Beta($worth * $mean, $worth * (1 - $mean));
+        }
+        $belief = $ofParts = $prior;
         foreach ($evidence as $each) {
-            $belief = $belief->after($each->successes, $each->runs, $each->likeness->weight());
+            $belief = $belief->with($each->worthOfSuccesses, $each->worthOfFailures);
+            $ofParts = $each->wholePlate ? $ofParts : $ofParts->with($each->worthOfSuccesses, $each->worthOfFailures);
+        }
+        if ($parts < 2) {
+            return new self($grade, $prior, $evidence, $belief, $belief);
+        }
+        $plate = Beta::ofMoments($ofParts->allOf($parts), $ofParts->allOf(2 * $parts));
+        foreach ($evidence as $each) {
+            $plate = $each->wholePlate ? $plate->with($each->worthOfSuccesses, $each->worthOfFailures) : $plate;
         }
 
-        return new self($grade, $evidence, $belief);
+        return new self($grade, $prior, $evidence, $belief, $plate);
     }
 
-    /** Runs on the very side with the very lot. */
-    public function own(): Evidence
+    /**
+     * Runs on the very side with the very lot, at the same setting.
+     *
+     * @return array{successes: int, runs: int}
+     */
+    public function own(): array
     {
-        $first = $this->evidence[0] ?? null;
+        $own = ['successes' => 0, 'runs' => 0];
+        foreach ($this->evidence as $each) {
+            if ($each->likeness->same()) {
+                $own['successes'] += $each->successes;
+                $own['runs'] += $each->runs;
+            }
+        }
 
-        return Likeness::SameSideAndLot === $first?->likeness ? $first : new Evidence(Likeness::SameSideAndLot, 0, 0);
+        return $own;
+    }
+
+    /** Whether own runs with as many parts speak for the plate. */
+    public function ofWholePlates(): bool
+    {
+        return [] !== array_filter($this->evidence, static fn (Evidence $each): bool => $each->wholePlate);
+    }
+
+    /** What all own runs count for, in runs. */
+    public function ownWorth(): float
+    {
+        return array_sum(array_map(static fn (Evidence $each): float => $each->worth(), $this->evidence));
     }
 
     /** The central 90 % of the belief. */
@@ -49,19 +98,23 @@ final readonly class Expectation
     /** @param string $question hold or release */
     public function sentence(string $question): Sentence
     {
-        $practice = Quantity::share($this->grade->prior()->mean());
+        $moved = abs($this->prior->mean() - $this->grade->prior()->mean()) >= 0.005;
+        $practice = $moved ? Sentence::of(
+            'expect.moved',
+            practice: Quantity::share($this->grade->prior()->mean()),
+            here: Quantity::share($this->prior->mean()),
+        ) : Quantity::share($this->prior->mean());
         if ([] === $this->evidence) {
             return Sentence::of("expect.$question.practice_only", practice: $practice);
         }
         $own = [];
         foreach ($this->evidence as $each) {
-            $weight = $each->likeness->weight();
             $own[] = Sentence::of(
-                $weight < 1 ? "expect.$question.counted_at" : "expect.$question.own",
+                $each->worth() < $each->runs - 0.005 ? "expect.$question.counted_at" : "expect.$question.own",
                 successes: Quantity::count($each->successes),
                 runs: Quantity::count($each->runs),
                 likeness: $each->likeness->words(),
-                weight: Quantity::number($weight),
+                worth: Quantity::number($each->worth(), 0.1),
             );
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
-/** Own non-void runs of one material on one side with one agent, lot and bed temperature, counted. */
+/** Own non-void runs of one material on one side with one agent, lot and setting, all about as long, counted. */
 final readonly class OwnRuns
 {
     public function __construct(
@@ -21,26 +21,24 @@ final readonly class OwnRuns
         public int $released,
         /** Of these, taken off cleanly. */
         public int $clean,
-        /** The longest of them, minutes; null: not known. */
-        public ?float $longestMinutes = null,
-        public int $mostParts = 1,
-        /** After the first layer; null: unheated. */
+        /** The shortest of them, minutes; null: not known. */
+        public ?float $minutes = null,
+        /** The fewest parts on the plate. */
+        public int $parts = 1,
+        /** After the first layer; null: unheated, or as in the first layer. */
         public ?float $bedOtherC = null,
+        /** Null: whichever, as in a sum over printers. */
+        public ?string $printerId = null,
+        public bool $enclosed = true,
+        public ?float $chamberC = null,
+        public ?float $nozzleC = null,
+        public ?float $gapMm = null,
     ) {
     }
 
     /** @param list<RunCount> $counts */
-    public static function counted(
-        string $sideId,
-        string $surfaceId,
-        ?string $agentId,
-        string $lotId,
-        ?float $bedC,
-        array $counts,
-        ?float $longestMinutes,
-        int $mostParts,
-        ?float $bedOtherC,
-    ): self {
+    public function counting(array $counts): self
+    {
         $runs = $held = $released = $clean = 0;
         foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
             $runs += null === $count->held ? 0 : $count->times;
@@ -49,6 +47,24 @@ final readonly class OwnRuns
             $clean += true === $count->clean() ? $count->times : 0;
         }
 
-        return new self($sideId, $surfaceId, $agentId, $lotId, $bedC, $runs, $held, $released, $clean, $longestMinutes, $mostParts, $bedOtherC);
+        return new self(
+            $this->sideId,
+            $this->surfaceId,
+            $this->agentId,
+            $this->lotId,
+            $this->bedC,
+            $runs,
+            $held,
+            $released,
+            $clean,
+            $this->minutes,
+            $this->parts,
+            $this->bedOtherC,
+            $this->printerId,
+            $this->enclosed,
+            $this->chamberC,
+            $this->nozzleC,
+            $this->gapMm,
+        );
     }
 }

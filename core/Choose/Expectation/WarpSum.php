@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Detail\Input;
 use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
@@ -53,28 +58,13 @@ final readonly class WarpSum
     public static function of(Candidate $candidate, ?OwnStrength $own): ?self
     {
         $job = $candidate->proposal->job;
-        $part = $job->part;
-        if (null === $part
-            || null === $job->material->stiffensC()
-            || $part->barWidthMm <= 0
-            || $part->spanMm <= 0
-            || $part->heightMm < 2 * $part->layerHeightMm
-        ) {
+        $part = self::bar($job);
+        if (null === $part) {
             return null;
         }
-        $air = Surroundings::celsius($job->roomC, $candidate->target->at, $job->printer->enclosed, $job->printer->chamberC);
-        $coolsTo = Surroundings::inPart($air, $candidate->target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
-        $driving = self::drivingK($job->material, $coolsTo);
-        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving);
-        $demand = new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa);
+        [$air, $coolsTo, $driving, $curl, $demand] = self::demand($candidate->proposal, $candidate->target, $part);
         $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
-        $foothold = $candidate->proposal->foothold();
-        $extra = match ($foothold->kind) {
-            FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
-            FootholdKind::Ears => HoldMargin::earAtEndMm2($foothold->mm),
-            FootholdKind::Raft => HoldMargin::brimAtEndMm2(3, $part->barWidthMm, $demand->stretchMm),
-            FootholdKind::None => 0.0,
-        };
+        $extra = self::footholdMm2($candidate->proposal->foothold(), $part, $demand);
         $calibration = null === $own ? null : self::calibration($job->material, $own, $strength);
 
         return new self(
@@ -89,6 +79,27 @@ final readonly class WarpSum
             $candidate,
             $part,
         );
+    }
+
+    /**
+     * By how much a strong seat would hold the part of a proposal against its own warp; null without a part that warps.
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    public static function ofStrongSeat(Proposal $proposal, Target $target): ?float
+    {
+        $part = self::bar($proposal->job);
+        if (null === $part) {
+            return null;
+        }
+        $demand = self::demand($proposal, $target, $part)[4];
+
+        return HoldMargin::of(
+            $demand,
+            $part->barWidthMm,
+            Strength::ofGrade(Grade::Strong),
+            self::footholdMm2($proposal->foothold(), $part, $demand),
+        )->middle;
     }
 
     /** What to expect at the end of the longest span, mm, where own lifts have set the scale. */
@@ -227,9 +238,48 @@ final readonly class WarpSum
         };
     }
 
-    private static function times(float $ratio): Phrase
+    public static function times(float $ratio): Phrase
     {
         return $ratio >= 100 ? Sentence::of('warp.over', times: Quantity::times(100, 1)) : Quantity::times($ratio, $ratio < 10 ? 0.1 : 1);
+    }
+
+    /** Null without a part, for a resin, or for a part of fewer than two layers. */
+    private static function bar(JobRequest $job): ?PartFacts
+    {
+        $part = $job->part;
+
+        return null === $part
+            || null === $job->material->stiffensC()
+            || $part->barWidthMm <= 0
+            || $part->spanMm <= 0
+            || $part->heightMm < 2 * $part->layerHeightMm ? null : $part;
+    }
+
+    /**
+     * @return array{float, float, float, FreeCurl, PeelDemand} the air and what the part cools to, °C, what drives it, K, and what comes of it
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    private static function demand(Proposal $proposal, Target $target, PartFacts $part): array
+    {
+        $job = $proposal->job;
+        $air = Surroundings::celsius($job->roomC, $target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $coolsTo = Surroundings::inPart($air, $target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
+        $driving = self::drivingK($job->material, $coolsTo);
+        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving);
+
+        return [$air, $coolsTo, $driving, $curl, new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa)];
+    }
+
+    /** What is added at one end. */
+    private static function footholdMm2(Foothold $foothold, PartFacts $part, PeelDemand $demand): float
+    {
+        return match ($foothold->kind) {
+            FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::Ears => HoldMargin::earAtEndMm2($foothold->mm),
+            FootholdKind::Raft => HoldMargin::brimAtEndMm2(3, $part->barWidthMm, $demand->stretchMm),
+            FootholdKind::None => 0.0,
+        };
     }
 
     private static function drivingK(Material $material, float $coolsToC): float

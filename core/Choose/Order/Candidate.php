@@ -5,18 +5,17 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Order;
 
 use Sitzplatz\Catalogue\AgentRole;
-use Sitzplatz\Catalogue\Axis;
-use Sitzplatz\Catalogue\Enclosure;
-use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\Influence;
+use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\Day;
-use Sitzplatz\Words\Joined;
-use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -25,8 +24,9 @@ use Sitzplatz\Words\Sentence;
 final readonly class Candidate
 {
     /**
-     * @param list<Sentence> $gradeNotes what moved the grades of practice for this job
-     * @param list<Sentence> $missed     wishes that it does not meet
+     * @param list<Influence> $influences what moved the grades of practice for this job
+     * @param list<Step>      $steps      to be done before printing
+     * @param list<Sentence>  $missed     wishes that it does not meet
      */
     private function __construct(
         public Proposal $proposal,
@@ -39,21 +39,43 @@ final readonly class Candidate
         public float $chance,
         /** Of the print in plate and agent; null: a price is not known. */
         public ?float $costPerPrint,
-        public array $gradeNotes,
+        public array $influences,
+        public array $steps,
         public array $missed,
+        /** A validated profile vouches for it, for this job. */
+        public bool $proven,
         private ?float $longestMinutes,
         private int $mostParts,
         private bool $ownRuns,
     ) {
     }
 
-    public static function of(Proposal $proposal, Pairing $pairing, Treatment $treatment, Target $target, Experience $experience, ?float $agentCost): self
-    {
+    /** @throws BadWarp if a figure cannot be */
+    public static function of(
+        Proposal $proposal,
+        Pairing $pairing,
+        Treatment $treatment,
+        Target $target,
+        Influences $influences,
+        Experience $experience,
+        ?float $agentCost,
+    ): self {
         $job = $proposal->job;
-        $near = $experience->near($proposal->side, $treatment->agentId, $job->lotId, $target->displayC ?? $job->roomC);
-        [$holdGrade, $releaseGrade, $notes] = self::grades($proposal, $pairing, $treatment, $target);
-        $hold = Expectation::of($holdGrade, $near['hold']);
-        $release = Expectation::of($releaseGrade, $near['release']);
+        $near = $experience->near($job, $proposal->side, $treatment->agentId, $target->displayC);
+        $moved = $influences->on($proposal, $treatment, $target);
+        $unheated = null === $target->at && null !== $treatment->holdCold;
+        $hold = Expectation::of(
+            $unheated ? $treatment->holdCold : $treatment->hold,
+            array_sum(array_map(static fn (Influence $each): float => $each->onHold, $moved)),
+            $near['hold'],
+            $job->partCount,
+        );
+        $release = Expectation::of(
+            $treatment->release,
+            array_sum(array_map(static fn (Influence $each): float => $each->onRelease, $moved)),
+            $near['release'],
+            $job->partCount,
+        );
 
         return new self(
             $proposal,
@@ -62,11 +84,13 @@ final readonly class Candidate
             $target,
             $hold,
             $release,
-            $hold->belief->allOf($job->partCount) * $release->belief->allOf($job->partCount),
+            $hold->plate->mean() * $release->plate->mean(),
             null === $proposal->side->costPerPrint
                 || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
-            $notes,
-            $job->wishes->missedBy($proposal->surface),
+            $moved,
+            $proposal->steps(),
+            $job->wishes->missedBy($proposal->surface, $proposal->agent),
+            true === $experience->proven($proposal->side, $treatment->agentId)?->isAt($target->displayC),
             $near['longestMinutes'],
             $near['mostParts'],
             [] !== $near['hold'] || [] !== $near['release'],
@@ -84,12 +108,14 @@ final readonly class Candidate
         } elseif (null !== $this->treatment->note) {
             $reasons[] = $this->treatment->note;
         }
-        array_push($reasons, ...$this->target->reasons, ...$this->gradeNotes, ...$this->missed);
+        array_push(
+            $reasons,
+            ...$this->target->reasons,
+            ...array_map(static fn (Influence $each): Sentence => $each->words, $this->influences),
+            ...$this->missed,
+        );
         if ($job->partCount > 1) {
             $reasons[] = Sentence::of('reason.many_parts', parts: Quantity::count($job->partCount));
-        }
-        if (Enclosure::No !== $job->material->enclosure && !$job->printer->enclosed) {
-            $reasons[] = Sentence::of('reason.wants_enclosure', material: $job->material->name, printer: $job->printer->name);
         }
         array_push($reasons, ...$this->beyondEvidence());
         $shop = $this->treatment->shop;
@@ -127,7 +153,7 @@ final readonly class Candidate
                 'heed.nozzle',
                 limit: Quantity::celsius($surface->nozzleLimitC),
             ) : null,
-            $this->proposal->foothold()->helps() && !$job->foothold->helps() ? Sentence::of('heed.raft') : null,
+            $surface->raftRequired ? Sentence::of('heed.raft') : null,
             null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? Sentence::of(
                 'heed.slow',
                 speed: Quantity::millimetresPerSecond($job->printer->plateHoldsToMmS),
@@ -149,6 +175,26 @@ final readonly class Candidate
         }
 
         return [...array_values($unlike), ...($this->proposal->job->material->fumes ? [Sentence::of('caution.fumes')] : [])];
+    }
+
+    /** That the whole plate holds and comes off cleanly, as a belief (by its first two moments). */
+    public function success(): Beta
+    {
+        return $this->hold->plate->times($this->release->plate);
+    }
+
+    /** Past its life, or with damage noted. */
+    public function poorSide(): bool
+    {
+        return $this->proposal->side->state->worn($this->proposal->surface) || $this->proposal->side->state->damages > 0;
+    }
+
+    /** How the hold stands if a step is left out. */
+    public function holdWithout(Step $step): float
+    {
+        $mean = $this->hold->belief->mean();
+
+        return 1 / (1 + exp(-(log($mean / (1 - $mean)) + $step->without)));
     }
 
     /** Consumables come after bare where both hold; an agent without use comes last. */
@@ -198,41 +244,5 @@ final readonly class Candidate
                 ? Sentence::of('heed.inductive')
                 : Sentence::of($metal >= 0 ? 'heed.inductive_raise' : 'heed.inductive_lower', by: Quantity::millimetres(abs($metal)), plate: $now->label),
         }];
-    }
-
-    /** @return array{Grade, Grade, list<Sentence>} hold, release, and what moved them */
-    private static function grades(Proposal $proposal, Pairing $pairing, Treatment $treatment, Target $target): array
-    {
-        $job = $proposal->job;
-        $hold = $treatment->hold;
-        $release = $treatment->release;
-        $notes = [];
-        if (null === $target->at && null !== $treatment->holdCold) {
-            $hold = $treatment->holdCold;
-        }
-        if ($job->full() && null !== $treatment->holdFull) {
-            $hold = $hold->worse($treatment->holdFull);
-            $notes[] = Sentence::of('reason.full_plate');
-        }
-        $delicate = $job->part->delicate ?? [];
-        if ([] !== $delicate && !$proposal->foothold()->helps()) {
-            $small = $treatment->holdSmall ?? (Grade::Strong === $treatment->hold ? Grade::Fair : $treatment->hold->lowered(1));
-            // An agent that is there for grip is what practice takes for such parts.
-            if (AgentRole::Grip === $treatment->role && null === $treatment->holdSmall && Grade::Strong === $treatment->hold) {
-                $small = Grade::Strong;
-            }
-            if ($small->worse($hold) === $small && $small !== $hold) {
-                $hold = $small;
-                $notes[] = Sentence::of('reason.delicate', why: Listing::of($delicate, Joined::Semicolon));
-            }
-        }
-        if ($target->byHand && null !== $target->at && Axis::Celsius === $pairing->window->axis) {
-            $below = $pairing->window->low - $target->at;
-            $above = $target->at - $pairing->window->high;
-            $hold = $below > 0 ? $hold->lowered($below > 5 ? 2 : 1) : $hold;
-            $release = $above > 0 ? $release->lowered($above > 5 ? 2 : 1) : $release;
-        }
-
-        return [$hold, $release, $notes];
     }
 }

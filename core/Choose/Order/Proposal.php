@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Order;
 
 use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Gate\Stop;
 use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
-use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Window\SeatStack;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\Stack;
@@ -34,6 +37,8 @@ final readonly class Proposal
         public ?Target $target = null,
         /** Null: the layers of printer or plate are not known. */
         public ?Stack $stack = null,
+        /** The bed stays off though it could be heated. */
+        public bool $off = false,
     ) {
     }
 
@@ -44,7 +49,7 @@ final readonly class Proposal
      */
     public static function ofSide(JobRequest $job, SideFacts $side, Surface $surface, ?Pairing $pairing): self
     {
-        $stack = self::stackOf($job->printer, $side);
+        $stack = SeatStack::of($job->printer, $side);
 
         return new self(
             $job,
@@ -60,7 +65,55 @@ final readonly class Proposal
 
     public function withAgent(?Agent $agent): self
     {
-        return new self($this->job, $this->side, $this->surface, $agent, $this->pairing, $this->pairing?->treatment($agent?->id), $this->target, $this->stack);
+        $target = $this->target;
+        // An agent that grips from some heat on takes the target along, as far as window and limits go.
+        if (null !== $agent?->gripsC && null !== $this->pairing && null !== $target?->at && $target->at < $agent->gripsC && !$target->byHand) {
+            $target = Target::of($this->job, $this->pairing, $this->stops(), $this->stack, fromC: $agent->gripsC);
+        }
+
+        return new self($this->job, $this->side, $this->surface, $agent, $this->pairing, $this->pairing?->treatment($agent?->id), $target, $this->stack);
+    }
+
+    /** The same at the setting that was proven, unless somebody asked for another or it passes a limit by now. */
+    public function asProven(?ProvenSeat $seat): self
+    {
+        if (null === $seat?->bedC || null === $this->pairing || null !== $this->job->bedC || null === $this->job->printer->maxBedC) {
+            return $this;
+        }
+        $target = Target::of($this->job->with(bedC: $seat->bedC), $this->pairing, $this->stops(), $this->stack);
+
+        return null !== $target->refusal ? $this : new self(
+            $this->job,
+            $this->side,
+            $this->surface,
+            $this->agent,
+            $this->pairing,
+            $this->treatment,
+            $target->asProven($this->target),
+            $this->stack,
+        );
+    }
+
+    /** The same with the bed left off; null where practice does not run the surface or the pair so, or somebody asked for a bed temperature. */
+    public function withBedOff(): ?self
+    {
+        $cold = $this->treatment?->holdCold;
+        $asked = null === $this->job->printer->maxBedC || null !== $this->job->bedC;
+        if ($asked || !$this->surface->worksCold || null === $cold || Grade::Never === $cold || null === $this->pairing) {
+            return null;
+        }
+
+        return new self(
+            $this->job,
+            $this->side,
+            $this->surface,
+            $this->agent,
+            $this->pairing,
+            $this->treatment,
+            Target::of($this->job, $this->pairing, $this->stops(), $this->stack, true),
+            $this->stack,
+            true,
+        );
     }
 
     public function agentName(): Phrase
@@ -70,7 +123,7 @@ final readonly class Proposal
 
     public function label(): Sentence
     {
-        return Sentence::of('candidate.label', side: $this->side->label, agent: $this->agentName());
+        return Sentence::of($this->off ? 'candidate.label_off' : 'candidate.label', side: $this->side->label, agent: $this->agentName());
     }
 
     /** The material on the surface, bare or with the agent. */
@@ -89,10 +142,27 @@ final readonly class Proposal
         return null === $note ? $sentence : Sentence::of('noted', sentence: $sentence, note: $note);
     }
 
-    /** What is laid around or under the part: a surface that wants a raft gets it. */
+    /** What is laid around or under the part: as asked for, else as advised; a surface that wants a raft takes nothing else. */
     public function foothold(): Foothold
     {
-        return $this->surface->raftRequired && !$this->job->foothold->helps() ? new Foothold(FootholdKind::Raft) : $this->job->foothold;
+        $part = $this->job->part;
+
+        return match (true) {
+            $this->surface->raftRequired => new Foothold(FootholdKind::Raft),
+            null !== $this->job->foothold => $this->job->foothold,
+            null === $part => Foothold::none(),
+            default => FootholdAdvice::foothold($part, $this->job->partCount, $this->surface, $this->job->material),
+        };
+    }
+
+    /**
+     * What is to be done to the side before printing.
+     *
+     * @return list<Step>
+     */
+    public function steps(): array
+    {
+        return $this->side->state->steps($this->surface, $this->agent);
     }
 
     /**
@@ -119,17 +189,5 @@ final readonly class Proposal
         usort($stops, static fn (Stop $a, Stop $b): int => $a->atC <=> $b->atC);
 
         return $stops;
-    }
-
-    /** @throws BadHeat if a figure cannot be */
-    private static function stackOf(PrinterFacts $printer, SideFacts $side): ?Stack
-    {
-        if (null === $printer->maxBedC || [] === $printer->bed || [] === $side->layers) {
-            return null;
-        }
-        $stack = new Stack([...$printer->bed, ...$side->layers], $printer->bedWidthMm, $printer->bedDepthMm, 1.0, $printer->displayReadsHighK);
-        $measured = $side->measured;
-
-        return null === $measured ? $stack : $stack->calibrated($measured->displayC, $measured->surfaceC, $measured->roomC);
     }
 }

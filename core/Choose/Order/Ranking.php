@@ -7,6 +7,7 @@ namespace Sitzplatz\Choose\Order;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Gate\Gate;
 use Sitzplatz\Choose\Gate\Internal\BarrierGate;
 use Sitzplatz\Choose\Gate\Internal\CleanerGate;
@@ -33,6 +34,7 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -42,11 +44,12 @@ use Sitzplatz\Words\Sentence;
 
 /**
  * The shop's own plate sides × agents for a job: those that pass every gate in the wished order, usually by the chance of
- * success, then less consumable, shorter turnaround, lower cost; the others with the reason that ruled them out.
+ * success; among those that cannot be told apart what is proven first and a worn or damaged side last, then less
+ * consumable, shorter turnaround, lower cost. The others with the reason that ruled them out.
  */
 final readonly class Ranking
 {
-    /** Chances nearer than this are not told apart (our own choice: practice grades carry no finer difference). */
+    /** Chances nearer than this are not worth a consumable (our own choice: practice grades carry no finer difference). */
     private const CHANCE_STEP = 0.05;
     private const MINUTES_STEP = 5.0;
     private const ENERGY_STEP_WH = 5.0;
@@ -56,9 +59,20 @@ final readonly class Ranking
     /**
      * @param list<Candidate> $candidates
      * @param list<Rejection> $rejections
+     * @param array<int, int> $brackets   by object id
      */
-    private function __construct(public array $candidates, public array $rejections, public HeatPlans $heat)
+    private function __construct(
+        public array $candidates,
+        public array $rejections,
+        public HeatPlans $heat,
+        private array $brackets,
+    ) {
+    }
+
+    /** Which bracket of what cannot be told apart a candidate is in, from 0; the lower the likelier. */
+    public function bracketOf(Candidate $candidate): int
     {
+        return $this->brackets[spl_object_id($candidate)] ?? 0;
     }
 
     /**
@@ -67,11 +81,13 @@ final readonly class Ranking
      *
      * @throws BadCatalogue if the catalogue has no such entry, or a bad one
      * @throws BadHeat      if a figure cannot be
+     * @throws BadWarp      if a figure cannot be
      */
     public static function of(Catalogue $catalogue, JobRequest $job, array $sides, array $agents, Experience $experience): self
     {
         $ofSide = self::gatesOfASide();
         $ofAgent = self::gatesOfAnAgent();
+        $influences = new Influences();
         $candidates = $rejections = [];
         foreach ($sides as $side) {
             $bare = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId));
@@ -87,12 +103,27 @@ final readonly class Ranking
                     $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
                 }
-                $candidates[] = Candidate::of($proposal, $bare->pairing, $proposal->treatment, $bare->target, $experience, $agent?->costPerPrint);
+                foreach ([$proposal->asProven($experience->proven($side, $agent?->kindId)), $proposal->withBedOff()] as $way) {
+                    if (null !== $way && null !== $way->target) {
+                        $candidates[] = Candidate::of(
+                            $way,
+                            $bare->pairing,
+                            $proposal->treatment,
+                            $way->target,
+                            $influences,
+                            $experience,
+                            $agent?->costPerPrint,
+                        );
+                    }
+                }
             }
         }
         $heat = new HeatPlans();
 
-        return new self(self::sorted($candidates, $job, $heat), $rejections, $heat);
+        $brackets = [];
+        $sorted = self::sorted($candidates, $job, $heat, $brackets);
+
+        return new self($sorted, $rejections, $heat, $brackets);
     }
 
     /**
@@ -153,37 +184,95 @@ final readonly class Ranking
 
     /**
      * @param list<Candidate> $candidates
+     * @param array<int, int> $brackets   by object id
      *
      * @return list<Candidate>
      *
      * @throws BadHeat if a figure cannot be
      */
-    private static function sorted(array $candidates, JobRequest $job, HeatPlans $heat): array
+    private static function sorted(array $candidates, JobRequest $job, HeatPlans $heat, array &$brackets): array
     {
-        $order = $job->wishes->order();
-        $keys = array_map(static function (Candidate $c) use ($order, $job, $heat): array {
-            $key = [\count($c->missed)];
-            foreach ($order as $criterion) {
-                $key[] = match ($criterion) {
-                    Criterion::Chance => -round($c->chance / self::CHANCE_STEP),
-                    Criterion::Consumable => $c->consumableRank(),
-                    Criterion::Turnaround => self::stepped($heat->of($c->proposal)?->turnaroundMinutes(), self::MINUTES_STEP, $c),
-                    Criterion::Cost => round(($c->costPerPrint ?? 1e6) / self::COST_STEP),
-                    Criterion::Energy => self::stepped($heat->of($c->proposal)?->energyWh($job->minutes), self::ENERGY_STEP_WH, $c),
-                };
+        $sorted = [];
+        foreach (self::buckets($candidates, static fn (Candidate $c): int => \count($c->missed)) as $bucket) {
+            array_push($sorted, ...self::inOrder($bucket, $job->wishes->order(), $job, $heat, $brackets));
+        }
+
+        return $sorted;
+    }
+
+    /**
+     * @param list<Candidate> $candidates
+     * @param list<Criterion> $order
+     * @param array<int, int> $brackets   by object id
+     *
+     * @return list<Candidate>
+     *
+     * @throws BadHeat if a figure cannot be
+     */
+    private static function inOrder(array $candidates, array $order, JobRequest $job, HeatPlans $heat, array &$brackets): array
+    {
+        if ([] === $order) {
+            $keys = array_map(
+                static fn (Candidate $c): array => [-$c->chance, $c->target->at ?? 0, $c->proposal->side->label, $c->treatment->agentId ?? ''],
+                $candidates,
+            );
+            uksort($candidates, static fn (int $a, int $b): int => $keys[$a] <=> $keys[$b]);
+
+            return array_values($candidates);
+        }
+        $criterion = array_shift($order);
+        $buckets = [];
+        if (Criterion::Chance === $criterion) {
+            foreach (Brackets::of($candidates) as $bracket) {
+                $next = [] === $brackets ? 0 : max($brackets) + 1;
+                foreach ($bracket as $candidate) {
+                    $brackets[spl_object_id($candidate)] = $next;
+                }
+                foreach (self::buckets($bracket, static fn (Candidate $c): int => $c->poorSide() ? 2 : ($c->proven ? 0 : 1)) as $alike) {
+                    array_push($buckets, ...self::buckets($alike, static fn (Candidate $c): float => -round($c->chance / self::CHANCE_STEP)));
+                }
             }
+        } else {
+            $buckets = self::buckets($candidates, static fn (Candidate $c): float => match ($criterion) {
+                Criterion::Consumable => $c->consumableRank(),
+                Criterion::Turnaround => self::stepped($heat->of($c->proposal)?->turnaroundMinutes(), self::MINUTES_STEP, $c),
+                Criterion::Cost => round(($c->costPerPrint ?? 1e6) / self::COST_STEP),
+                Criterion::Energy => self::stepped($heat->of($c->proposal)?->energyWh($job->minutes), self::ENERGY_STEP_WH, $c),
+            });
+        }
+        $sorted = [];
+        foreach ($buckets as $bucket) {
+            array_push($sorted, ...self::inOrder($bucket, $order, $job, $heat, $brackets));
+        }
 
-            return [...$key, -$c->chance, $c->target->at ?? 0, $c->proposal->side->label, $c->treatment->agentId ?? ''];
-        }, $candidates);
-        uksort($candidates, static fn (int $a, int $b): int => $keys[$a] <=> $keys[$b]);
+        return $sorted;
+    }
 
-        return array_values($candidates);
+    /**
+     * @param list<Candidate>                  $candidates
+     * @param \Closure(Candidate): (int|float) $by
+     *
+     * @return list<list<Candidate>> with the least first
+     */
+    private static function buckets(array $candidates, \Closure $by): array
+    {
+        $buckets = [];
+        foreach ($candidates as $candidate) {
+            $buckets[(string) $by($candidate)][] = $candidate;
+        }
+        ksort($buckets, \SORT_NUMERIC);
+
+        return array_values($buckets);
     }
 
     /** Where nothing is known of the layers, a warmer target stands for a longer way and more energy. */
     private static function stepped(?float $value, float $step, Candidate $candidate): float
     {
-        return null === $value ? 1e3 + ($candidate->target->at ?? 0) : round($value / $step);
+        return match (true) {
+            null === $candidate->target->displayC && $candidate->proposal->off => 0.0,
+            null === $value => 1e3 + ($candidate->target->at ?? 0),
+            default => round($value / $step),
+        };
     }
 
     /** @param list<Gate> $gates */

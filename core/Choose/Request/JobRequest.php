@@ -26,7 +26,8 @@ final readonly class JobRequest
         public ?float $depthMm = null,
         public ?float $minutes = null,
         public ?PartFacts $part = null,
-        public Foothold $foothold = new Foothold(FootholdKind::None),
+        /** Null: what is advised for the part on each surface. */
+        public ?Foothold $foothold = null,
         /** What somebody sets the display to; null: what the set-point asks for. */
         public ?float $bedC = null,
         /** Nozzle in the first layer; null: what the material asks for. */
@@ -36,12 +37,32 @@ final readonly class JobRequest
         /** The plate side that lies on the printer now. */
         public ?SideFacts $lyingThere = null,
         public Wishes $wishes = new Wishes(),
+        /** First-layer gap that somebody sets, mm; null: as the pair asks for. */
+        public ?float $gapMm = null,
     ) {
     }
 
-    public function full(): bool
+    /** The same job with some of it otherwise; null leaves it as it is. */
+    public function with(?int $partCount = null, ?float $minutes = null, ?Foothold $foothold = null, ?float $bedC = null, ?float $gapMm = null): self
     {
-        return $this->partCount >= self::FULL_PLATE;
+        return new self(
+            $this->material,
+            $this->printer,
+            $this->roomC,
+            $this->lotId,
+            $partCount ?? $this->partCount,
+            $this->widthMm,
+            $this->depthMm,
+            $minutes ?? $this->minutes,
+            $this->part,
+            $foothold ?? $this->foothold,
+            $bedC ?? $this->bedC,
+            $this->nozzleC,
+            $this->driedDaysAgo,
+            $this->lyingThere,
+            $this->wishes,
+            $gapMm ?? $this->gapMm,
+        );
     }
 
     /** First-layer nozzle temperature to go by, °C; null for a resin. */

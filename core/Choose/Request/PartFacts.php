@@ -17,6 +17,8 @@ final readonly class PartFacts
     public const SMALL_FOOT_MM2 = 120.0;
     /** Height ÷ width of the foot from which a part is tall (our own choice). */
     public const TALL = 5.0;
+    /** Height ÷ width from which a bed that slings shakes it (our own choice). */
+    public const SHAKEN = 2.0;
     /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
     private const LONG_MM = 60.0;
 
@@ -103,6 +105,12 @@ final readonly class PartFacts
         $c = $part->brimRounding;
 
         return new Foothold(FootholdKind::Brim, round(abs($c) < 1e-9 ? $area / max(1e-9, $p) : (sqrt(max(0.0, $p ** 2 + 4 * $c * $area)) - $p) / (2 * $c), 1));
+    }
+
+    /** A file without closed lines shows its area and nothing of its corners and ends. */
+    public function outlineKnown(): bool
+    {
+        return $this->outlineMm > 0.0;
     }
 
     public function slenderness(): float

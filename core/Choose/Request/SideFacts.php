@@ -35,6 +35,8 @@ final readonly class SideFacts
         public ?MeasuredSurface $measured = null,
         /** It cannot be taken off its printer. */
         public bool $fixed = false,
+        /** How it is today. */
+        public SideState $state = new SideState(),
     ) {
     }
 

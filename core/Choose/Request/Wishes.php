@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Catalogue\Agent;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Words\Sentence;
 
@@ -42,7 +43,7 @@ final readonly class Wishes
     }
 
     /** @return list<Sentence> which wishes this surface does not meet */
-    public function missedBy(Surface $surface): array
+    public function missedBy(Surface $surface, ?Agent $agent = null): array
     {
         return array_values(array_filter([
             null !== $this->finish && $this->finish->value !== $surface->finish ? Sentence::of(
@@ -50,6 +51,7 @@ final readonly class Wishes
                 has: Sentence::of('finish.'.$surface->finish),
                 wanted: Sentence::of('finish.'.$this->finish->value),
             ) : null,
+            null !== $this->finish && true === $agent?->traces ? Sentence::of('wish.traces', agent: $agent->name) : null,
             $this->exactHeight && $surface->textured() ? Sentence::of('wish.exact_height') : null,
         ]));
     }

@@ -84,7 +84,7 @@ final class HeatPlans
 
     private static function releaseC(Proposal $proposal): float
     {
-        return $proposal->pairing->releaseC ?? 40.0;
+        return $proposal->pairing?->releaseWithC($proposal->agent) ?? HeatUp::USUAL_RELEASE_C;
     }
 
     private static function build(Stack $stack): string

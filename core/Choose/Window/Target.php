@@ -39,17 +39,24 @@ final readonly class Target
         public ?Sentence $refusal,
         /** Somebody set the display by hand. */
         public bool $byHand = false,
+        /** What the pair would have in this room, on the same scale; null: unheated. */
+        public ?float $wanted = null,
     ) {
     }
 
     /**
      * @param list<Stop> $stops on the display or surface scale, nearest first
+     * @param bool       $off   the heater is left off, where practice knows the pair cold
+     * @param float|null $fromC what an agent needs at least, °C at the surface
      */
-    public static function of(JobRequest $job, Pairing $pairing, array $stops, ?Stack $stack): self
+    public static function of(JobRequest $job, Pairing $pairing, array $stops, ?Stack $stack, bool $off = false, ?float $fromC = null): self
     {
         $window = $pairing->window;
         if (Axis::Seconds === $window->axis) {
-            return new self($window->target, null, [], null);
+            return new self($window->target, null, [], null, wanted: $window->target);
+        }
+        if ($off) {
+            return new self(null, null, [Sentence::of('target.off', room: Quantity::celsius($job->roomC))], null);
         }
         if (null === $job->printer->maxBedC) {
             return new self(null, null, [Sentence::of('target.no_heater', printer: $job->printer->name, room: Quantity::celsius($job->roomC))], null);
@@ -57,11 +64,8 @@ final readonly class Target
         if (null !== $job->bedC) {
             return self::byHand($job, $job->bedC, $window, $stops, $stack);
         }
-        $wanted = $window->target;
+        $wanted = max(self::wantedC($job, $window), min($fromC ?? 0.0, $window->high));
         $reasons = [];
-        if ($job->roomC < self::COLD_ROOM_C) {
-            $wanted = min($wanted + self::COLD_ROOM_ADDS_K, $window->high);
-        }
         $at = $wanted;
         $bites = null;
         foreach ($stops as $stop) {
@@ -92,6 +96,8 @@ final readonly class Target
                 stop: $bites->label,
                 at: Quantity::celsius($bites->atC),
             );
+        } elseif (null !== $fromC && $at > self::wantedC($job, $window) + self::NEAR_K) {
+            $reasons[] = Sentence::of('target.agent_grips', set: Quantity::celsius($at, 1), from: Quantity::celsius($fromC, 1));
         } elseif ($at > $window->target + self::NEAR_K) {
             $reasons[] = Sentence::of(
                 'target.cold_room',
@@ -107,7 +113,19 @@ final readonly class Target
             $display = min($display, floor(($stop->onSurface && null !== $stack ? $stack->displayFor($stop->atC, $job->roomC) : $stop->atC) + self::NOTHING_K));
         }
 
-        return new self($at, $display, $reasons, null);
+        return new self($at, $display, $reasons, null, wanted: $wanted);
+    }
+
+    /** As what was proven here, beside what would be reckoned. */
+    public function asProven(?self $reckoned): self
+    {
+        $differs = null !== $this->displayC && null !== $reckoned?->displayC && abs($this->displayC - $reckoned->displayC) >= 0.5;
+
+        return new self($this->at, $this->displayC, [...($differs ? [Sentence::of(
+            'target.proven',
+            set: Quantity::celsius($this->displayC),
+            usual: Quantity::celsius($reckoned->displayC),
+        )] : []), ...$this->reasons], null, false, $this->wanted);
     }
 
     /**
@@ -152,7 +170,13 @@ final readonly class Target
             default => [],
         };
 
-        return new self($at, $displayC, $reasons, null, true);
+        return new self($at, $displayC, $reasons, null, true, self::wantedC($job, $window));
+    }
+
+    /** In a cold room the bed gets more, as far as the window goes. */
+    private static function wantedC(JobRequest $job, Window $window): float
+    {
+        return $job->roomC < self::COLD_ROOM_C ? min($window->target + self::COLD_ROOM_ADDS_K, $window->high) : $window->target;
     }
 
     /** The inverse is only asked for where it can bite. */

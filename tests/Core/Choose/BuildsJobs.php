@@ -88,10 +88,10 @@ trait BuildsJobs
     }
 
     /** The way of use of a surface, "bare" or an agent; null if it is ruled out. */
-    private static function find(Ranking $ranking, string $surface, string $agent = 'bare'): ?Candidate
+    private static function find(Ranking $ranking, string $surface, string $agent = 'bare', bool $off = false): ?Candidate
     {
         foreach ($ranking->candidates as $candidate) {
-            if ($candidate->proposal->surface->id === $surface && ($candidate->treatment->agentId ?? 'bare') === $agent) {
+            if ($candidate->proposal->surface->id === $surface && ($candidate->treatment->agentId ?? 'bare') === $agent && $candidate->proposal->off === $off) {
                 return $candidate;
             }
         }

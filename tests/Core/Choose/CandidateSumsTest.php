@@ -169,11 +169,17 @@ final class CandidateSumsTest extends TestCase
         );
         self::assertGreaterThan(3, $tile->margin->middle);
         self::assertLessThan(10, $tile->drivingK, 'A low part stays as warm as the bed.');
-        $bar = self::warp(self::job('abs', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]), self::side('pei_textured'));
+        $bar = self::warp(
+            self::job('abs', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false]), 'foothold' => Foothold::none()]),
+            self::side('pei_textured'),
+        );
         self::assertLessThan(1, $bar->margin->low);
         self::assertLessThan($tile->margin->middle / 2, $bar->margin->middle);
         // Nylon warps even in a heated chamber: it crystallises far above its glass transition, and a warm bed does not help that.
-        $nylon = self::warp(self::job('pa', ['part' => self::thinBar(), 'printer' => self::printer(['chamberC' => 60.0])]), self::side('epoxy_glass'));
+        $nylon = self::warp(
+            self::job('pa', ['part' => self::thinBar(), 'printer' => self::printer(['chamberC' => 60.0]), 'foothold' => Foothold::none()]),
+            self::side('epoxy_glass'),
+        );
         self::assertGreaterThan(80, $nylon->drivingK);
         self::assertLessThan($bar->margin->middle, $nylon->margin->middle);
         self::assertSame('sum.warp.crystallises', Said::of($nylon->reckoning()->inputs[0]->name));
@@ -182,7 +188,7 @@ final class CandidateSumsTest extends TestCase
     public function testABrimRaisesTheMarginAndTheSumSaysItIsRough(): void
     {
         $side = self::side('pei_textured');
-        $bare = self::warp(self::job('abs', ['part' => self::thinBar()]), $side);
+        $bare = self::warp(self::job('abs', ['part' => self::thinBar(), 'foothold' => Foothold::none()]), $side);
         $brim = self::warp(self::job('abs', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Brim, 5)]), $side);
         self::assertGreaterThan($bare->margin->middle, $brim->margin->middle);
         self::assertStringContainsString('warp.said', Said::of($bare->sentence()));
@@ -214,7 +220,7 @@ final class CandidateSumsTest extends TestCase
 
     public function testRunsThatHeldTakeThePullDown(): void
     {
-        $job = self::job('pla', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false])]);
+        $job = self::job('pla', ['part' => self::thinBar(), 'printer' => self::printer(['enclosed' => false]), 'foothold' => Foothold::none()]);
         $weak = new OwnPiece(new TestPiece('Warp bar', 100, 8, 15), 20, 55, false, 12, 12, 3, 4.0, 0.5);
         $warp = self::warp($job, self::side('pei_textured'), new OwnStrength([$weak]));
         self::assertSame(12, $warp->calibration?->heldRuns);

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Expectation\Evidence;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
-use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /**
@@ -31,23 +31,20 @@ final class ExperienceTest extends TestCase
             new OwnRuns('P1', 'glass', null, 'lot', 55, 99, 0, 99, 0),
         ];
         $bare = self::bare($runs);
-        // By hand: a 9.5 + 7 + 0.6·5 + 0.4·6 + 0.25·0, b 0.5 + 1 + 0 + 0.4·4 + 0.25·4; what is another heat, agent or surface is left out.
-        self::assertEqualsWithDelta([21.9, 4.1], [$bare->hold->belief->a, $bare->hold->belief->b], 1e-12);
+        // By hand: a 9.5 + 7 + 0.6·5 + 0.4·6 + 0.24·0, b 0.5 + 1 + 0 + 0.4·4 + 0.24·4; what is another heat, agent or surface is left out.
+        self::assertEqualsWithDelta([21.9, 4.06], [$bare->hold->belief->a, $bare->hold->belief->b], 1e-12);
         // Release: a 9.5 + 6 + 0.4·1, b 0.5 + 0 + 0.4·3.
         self::assertEqualsWithDelta([15.9, 1.7], [$bare->release->belief->a, $bare->release->belief->b], 1e-12);
-        self::assertEqualsWithDelta(21.9 / 26 * 15.9 / 17.6, $bare->chance, 1e-12);
-        self::assertSame([7, 8], [$bare->hold->own()->successes, $bare->hold->own()->runs]);
-        self::assertSame(
-            [Likeness::SameSideAndLot, Likeness::SameSide, Likeness::SameKindAndLot, Likeness::SameKind],
-            array_map(static fn ($e): Likeness => $e->likeness, $bare->hold->evidence),
-        );
+        self::assertEqualsWithDelta(21.9 / 25.96 * 15.9 / 17.6, $bare->chance, 1e-12);
+        self::assertSame(['successes' => 7, 'runs' => 8], $bare->hold->own());
+        self::assertSame(['', 'lot', 'side', 'side+lot'], array_map(static fn (Evidence $e): string => $e->likeness->key(), $bare->hold->evidence));
     }
 
     public function testTheSentenceTellsThreeThings(): void
     {
         $bare = self::bare([new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
         self::assertSame(
-            'expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same_side_and_lot weight=1] together=0.9167',
+            'expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same worth=8] together=0.9167',
             Said::of($bare->reasons()[0]),
         );
         self::assertSame('expect.release.practice_only practice=0.95', Said::of($bare->reasons()[1]));
@@ -63,9 +60,11 @@ final class ExperienceTest extends TestCase
 
     public function testWithoutALotEveryLotIsThisLot(): void
     {
-        $near = (new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]))->near(self::side('glass'), null, null, 62);
-        self::assertSame(Likeness::SameSideAndLot, $near['hold'][0]->likeness);
-        self::assertSame([], (new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]))->near(self::side('glass'), null, null, 66)['hold']);
+        $experience = new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]);
+        $job = self::job('pla', ['lotId' => null]);
+        self::assertTrue($experience->near($job, self::side('glass'), null, 62)['hold'][0]->likeness->same());
+        self::assertSame([], $experience->near($job, self::side('glass'), null, 66)['hold']);
+        self::assertSame([], $experience->near($job, self::side('glass'), null, null)['hold'], 'Heated runs say nothing of a bed that is off.');
     }
 
     public function testBeyondWhatWasProvenIsSaid(): void

@@ -63,11 +63,12 @@ final class FirstChoiceTest extends TestCase
         $sidesOut = \count(array_filter($ranking->rejections, static fn (Rejection $r): bool => $r->wholeSide));
         self::assertSame(
             \count($surfaces) * (1 + \count($agents)),
-            \count($ranking->candidates) + \count($ranking->rejections) + $sidesOut * \count($agents),
+            \count(array_filter($ranking->candidates, static fn (Candidate $c): bool => !$c->proposal->off))
+                + \count($ranking->rejections) + $sidesOut * \count($agents),
             'Everything is either ranked or ruled out.',
         );
         foreach ($ranking->candidates as $i => $candidate) {
-            self::assertGreaterThanOrEqual($candidate->pairing->window->low, $candidate->target->at);
+            self::assertGreaterThanOrEqual($candidate->pairing->window->low, $candidate->target->at ?? $candidate->pairing->window->low);
             self::assertLessThanOrEqual($candidate->pairing->window->high, $candidate->target->at);
             self::assertLessThanOrEqual($candidate->proposal->stops()[0]->atC, $candidate->target->at, 'Never past a stop.');
             if ($i > 0) {
@@ -132,6 +133,6 @@ final class FirstChoiceTest extends TestCase
 
     private static function label(Candidate $candidate): string
     {
-        return $candidate->proposal->side->label.', '.($candidate->proposal->agent->name->english ?? 'bare');
+        return $candidate->proposal->side->label.', '.($candidate->proposal->agent->name->english ?? 'bare').($candidate->proposal->off ? ', off' : '');
     }
 }

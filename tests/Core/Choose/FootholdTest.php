@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Detail\FootholdAdvice;
 use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
@@ -35,7 +35,8 @@ final class FootholdTest extends TestCase
         $small = new PartFacts(100, 40, 14, 10, 10, 4);
         $link = new PartFacts(1500, 200, 100, 8, 15, 2, 2, 4, articulated: true);
         self::assertSame(FootholdKind::Ears, FootholdAdvice::for(self::thinBar(), 1)->foothold->kind, 'Ears at thin ends.');
-        self::assertSame(FootholdKind::None, FootholdAdvice::for(self::block(), 1)->foothold->kind, 'A broad foot needs nothing.');
+        self::assertSame(FootholdKind::None, FootholdAdvice::for(self::block(), 1, material: self::catalogue()->material('pla'))->foothold->kind, 'A broad foot needs nothing.');
+        self::assertSame(FootholdKind::Brim, FootholdAdvice::for(self::block(), 1, material: self::catalogue()->material('abs'))->foothold->kind, 'Four sharp corners of what shrinks hard.');
         self::assertSame(FootholdKind::Brim, FootholdAdvice::for($small, 1)->foothold->kind, 'A small contact: 3 to 5 mm of brim.');
         self::assertEqualsWithDelta(4, FootholdAdvice::for($small, 1)->foothold->mm, 1);
         self::assertSame(FootholdKind::Brim, FootholdAdvice::for($tall, 1)->foothold->kind, 'Tall and thin.');

@@ -112,11 +112,11 @@ final class HeedsTest extends TestCase
     {
         $open = ['printer' => self::printer(['enclosed' => false])];
         self::assertStringContainsString(
-            'reason.wants_enclosure',
+            'influence.air_open',
             implode(' ', Said::all(self::rank(self::job('abs', $open), [self::side('pei_smooth')])->candidates[0]->reasons())),
         );
         self::assertStringNotContainsString(
-            'reason.wants_enclosure',
+            'influence.air_open',
             implode(' ', Said::all(self::rank(self::job('abs'), [self::side('pei_smooth')])->candidates[0]->reasons())),
         );
     }

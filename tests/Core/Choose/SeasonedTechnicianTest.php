@@ -65,7 +65,6 @@ final class SeasonedTechnicianTest extends TestCase
         yield 'PLA on textured PEI without heat' => ['pla', 'pei_textured', 'bare', 'gate.never_cold', ['cold' => true]];
         yield 'PETG on a wiped film without heat' => ['petg', 'glass', 'wiped_film', 'gate.never_cold', ['cold' => true]];
         yield 'ABS on spray without heat' => ['abs', 'glass', 'spray_film', 'gate.never_cold', ['cold' => true]];
-        yield 'ABS on the composite without heat' => ['abs', 'thick_composite', 'bare', 'gate.never_cold', ['cold' => true]];
         yield 'glass with the engineered adhesive without heat' => ['pla', 'glass', 'polymer_adhesive', 'gate.cold_untested', ['cold' => true]];
         yield 'nothing is known of ABS on high-hold film' => ['abs', 'polyester_high_hold', 'pva_stick', 'gate.unknown_pair'];
         yield 'nothing is known of the adhesive on the cool plate' => ['pla', 'low_temp_matte', 'polymer_adhesive', 'gate.unknown_'];
@@ -137,7 +136,22 @@ final class SeasonedTechnicianTest extends TestCase
             'spray_film',
             ['cold' => true],
         ];
-        yield 'gloss asked for: glass before texture' => ['pla', ['pei_textured', 'glass'], ['pva_stick'], 'glass', 'pva_stick', ['finish' => Finish::Gloss]];
+        yield 'gloss asked for: sprayed glass before texture' => [
+            'pla',
+            ['pei_textured', 'glass'],
+            ['spray_film'],
+            'glass',
+            'spray_film',
+            ['finish' => Finish::Gloss],
+        ];
+        yield 'gloss asked for: spotless glass, for a stick shows underneath' => [
+            'pla',
+            ['pei_textured', 'glass'],
+            ['pva_stick'],
+            'glass',
+            'bare',
+            ['finish' => Finish::Gloss],
+        ];
         yield 'exact height asked for: smooth before texture' => ['pla', ['pei_textured', 'pei_smooth'], [], 'pei_smooth', 'bare', ['exact' => true]];
         yield 'bare first: texture before the surer stick on smooth' => [
             'petg',
@@ -232,7 +246,8 @@ final class SeasonedTechnicianTest extends TestCase
     public function testEarsHelpThinNylonButTheStickStillWins(): void
     {
         $sides = [self::side('hot_grip_steel')];
-        $plain = self::find(self::rank(self::job('pa', ['part' => self::thinBar()]), $sides, ['pva_stick']), 'hot_grip_steel');
+        $none = self::job('pa', ['part' => self::thinBar(), 'foothold' => Foothold::none()]);
+        $plain = self::find(self::rank($none, $sides, ['pva_stick']), 'hot_grip_steel');
         $ears = self::rank(self::job('pa', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Ears, 6)]), $sides, ['pva_stick']);
         self::assertGreaterThan($plain->chance ?? 1, self::find($ears, 'hot_grip_steel')?->chance);
         self::assertSame('pva_stick', $ears->candidates[0]->treatment->agentId);
@@ -259,6 +274,7 @@ final class SeasonedTechnicianTest extends TestCase
             'printer' => isset($special['inductive']) ? self::inductive((float) $special['inductive']) : self::printer($printer),
             'roomC' => isset($special['cold']) ? 18.0 : 20.0,
             'partCount' => $special['parts'] ?? 1,
+            'foothold' => isset($special['thin']) ? Foothold::none() : null,
             'part' => isset($special['articulated']) ? self::thinBar(true) : (isset($special['thin']) ? self::thinBar() : null),
             'nozzleC' => isset($special['firstNozzle']) ? (float) $special['firstNozzle'] : null,
             'wishes' => new Wishes($special['finish'] ?? null, $special['exact'] ?? false, $special['bareFirst'] ?? false, $special['lowEnergy'] ?? false),

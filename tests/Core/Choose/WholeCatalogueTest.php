@@ -38,7 +38,8 @@ final class WholeCatalogueTest extends TestCase
         $sides = \count(self::shelf());
         $ways = $sides * (1 + \count(self::catalogue()->agents));
         $whole = \count(array_filter($ranking->rejections, static fn ($r): bool => $r->wholeSide));
-        self::assertSame($ways, \count($ranking->candidates) + \count($ranking->rejections) + $whole * \count(self::catalogue()->agents));
+        $heated = array_filter($ranking->candidates, static fn (Candidate $c): bool => !$c->proposal->off);
+        self::assertSame($ways, \count($heated) + \count($ranking->rejections) + $whole * \count(self::catalogue()->agents));
         foreach ($ranking->rejections as $rejection) {
             self::assertNotNull($rejection->reason, Said::of($rejection->label()));
         }
@@ -74,8 +75,9 @@ final class WholeCatalogueTest extends TestCase
     #[DataProvider('materials')]
     public function testMorePartsNeverHelpAndABrimNeverHarms(string $material): void
     {
-        $one = self::chances(self::all(self::usual($material, ['part' => self::thinBar()])));
-        $nine = self::chances(self::all(self::usual($material, ['part' => self::thinBar(), 'partCount' => 9])));
+        $none = ['part' => self::thinBar(), 'foothold' => Foothold::none()];
+        $one = self::chances(self::all(self::usual($material, $none)));
+        $nine = self::chances(self::all(self::usual($material, ['partCount' => 9, ...$none])));
         $brim = self::chances(self::all(self::usual($material, ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Brim, 4)])));
         self::assertSame(array_keys($one), array_keys($nine));
         foreach ($one as $label => $chance) {
@@ -179,6 +181,6 @@ final class WholeCatalogueTest extends TestCase
 
     private static function label(Candidate $candidate): string
     {
-        return $candidate->proposal->side->label.', '.($candidate->proposal->agent->id ?? 'bare');
+        return $candidate->proposal->side->label.', '.($candidate->proposal->agent->id ?? 'bare').($candidate->proposal->off ? ', off' : '');
     }
 }

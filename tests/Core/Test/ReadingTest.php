@@ -139,7 +139,7 @@ final class ReadingTest extends TestCase
         self::assertSame(['Flammable.'], Said::all($sheet->at(RunStep::Prepare)['cautions']));
         self::assertStringContainsString('caution.hot_bed', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['cautions'])));
         self::assertSame(480, $sheet->at(RunStep::HeatAndSoak)['timerSeconds']);
-        self::assertStringContainsString('sheet.heat.set bed=60.5', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['lines'])));
+        self::assertStringContainsString('sheet.heat.set dial=(dial.unknown display=60.5)', implode(' ', Said::all($sheet->at(RunStep::HeatAndSoak)['lines'])));
         self::assertStringContainsString('caution.fumes', implode(' ', Said::all($sheet->at(RunStep::Print)['cautions'])));
         self::assertStringContainsString('caution.hot_plate', implode(' ', Said::all($sheet->at(RunStep::HotPull)['cautions'])));
         self::assertStringContainsString('sheet.cool.below below=35', implode(' ', Said::all($sheet->at(RunStep::Cool)['lines'])));

@@ -6,7 +6,7 @@ import { settingsQuery, useChange, usersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { CheckField, NumberField, TextField } from '../ui/Field';
+import { CheckField, NumberField, TextField, SelectField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { MarginNote, Sheet } from '../ui/Sheet';
 
@@ -73,7 +73,7 @@ function OnePerson() {
     const [hours, setHours] = useState<number | null>(settings.voidAfterHours);
     const save = useChange((change: Partial<Schemas['Settings']>) => call('PUT', '/settings', { ...settings, ...change }), ['settings']);
     return (
-        <MarginNote title="Working alone">
+        <MarginNote title="How this shop works">
             <CheckField label="One person may void a run of their own with the outcome known" checked={settings.onePerson} onValue={(onePerson) => save.mutate({ onePerson })} />
             {settings.onePerson ? (
                 <form
@@ -92,6 +92,15 @@ function OnePerson() {
                 </form>
             ) : null}
             <p>Usually somebody else has to. What was done alone is said wherever the evidence stands.</p>
+            <SelectField
+                label="If a setup does not hold, try first"
+                value={settings.ladder}
+                onValue={(ladder) => save.mutate({ ladder: ladder as Schemas['Settings']['ladder'] })}
+                options={[
+                    { value: 'heat_first', label: 'a nearer gap or more heat' },
+                    { value: 'foothold_first', label: 'ears or a brim' },
+                ]}
+            />
             <Fault error={save.error} />
         </MarginNote>
     );

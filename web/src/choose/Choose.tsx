@@ -39,6 +39,7 @@ export function Choose() {
         foothold: null,
         bedC: null,
         nozzleC: null,
+        gapMm: null,
         agent: null,
         wishes: {},
     });
@@ -67,7 +68,7 @@ export function Choose() {
             lotId: job.lotId,
             materialId: job.materialId,
             roomC: job.roomC,
-            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, unheated: each.strip.setPointC === null, label: each.label })),
+            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, unheated: each.bedOff || each.strip.setPointC === null, label: each.label })),
         });
         await navigate({ to: '/test/new' });
     };
@@ -113,7 +114,7 @@ export function Choose() {
                     if (part === null) setReading(null);
                     set({ part, ...(part === null || part.articulated ? { foothold: null } : {}) });
                 }}
-                onUse={(foothold) => set({ foothold })}
+                onAdvised={() => set({ foothold: null })}
             />
             <Fault error={answer.error} />
             {!ready ? (
@@ -151,6 +152,7 @@ export function Choose() {
                                 <CandidateRow
                                     key={candidate.key}
                                     place={i + 1}
+                                    lessLikely={i > 0 && candidate.bracket > (candidates[i - 1]?.bracket ?? 0)}
                                     candidate={candidate}
                                     count={job.partCount}
                                     selected={opened?.key === candidate.key}
@@ -195,7 +197,7 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
                             <span className={`font-[650] ${trust === 'proven' ? 'text-sound' : 'text-ink'}`}>{profile.trustWords}</span>
                         </div>
                         <p>
-                            Bed {profile.setting.bedFirstC === null ? 'unheated' : temperature.text(profile.setting.bedFirstC)}
+                            Bed: {profile.setting.bedFirstC === null ? 'unheated' : (profile.dial?.words ?? temperature.text(profile.setting.bedFirstC))}
                             {profile.setting.bedOtherC !== null && profile.setting.bedOtherC !== profile.setting.bedFirstC ? `, then ${temperature.text(profile.setting.bedOtherC)}` : ''}, {profile.setting.agentName ?? 'bare'}, gap: {gap(profile.setting)}
                         </p>
                         <ul className="mt-1 grid gap-x-6 text-[0.9375rem] sm:grid-cols-2 xl:grid-cols-3">
@@ -220,16 +222,18 @@ function rank(inScope: boolean | null): number {
     return inScope === false ? 0 : inScope === null ? 1 : 2;
 }
 
-type RowProps = { place: number; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
+type RowProps = { place: number; /** The first that can be told apart from those above. */ lessLikely: boolean; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
 
-function CandidateRow({ place, candidate, count, selected, detail, ticked, onLook, onTick }: RowProps) {
+function CandidateRow({ place, lessLikely, candidate, count, selected, detail, ticked, onLook, onTick }: RowProps) {
     return (
         <li className={`border-b border-line py-3 pl-3 sm:pl-4 ${selected ? 'border-l-4 border-l-accent' : 'border-l-4 border-l-transparent'}`}>
+            {lessLikely ? <p className="mb-2 font-[650]">From here on, likely worse than those above:</p> : null}
             <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
                 <button className="min-h-11 min-w-0 text-left" onClick={onLook} aria-pressed={selected}>
                     <span className="mr-2 text-soft">{place}</span>
                     <span className="text-lg font-[650]">{candidate.label}</span>
                     <span className="ml-2 text-soft">{candidate.surfaceName}</span>
+                    {candidate.proven ? <span className="ml-2 font-[650] text-sound">proven here</span> : null}
                 </button>
                 <div className="flex items-center gap-6">
                     <Odds word="holds" expectation={candidate.hold} />
@@ -244,6 +248,16 @@ function CandidateRow({ place, candidate, count, selected, detail, ticked, onLoo
                 </div>
             </div>
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
+            <p className="mt-1 text-[0.9375rem]">
+                <strong>{candidate.dial?.words ?? (candidate.bedOff ? 'bed off' : null)}</strong>
+                {candidate.steps.map((step) => (
+                    <span key={step.id}>
+                        {' '}
+                        {step.words}
+                        {step.holdWithout === null ? null : ` Without: holds ${percent(step.holdWithout)}.`}
+                    </span>
+                ))}
+            </p>
             <p className="mt-1 text-[0.9375rem] text-soft">
                 {[
                     candidate.turnaroundMinutes === null ? null : `${duration(candidate.turnaroundMinutes)} to warm and cool`,
@@ -285,7 +299,8 @@ function Odds({ word, expectation }: { word: string; expectation: Schemas['Expec
 function HowItRanks() {
     return (
         <MarginNote title="How this is ranked">
-            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, like ones for less. Where chances are alike, bare comes before an agent, then the shorter turnaround, then the lower cost; the wishes change that.</p>
+            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, like ones for less. What cannot be told apart stands together: there what is proven comes first and a worn side last, then bare before an agent, the shorter turnaround, the lower cost; the wishes change that.</p>
+            <p>What this job, printer and plate are like moves the grade: each step is told on the right. The chances are those with brim, wash and coat as said.</p>
             <p>More force never wins by itself.</p>
             <p>On the scale: the triangle is the surface temperature aimed at, “set” what the display has to show for it. Below, own runs: full dot held, open dot did not, square held but would not come off.</p>
         </MarginNote>

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { Cautions } from '../ui/Notice';
-import { duration, useQuantity } from '../ui/quantity';
+import { duration, percent, useQuantity } from '../ui/quantity';
 import { MarginNote } from '../ui/Sheet';
 import { Schools } from './Schools';
 
@@ -17,6 +17,8 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
                 ))}
             </MarginNote>
             <Before detail={detail} />
+            <Ladder ladder={detail.ladder} />
+            {detail.batches ? <Batches batches={detail.batches} /> : null}
             {detail.warp ? (
                 <MarginNote title="Warp against hold">
                     <p>{detail.warp.sentence}</p>
@@ -35,14 +37,13 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
 }
 
 function Before({ detail }: { detail: Detail }) {
-    const temperature = useQuantity('temperature');
     const set = detail.setPoint;
     return (
         <MarginNote title="Before you print">
             {set ? (
                 <p>
-                    <strong>Set {temperature.text(set.displayC)}</strong> on the display
-                    {set.basis === 'unknown' ? '; the layers are not on the shelf, so nothing is added for them.' : ` for ${temperature.text(set.surfaceC)} at the surface (${set.basis}).`}
+                    Bed: <strong>{set.words}</strong>
+                    {set.basis === 'unknown' ? '; the layers are not on the shelf, so nothing is added for them.' : `, ${set.basis}.`}
                 </p>
             ) : null}
             <p>{detail.cleaning}</p>
@@ -51,6 +52,55 @@ function Before({ detail }: { detail: Detail }) {
                 <p key={heed}>{heed}</p>
             ))}
             <Cautions sentences={detail.cautions} />
+        </MarginNote>
+    );
+}
+
+function Ladder({ ladder }: { ladder: Detail['ladder'] }) {
+    if (ladder.length < 2) return null;
+    return (
+        <MarginNote title="If it does not hold, next">
+            <ol>
+                {ladder.map((rung) => (
+                    <li key={rung.words} className="flex justify-between gap-3 border-b border-line py-1">
+                        <span>{rung.words}</span>
+                        <span className="font-[650]">{percent(rung.chance)}</span>
+                    </li>
+                ))}
+            </ol>
+            <p className="text-sm text-soft">With the chance that all holds and lets go.</p>
+        </MarginNote>
+    );
+}
+
+function Batches({ batches }: { batches: NonNullable<Detail['batches']> }) {
+    return (
+        <MarginNote title="One plate or several">
+            <p>{batches.words}</p>
+            <table className="ledger w-full">
+                <thead>
+                    <tr>
+                        <th scope="col">Plates</th>
+                        <th scope="col">Parts on each</th>
+                        <th scope="col" className="text-right">
+                            Good parts
+                        </th>
+                        <th scope="col" className="text-right">
+                            Time
+                        </th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {batches.rows.map((row) => (
+                        <tr key={row.plates} className={row.better ? 'font-[650]' : ''}>
+                            <td>{row.plates}</td>
+                            <td>{row.mostParts}</td>
+                            <td className="text-right">{row.goodParts.toFixed(1)}</td>
+                            <td className="text-right whitespace-nowrap">{row.minutes === null ? '' : duration(row.minutes)}</td>
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
         </MarginNote>
     );
 }

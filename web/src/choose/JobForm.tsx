@@ -15,7 +15,7 @@ type Props = { job: Job; onJob: (part: Partial<Job>) => void; fault: Problem | u
 export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props) {
     const { data: usual } = useSuspenseQuery(usualQuery);
     const [wishing, setWishing] = useState(false);
-    const foothold = job.foothold ?? { kind: 'none' as const, mm: 0 };
+    const foothold = job.foothold ?? null;
     const articulated = job.part?.articulated ?? false;
     const kinds = Object.entries(FOOTHOLD_WORDS).filter(([kind]) => kind === 'none' || !articulated);
     const wishes = job.wishes ?? {};
@@ -25,7 +25,7 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
             <SelectField
                 label="Material"
                 value={job.materialId}
-                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, foothold: isResin(catalogue, materialId) ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
+                onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, gapMm: null, foothold: isResin(catalogue, materialId) ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
                 empty="Choose …"
                 options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
                 error={fault?.of('materialId')}
@@ -46,15 +46,18 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
             {resin ? null : (
                 <SelectField
                     label="Around the part"
-                    value={foothold.kind}
-                    onValue={(kind) => onJob({ foothold: kind === 'none' ? null : { kind: kind as Schemas['FootholdKind'], mm: kind === 'brim' ? usual.foothold.brimMm : kind === 'ears' ? usual.foothold.earRadiusMm : 0 } })}
+                    value={foothold?.kind ?? ''}
+                    onValue={(kind) => onJob({ foothold: kind === '' ? null : { kind: kind as Schemas['FootholdKind'], mm: kind === 'brim' ? usual.foothold.brimMm : kind === 'ears' ? usual.foothold.earRadiusMm : 0 } })}
+                    empty="as advised"
                     options={kinds.map(([value, label]) => ({ value, label }))}
                     error={fault?.of('foothold.kind')}
                 />
             )}
-            {!resin && (foothold.kind === 'brim' || foothold.kind === 'ears') ? (
+            {!resin && foothold && (foothold.kind === 'brim' || foothold.kind === 'ears') ? (
                 <QuantityField label={foothold.kind === 'brim' ? 'Brim, width' : 'Ears, radius'} kind="length" value={foothold.mm} onValue={(mm) => mm !== null && mm >= 0 && onJob({ foothold: { ...foothold, mm } })} error={fault?.of('foothold.mm')} />
             ) : null}
+            {resin ? null : <QuantityField label="First-layer gap" kind="length" value={job.gapMm ?? null} onValue={(gapMm) => onJob({ gapMm })} placeholder="as usual" error={fault?.of('gapMm')} />}
+            {resin ? null : <QuantityField label="First-layer nozzle" kind="temperature" value={job.nozzleC ?? null} onValue={(nozzleC) => onJob({ nozzleC })} placeholder="as usual" error={fault?.of('nozzleC')} />}
             <SelectField
                 label="Agent"
                 value={job.agent ?? ''}

@@ -19,12 +19,12 @@ type Props = {
     advice: Schemas['Advice'] | null;
     onRead: (name: string, shape: Schemas['PartReading']) => void;
     onPart: (part: Part | null) => void;
-    onUse: (foothold: Schemas['Foothold']) => void;
+    onAdvised: () => void;
     used: Schemas['Foothold'] | null;
 };
 
 /** The part: dropped as a file, or its few figures typed in. */
-export function PartDrop({ reading, part, advice, onRead, onPart, onUse, used }: Props) {
+export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, used }: Props) {
     const [state, setState] = useState<State>({ kind: 'none' });
     const [over, setOver] = useState(false);
     const [typing, setTyping] = useState(false);
@@ -49,7 +49,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onUse, used }:
         void take(event.dataTransfer.files[0]);
     };
     const articulated = part?.articulated ?? false;
-    const sameAdvice = advice !== null && used?.kind === advice.foothold.kind && used.mm === advice.foothold.mm;
+    const otherwise = advice !== null && used !== null && (used.kind !== advice.foothold.kind || used.mm !== advice.foothold.mm);
     return (
         <section
             aria-label="The part"
@@ -100,7 +100,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onUse, used }:
                         <strong>Around it: </strong>
                         {advice.sentence}
                     </span>
-                    {advice.foothold.kind !== 'none' && !sameAdvice ? <Button onClick={() => onUse(advice.foothold)}>Reckon with it</Button> : null}
+                    {otherwise ? <Button onClick={onAdvised}>Do as advised</Button> : null}
                 </p>
             ) : null}
         </section>

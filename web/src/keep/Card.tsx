@@ -58,7 +58,7 @@ export function Card() {
             <div className="mt-2 flex items-end justify-between gap-3">
                 <p>
                     <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? 'off' : temperature.text(setting.bedFirstC)}</span>
-                    bed on the first layer{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? `, then ${temperature.text(setting.bedOtherC)}` : ''}
+                    {profile.dial ? `${profile.dial.words}, first layer` : 'bed on the first layer'}{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? `, then ${temperature.text(setting.bedOtherC)}` : ''}
                 </p>
                 <p className="text-right">
                     <span className="block text-[1.6em] leading-tight font-[650]">{setting.agentName ?? 'bare'}</span>
@@ -67,7 +67,7 @@ export function Card() {
             </div>
             {typeof setting.windowLowC === 'number' && typeof setting.windowHighC === 'number' && release.belowC !== null ? (
                 <div className="mt-2">
-                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: setting.bedFirstC, setPointC: null, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
+                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: profile.dial?.surfaceC ?? setting.bedFirstC, setPointC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
                 </div>
             ) : null}
             <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">

@@ -2,12 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Choose\Detail;
+namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Catalogue\Surface;
-use Sitzplatz\Choose\Request\Foothold;
-use Sitzplatz\Choose\Request\FootholdKind;
-use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
@@ -20,6 +18,10 @@ final readonly class FootholdAdvice
     public const BRIM_MM = 4.0;
     public const EAR_RADIUS_MM = 6.0;
     private const VERY_SMALL_MM2 = 40.0;
+    /** A block has so many (common practice: square ends lift more than round ones). */
+    private const BLOCK_CORNERS = 4;
+    /** Thin brims are hard to lift off a texture (common practice). */
+    private const TEXTURE = 'texture';
 
     private function __construct(
         public Foothold $foothold,
@@ -29,18 +31,19 @@ final readonly class FootholdAdvice
     ) {
     }
 
-    public static function for(PartFacts $part, int $count, ?Surface $surface = null): self
+    /** @param Material|null $material null: any, so that it may be one that shrinks hard */
+    public static function for(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null): self
     {
-        $foothold = self::choose($part, $count, $surface);
+        $foothold = self::foothold($part, $count, $surface, $material);
         $gained = $part->gainedMm2($foothold);
         $why = $part->delicate;
         $sentence = match (true) {
             $part->articulated && $surface?->raftRequired => Sentence::of('advice.articulated_raft'),
             $part->articulated => Sentence::of('advice.articulated'),
             null !== $surface && $surface->raftRequired => Sentence::of('advice.raft', surface: $surface->name),
-            !$foothold->helps() => Sentence::of('advice.none'),
+            !$foothold->helps() => Sentence::of($part->outlineKnown() ? 'advice.none' : 'advice.unknown'),
             default => Sentence::of(
-                'advice.gains',
+                FootholdKind::Brim === $foothold->kind && self::TEXTURE === $surface?->finish ? 'advice.gains_on_texture' : 'advice.gains',
                 foothold: $foothold->words(),
                 why: [] === $why ? Sentence::of('advice.corners') : Listing::of($why, Joined::Comma),
                 gained: Quantity::squareMillimetres($gained),
@@ -51,13 +54,16 @@ final readonly class FootholdAdvice
         return new self($foothold, $sentence, $gained);
     }
 
-    private static function choose(PartFacts $part, int $count, ?Surface $surface): Foothold
+    public static function foothold(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null): Foothold
     {
         if ($part->articulated) {
             return Foothold::none();
         }
         if (null !== $surface && $surface->raftRequired) {
             return new Foothold(FootholdKind::Raft);
+        }
+        if (!$part->outlineKnown()) {
+            return Foothold::none();
         }
         $foot = $part->contactAreaMm2 / max(1, $part->islands);
         if ($foot < self::VERY_SMALL_MM2 && ($count >= 10 || $part->slenderness() >= PartFacts::TALL)) {
@@ -67,6 +73,8 @@ final readonly class FootholdAdvice
             return new Foothold(FootholdKind::Ears, self::EAR_RADIUS_MM);
         }
 
-        return [] === $part->delicate ? Foothold::none() : new Foothold(FootholdKind::Brim, self::BRIM_MM);
+        $corners = $part->sharpCorners >= self::BLOCK_CORNERS && false !== $material?->shrinksHard();
+
+        return $corners || [] !== $part->delicate ? new Foothold(FootholdKind::Brim, self::BRIM_MM) : Foothold::none();
     }
 }

@@ -1,0 +1,282 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Expectation;
+
+use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\Axis;
+use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Catalogue\Window;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PartFacts;
+use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Warp\BadWarp;
+use Sitzplatz\Warp\Surroundings;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/**
+ * What moves the grade of practice for one job. A grade speaks of a sound plate at its usual temperature, a middling part
+ * and a print of an hour or two; all that is shown beside it and differs from that moves the log-odds, each in one
+ * direction only. Directions are common practice (trade notes, sections 5 to 11), the sizes are ours: a whole grade is
+ * about two steps. Own runs overrule them.
+ */
+final class Influences
+{
+    /** A print up to this is what practice speaks of, minutes. */
+    private const USUAL_MINUTES = 120.0;
+    /** Warp takes half of a strong seat's odds where it would hold by this ratio. */
+    private const WARP_RATIO = 1.5;
+    /** A foot up to this comes off a rigid plate like any other, mm² (a 100 × 100 mm base is very hard to remove). */
+    private const RIGID_AREA_MM2 = 2500.0;
+    /** A brim of this width leaves about a third of what a delicate part lacks, mm. */
+    private const BRIM_MM = 3.0;
+
+    /** @var array<string, float|null> */
+    private array $warp = [];
+
+    /**
+     * @return list<Influence>
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    public function on(Proposal $proposal, Treatment $treatment, Target $target): array
+    {
+        $pairing = $proposal->pairing;
+
+        return array_values(array_filter([
+            self::fullPlate($proposal->job, $treatment),
+            self::delicate($proposal, $treatment),
+            $this->warp($proposal, $target),
+            self::air($proposal->job, $target),
+            self::slinging($proposal),
+            self::longJob($proposal->job),
+            null === $pairing || null === $target->at ? null : self::temperature($pairing->window, $target),
+            self::coolForAgent($proposal, $target),
+            null === $pairing ? null : self::gap($proposal->job, $pairing->gapMm),
+            self::nozzle($proposal),
+            self::contact($proposal),
+            self::stiffPlate($proposal),
+            ...$proposal->side->state->influences($proposal->surface),
+        ]));
+    }
+
+    private static function fullPlate(JobRequest $job, Treatment $treatment): ?Influence
+    {
+        if (null === $treatment->holdFull || $job->partCount < 2) {
+            return null;
+        }
+        $share = min(1.0, ($job->partCount - 1) / (JobRequest::FULL_PLATE - 1));
+
+        return new Influence(
+            'full_plate',
+            min(0.0, $share * ($treatment->holdFull->logOdds() - $treatment->hold->logOdds())),
+            0.0,
+            Sentence::of('influence.full_plate', parts: Quantity::count($job->partCount)),
+        );
+    }
+
+    /** Down to the grade for small contacts, as far as no foothold makes up for it. */
+    private static function delicate(Proposal $proposal, Treatment $treatment): ?Influence
+    {
+        $delicate = $proposal->job->part->delicate ?? [];
+        if ([] === $delicate) {
+            return null;
+        }
+        // An agent that is there for grip is what practice takes for such parts.
+        $small = $treatment->holdSmall ?? (Grade::Strong !== $treatment->hold ? $treatment->hold->lowered(1)
+            : (AgentRole::Grip === $treatment->role ? Grade::Strong : Grade::Fair));
+        $foothold = $proposal->foothold();
+        $left = match ($foothold->kind) {
+            FootholdKind::None => 1.0,
+            FootholdKind::Brim => exp(-$foothold->mm / self::BRIM_MM),
+            // Ears hold ends only: they helped, but less.
+            FootholdKind::Ears => exp(-$foothold->mm / (2 * self::BRIM_MM)),
+            FootholdKind::Raft => exp(-2.0),
+        };
+        $shift = min(0.0, $left * ($small->logOdds() - $treatment->hold->logOdds()));
+
+        return abs($shift) < 1e-9 ? null : new Influence('delicate', $shift, 0.0, Sentence::of(
+            $foothold->helps() ? 'influence.delicate_helped' : 'influence.delicate',
+            why: Listing::of($delicate, Joined::Semicolon),
+            foothold: $foothold->words(),
+        ));
+    }
+
+    /**
+     * The part's own warp, against a strong seat, so that a weak grade is not counted twice.
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    private function warp(Proposal $proposal, Target $target): ?Influence
+    {
+        $foothold = $proposal->foothold();
+        $key = \sprintf('%.1f/%s/%.2f', $target->at ?? $proposal->job->roomC, $foothold->kind->value, $foothold->mm);
+        $ratio = \array_key_exists($key, $this->warp) ? $this->warp[$key] : $this->warp[$key] = WarpSum::ofStrongSeat($proposal, $target);
+
+        return null === $ratio ? null : new Influence(
+            'warp',
+            -log(1 + (self::WARP_RATIO / max(0.01, $ratio)) ** 2),
+            0.0,
+            Sentence::of('influence.warp', times: WarpSum::times($ratio)),
+        );
+    }
+
+    private static function air(JobRequest $job, Target $target): ?Influence
+    {
+        [$most, $warmC] = match ($job->material->enclosure) {
+            Enclosure::No => [0.0, 60.0],
+            Enclosure::Wanted => [1.4, 60.0],
+            Enclosure::Needed => [2.0, 70.0],
+        };
+        $air = Surroundings::celsius($job->roomC, $target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $share = min(1.25, max(0.0, ($warmC - $air) / ($warmC - 20.0)));
+
+        return $most <= 0.0 || $share <= 0.0 ? null : new Influence('air', -$most * $share, 0.0, Sentence::of(
+            match (true) {
+                null !== $job->printer->chamberC => 'influence.air_chamber',
+                $job->printer->enclosed => 'influence.air_box',
+                default => 'influence.air_open',
+            },
+            material: $job->material->name,
+            printer: $job->printer->name,
+            air: Quantity::celsius($air, 1),
+            warm: Quantity::celsius($warmC, 1),
+        ));
+    }
+
+    private static function slinging(Proposal $proposal): ?Influence
+    {
+        $tall = ($proposal->job->part?->slenderness() ?? 0.0) - PartFacts::SHAKEN;
+
+        return !$proposal->job->printer->bedMoves || $tall <= 0.0 ? null : new Influence(
+            'slinging',
+            -0.25 * min(6.0, $tall),
+            0.0,
+            Sentence::of('influence.slinging', printer: $proposal->job->printer->name),
+        );
+    }
+
+    private static function longJob(JobRequest $job): ?Influence
+    {
+        return null === $job->minutes || $job->minutes <= self::USUAL_MINUTES ? null : new Influence(
+            'long_job',
+            -0.25 * log($job->minutes / self::USUAL_MINUTES, 2),
+            0.0,
+            Sentence::of('influence.long_job', job: Quantity::minutes($job->minutes)),
+        );
+    }
+
+    private static function temperature(Window $window, Target $target): ?Influence
+    {
+        if (Axis::Celsius !== $window->axis || null === $target->at || null === $target->wanted) {
+            return null;
+        }
+        [$below, $above] = self::outOf($window->low, $target->wanted, $window->high, $target->at, 0.35);
+        // A little more heat grips a little more, up to the end of the window.
+        $warmer = 0.3 * min(1.0, max(0.0, $target->at - $target->wanted) / max(1e-9, $window->high - $target->wanted));
+
+        return abs($target->at - $target->wanted) < 0.1 ? null : new Influence('temperature', $below + $warmer, $above, Sentence::of(
+            $target->at < $target->wanted ? 'influence.cooler' : 'influence.warmer',
+            at: Quantity::celsius($target->at, 1),
+            wanted: Quantity::celsius($target->wanted, 1),
+        ));
+    }
+
+    private static function coolForAgent(Proposal $proposal, Target $target): ?Influence
+    {
+        $gripsC = $proposal->agent?->gripsC;
+        $at = $target->at ?? $proposal->job->roomC;
+
+        return null === $gripsC || $at >= $gripsC ? null : new Influence('agent_cool', -0.15 * ($gripsC - $at), 0.0, Sentence::of(
+            'influence.agent_cool',
+            agent: $proposal->agentName(),
+            from: Quantity::celsius($gripsC, 1),
+            at: Quantity::celsius($at, 1),
+        ));
+    }
+
+    /** The gap is a window of its own: nearer grips more and lets go less. */
+    private static function gap(JobRequest $job, Window $window): ?Influence
+    {
+        // Nought and less is an offset of the machine, and says nothing of the gap.
+        if (null === $job->gapMm || $job->gapMm <= 0.0 || !$job->material->filament) {
+            return null;
+        }
+        [$near, $far] = self::outOf($window->low, $window->target, $window->high, $job->gapMm, 25.0);
+
+        return abs($near) + abs($far) < 1e-6 ? null : new Influence('gap', $far - 0.3 * $near, $near, Sentence::of(
+            $job->gapMm < $window->target ? 'influence.near_gap' : 'influence.wide_gap',
+            gap: Quantity::millimetres($job->gapMm),
+            usual: Quantity::millimetres($window->target),
+        ));
+    }
+
+    /** A hotter first layer raises grip, by intent or by accident; too cool a one does not wet the plate. */
+    private static function nozzle(Proposal $proposal): ?Influence
+    {
+        $usual = $proposal->job->material->nozzleC;
+        $set = $proposal->job->nozzleC;
+        if (null === $usual || null === $set) {
+            return null;
+        }
+        $middle = ($usual[0] + $usual[1]) / 2;
+        $off = $set - $middle;
+        if (abs($off) < 0.5) {
+            return null;
+        }
+        $tooCool = max(0.0, $usual[0] - $set);
+        $hot = min(0.6, 0.02 * max(0.0, $off));
+
+        return new Influence(
+            'nozzle',
+            $off > 0 ? $hot : 0.02 * $off - 0.08 * $tooCool,
+            -(true === $proposal->pairing?->bonds ? 2.0 : 1.0) * $hot,
+            Sentence::of($off > 0 ? 'influence.hot_nozzle' : 'influence.cool_nozzle', set: Quantity::celsius($set), usual: Quantity::celsius($middle)),
+        );
+    }
+
+    /** What cannot be flexed off has to be let go by all of its foot at once. */
+    private static function contact(Proposal $proposal): ?Influence
+    {
+        $part = $proposal->job->part;
+        if (null === $part || $proposal->side->build($proposal->surface)->flexes) {
+            return null;
+        }
+        // A brim is thin, bends and is peeled after; it is not the part that has to come off.
+        $area = $part->contactAreaMm2;
+
+        return new Influence('contact', 0.0, -0.45 * log(1 + $area / self::RIGID_AREA_MM2, 2), Sentence::of(
+            'influence.contact',
+            area: Quantity::squareMillimetres($area),
+        ));
+    }
+
+    private static function stiffPlate(Proposal $proposal): ?Influence
+    {
+        return $proposal->surface->flexes && !$proposal->side->build($proposal->surface)->flexes
+            ? new Influence('stiff_plate', 0.0, -0.7, Sentence::of('influence.stiff_plate', plate: $proposal->side->label)) : null;
+    }
+
+    /**
+     * Below and above the middle of a window: gently up to its end, steeply beyond.
+     *
+     * @return array{float, float} below, above; nought or less
+     */
+    private static function outOf(float $low, float $middle, float $high, float $at, float $beyondPerUnit): array
+    {
+        $below = $middle - $at;
+        $above = $at - $middle;
+        $down = static fn (float $by, float $span, float $atTheEnd): float => $by <= 0.0 ? 0.0 : -$atTheEnd * ($span > 1e-9 ? min(1.0, $by / $span) ** 2 : 0.0)
+            - $beyondPerUnit * max(0.0, $by - $span);
+
+        return [$down($below, $middle - $low, 0.8), $down($above, $high - $middle, 0.5)];
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Order;
+
+use Sitzplatz\Statistics\Beta;
+
+/**
+ * Candidates in brackets of what cannot be told apart: by their chance, a row joins its bracket while the probability that
+ * the bracket's first is better, holding and letting go taken together, is less than 90 %.
+ */
+final readonly class Brackets
+{
+    public const SURE = 0.9;
+    /** Beliefs whose log-odds lie so many standard deviations apart are told apart without the sum. */
+    private const FAR = 5.0;
+
+    /**
+     * @param list<Candidate> $candidates
+     *
+     * @return list<list<Candidate>> the likeliest first
+     */
+    public static function of(array $candidates): array
+    {
+        usort($candidates, static fn (Candidate $a, Candidate $b): int => $b->chance <=> $a->chance);
+        $brackets = [];
+        $first = null;
+        $known = [];
+        foreach ($candidates as $candidate) {
+            $success = $candidate->success();
+            $key = null === $first ? '' : \sprintf('%.9g/%.9g/%.9g/%.9g', $first->a, $first->b, $success->a, $success->b);
+            if (null === $first || ($known[$key] ??= self::better($first, $success)) >= self::SURE) {
+                $first = $success;
+                $brackets[] = [];
+            }
+            $brackets[array_key_last($brackets)][] = $candidate;
+        }
+
+        return $brackets;
+    }
+
+    private static function better(Beta $one, Beta $other): float
+    {
+        $apart = log($one->a / $one->b) - log($other->a / $other->b);
+
+        return $apart > self::FAR * sqrt(1 / $one->a + 1 / $one->b + 1 / $other->a + 1 / $other->b) ? 1.0 : $one->exceeds($other);
+    }
+}

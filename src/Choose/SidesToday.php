@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Care\PlateHistory;
+use App\Catalogue\ShopCatalogue;
+use App\Evidence\EvidenceRepository;
+use App\Shelf\PlateRepository;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use App\Shelf\SurfaceMeasurementRepository;
+use Psr\Clock\ClockInterface;
+use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\SideState;
+use Sitzplatz\Wear\SideHistory;
+
+/** The plate sides as they are today for one printer: built, measured, printed on, washed and coated. */
+final readonly class SidesToday
+{
+    public function __construct(
+        private ShopCatalogue $shop,
+        private PlateRepository $plates,
+        private SurfaceMeasurementRepository $measurements,
+        private PlateHistory $history,
+        private EvidenceRepository $evidence,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<SideFacts> all that are in use */
+    public function all(Printer $printer): array
+    {
+        return $this->facts($printer, $this->plates->sidesInUse(), null);
+    }
+
+    public function one(Printer $printer, PlateSide $side): SideFacts
+    {
+        return $this->facts($printer, [$side], $side)[0];
+    }
+
+    /**
+     * @param list<PlateSide> $sides
+     *
+     * @return non-empty-list<SideFacts>|array{}
+     */
+    private function facts(Printer $printer, array $sides, ?PlateSide $only): array
+    {
+        $catalogue = $this->shop->get();
+        $measured = $this->measurements->latestOn($printer);
+        $history = $this->history->all($only);
+        $changes = $this->evidence->changes($printer);
+        $now = EvidenceRepository::seconds($this->clock->now());
+
+        return array_map(static function (PlateSide $side) use ($catalogue, $measured, $history, $changes, $now): SideFacts {
+            // A side that is only just being entered has seen nothing.
+            $seen = $history[$side->id->toRfc4122()] ?? new SideHistory(0, 0);
+
+            return $side->facts($catalogue, $measured[$side->current()->id->toRfc4122()] ?? null, SideState::of(
+                $seen,
+                $catalogue->agents[$seen->coatAgentKindId ?? ''] ?? null,
+                $changes,
+                $side->plate->id->toRfc4122(),
+                $now,
+            ));
+        }, $sides);
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Choose;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\ProvenSeat;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\SideState;
+use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Tests\Core\Words\Said;
+
+/** Among what cannot be told apart: what is proven first, at the setting that was proven, and a worn or damaged side last. */
+final class ProvenTest extends TestCase
+{
+    use BuildsJobs;
+
+    public function testTheProvenStandsFirstAtItsOwnSetting(): void
+    {
+        $sides = [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2'), self::side('pei_smooth', 'P3')];
+        self::assertSame('P1', self::ranked($sides, [])->candidates[0]->proposal->side->id);
+        $ranking = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)]);
+        $first = $ranking->candidates[0];
+        self::assertSame(['P3', true], [$first->proposal->side->id, $first->proven]);
+        self::assertEqualsWithDelta(63, $first->target->displayC, 1e-9, 'One number to dial: that of the profile.');
+        self::assertStringContainsString('target.proven set=63 usual=61', implode(' ', Said::all($first->reasons())));
+        self::assertFalse($ranking->candidates[1]->proven);
+        self::assertSame(0, $ranking->bracketOf($ranking->candidates[1]));
+        // Asked for at another setting, nothing vouches for it.
+        $asked = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)], ['bedC' => 66.0]);
+        self::assertSame([], array_filter($asked->candidates, static fn (Candidate $c): bool => $c->proven));
+        // Nor where the magnets do not stand it any more.
+        $weak = self::ranked([self::side('pei_smooth', 'P3', magnetic: true)], [new ProvenSeat('P3', null, 63.0)], ['printer' => self::printer(['magnetLimitC' => 58.0])]);
+        self::assertFalse($weak->candidates[0]->proven);
+        self::assertLessThanOrEqual(58, $weak->candidates[0]->target->displayC);
+    }
+
+    public function testAWornOrDamagedSideStandsLastAmongItsLike(): void
+    {
+        $life = self::catalogue()->surface('pei_textured')->lifePrints;
+        foreach ([new SideState(printsOnSurface: $life + 1), new SideState(damages: 1)] as $state) {
+            $ranking = self::ranked([self::side('pei_textured', 'P1', state: $state), self::side('pei_textured', 'P2')], [new ProvenSeat('P1', null, null)]);
+            self::assertSame(['P2', 'P1'], array_map(static fn (Candidate $c): string => $c->proposal->side->id, $ranking->candidates));
+            self::assertSame(0, $ranking->bracketOf($ranking->candidates[1]), 'It cannot be told apart, and stands last all the same.');
+            self::assertLessThan($ranking->candidates[0]->chance, $ranking->candidates[1]->chance);
+        }
+    }
+
+    public function testWhatCanBeToldApartIsNotOvertakenByWhatIsProven(): void
+    {
+        $run = static fn (string $side, int $held): OwnRuns => new OwnRuns($side, 'pei_textured', null, 'lot', 57, 60, $held, 60, 60);
+        $sides = [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2')];
+        $ranking = self::ranked($sides, [new ProvenSeat('P2', null, 57.0)], [], [$run('P1', 60), $run('P2', 40)]);
+        self::assertSame('P1', $ranking->candidates[0]->proposal->side->id);
+        self::assertSame(1, $ranking->bracketOf($ranking->candidates[1]));
+    }
+
+    public function testThatOneIsBetterThanTheOtherAsRHasIt(): void
+    {
+        // R: integrate(function(u) pbeta(qbeta(u, a, b), c, d), 0, 1)
+        foreach ([
+            [[9.5, 0.5], [7, 3], 0.96170272],
+            [[9.5, 0.5], [9.5, 0.5], 0.5],
+            [[109.5, 0.5], [9.5, 0.5], 0.81970279],
+            [[900, 100], [7, 3], 0.94622870],
+            [[2, 8], [0.5, 9.5], 0.89512330],
+            [[9.5, 0.05], [9.5, 0.5], 0.91765165],
+        ] as [$one, $other, $better]) {
+            self::assertEqualsWithDelta($better, (new Beta(...$one))->exceeds(new Beta(...$other)), 1e-3);
+            self::assertEqualsWithDelta(1 - $better, (new Beta(...$other))->exceeds(new Beta(...$one)), 1e-3);
+        }
+    }
+
+    public function testHoldingAndLettingGoTakenTogetherKeepsTheirMoments(): void
+    {
+        // By hand: E = 0.95 · 0.7; E² = (9.5·10.5)/(10·11) · (7·8)/(10·11).
+        $both = (new Beta(9.5, 0.5))->times(new Beta(7, 3));
+        self::assertEqualsWithDelta(0.95 * 0.7, $both->mean(), 1e-12);
+        self::assertEqualsWithDelta(9.5 * 10.5 / 110 * 56 / 110, $both->allOf(2), 1e-12);
+        // R: set.seed(1); x <- rbeta(1e7, 9.5, .5) * rbeta(1e7, 7, 3); quantile(x, c(.05, .5, .95))
+        self::assertEqualsWithDelta([0.41760, 0.67585, 0.87504], [$both->quantile(0.05), $both->quantile(0.5), $both->quantile(0.95)], 0.006);
+    }
+
+    /**
+     * @param list<SideFacts>      $sides
+     * @param list<ProvenSeat>     $proven
+     * @param array<string, mixed> $change members of {@see JobRequest}
+     * @param list<OwnRuns>        $runs
+     */
+    private static function ranked(array $sides, array $proven, array $change = [], array $runs = []): Ranking
+    {
+        return Ranking::of(self::catalogue(), self::job('pla', $change), $sides, [], new Experience($runs, $proven));
+    }
+}

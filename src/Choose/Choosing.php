@@ -228,7 +228,7 @@ final readonly class Choosing
                 'id' => $step->id,
                 'words' => $step->words,
                 'holdWithout' => $step->without < 0 ? $candidate->holdWithout($step) : null,
-            ], $candidate->steps),
+            ], $proposal->steps()),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
                 // The scale is that of the surface; runs were noted by the display.
                 'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->roomC) ?? $runs->bedC),

@@ -15,7 +15,7 @@ use Sitzplatz\Warp\BadWarp;
 /** A candidate reckoned anew for a job that differs. */
 final readonly class Again
 {
-    public function __construct(private Candidate $candidate, private Influences $influences, private Experience $experience)
+    public function __construct(private Candidate $candidate, private Experience $experience)
     {
     }
 
@@ -39,7 +39,7 @@ final readonly class Again
             $this->candidate->pairing,
             $this->candidate->treatment,
             $proposal->target,
-            $this->influences,
+            new Influences(),
             $this->experience,
             null,
         );

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Detail;
 
 use Sitzplatz\Choose\Expectation\Experience;
-use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Heat\BadHeat;
@@ -44,7 +43,7 @@ final readonly class Batches
         if ($parts < 2 || $candidate->chance >= self::SAFE) {
             return null;
         }
-        $again = new Again($candidate, new Influences(), $experience);
+        $again = new Again($candidate, $experience);
         $turnaround = $heat->of($candidate->proposal)?->turnaroundMinutes();
         $chances = [$parts => $candidate->chance];
         $batches = [];

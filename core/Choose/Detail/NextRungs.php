@@ -9,7 +9,6 @@ use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Catalogue\Rung;
 use Sitzplatz\Choose\Expectation\Experience;
-use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdAdvice;
@@ -42,7 +41,7 @@ final readonly class NextRungs
         if (!$candidate->proposal->job->material->filament) {
             return new self([]);
         }
-        $again = new Again($candidate, new Influences(), $experience);
+        $again = new Again($candidate, $experience);
         $rungs = [];
         foreach ($ladder->rungs() as $rung) {
             array_push($rungs, ...match ($rung) {

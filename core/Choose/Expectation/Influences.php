@@ -27,6 +27,7 @@ use Sitzplatz\Words\Sentence;
  * and a print of an hour or two; all that is shown beside it and differs from that moves the log-odds, each in one
  * direction only. Directions are common practice (trade notes, sections 5 to 11), the sizes are ours: a whole grade is
  * about two steps. Own runs overrule them.
+ * Of one job: what it has reckoned once it does not reckon again.
  */
 final class Influences
 {
@@ -41,6 +42,8 @@ final class Influences
 
     /** @var array<string, float|null> */
     private array $warp = [];
+    /** @var array<string, list<Influence>> what does not depend on the agent, by side and temperature */
+    private array $ofSide = [];
 
     /**
      * @return list<Influence>
@@ -49,17 +52,32 @@ final class Influences
      */
     public function on(Proposal $proposal, Treatment $treatment, Target $target): array
     {
+        $key = $proposal->side->id.'/'.($target->at ?? '').'/'.($target->wanted ?? '');
+        $ofSide = $this->ofSide[$key] ??= $this->whateverTheAgent($proposal, $target);
+        $ofAgent = array_filter([
+            self::fullPlate($proposal->job, $treatment),
+            self::delicate($proposal, $treatment),
+            self::coolForAgent($proposal, $target),
+        ]);
+
+        return [] === $ofAgent ? $ofSide : [...array_values($ofAgent), ...$ofSide];
+    }
+
+    /**
+     * @return list<Influence>
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    private function whateverTheAgent(Proposal $proposal, Target $target): array
+    {
         $pairing = $proposal->pairing;
 
         return array_values(array_filter([
-            self::fullPlate($proposal->job, $treatment),
-            self::delicate($proposal, $treatment),
             $this->warp($proposal, $target),
             self::air($proposal->job, $target),
             self::slinging($proposal),
             self::longJob($proposal->job),
             null === $pairing || null === $target->at ? null : self::temperature($pairing->window, $target),
-            self::coolForAgent($proposal, $target),
             null === $pairing ? null : self::gap($proposal->job, $pairing->gapMm),
             self::nozzle($proposal),
             self::contact($proposal),

@@ -25,7 +25,6 @@ final readonly class Candidate
 {
     /**
      * @param list<Influence> $influences what moved the grades of practice for this job
-     * @param list<Step>      $steps      to be done before printing
      * @param list<Sentence>  $missed     wishes that it does not meet
      */
     private function __construct(
@@ -40,7 +39,6 @@ final readonly class Candidate
         /** Of the print in plate and agent; null: a price is not known. */
         public ?float $costPerPrint,
         public array $influences,
-        public array $steps,
         public array $missed,
         /** A validated profile vouches for it, for this job. */
         public bool $proven,
@@ -88,7 +86,6 @@ final readonly class Candidate
             null === $proposal->side->costPerPrint
                 || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
             $moved,
-            $proposal->steps(),
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
             true === $experience->proven($proposal->side, $treatment->agentId)?->isAt($target->displayC),
             $near['longestMinutes'],

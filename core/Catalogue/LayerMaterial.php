@@ -24,6 +24,10 @@ final readonly class LayerMaterial
         public Basis $basis,
         /** Breaks rather than bends, and cracks by thermal shock. */
         public bool $brittle = false,
+        /** How much colder a thing may be that touches it hot, K; null: it does not crack by heat shock. */
+        public ?float $shockK = null,
+        /** A gap full of it passes heat by radiation too. */
+        public bool $gas = false,
     ) {
     }
 }

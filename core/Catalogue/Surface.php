@@ -48,8 +48,6 @@ final readonly class Surface
         public bool $wantsScuff = false,
         /** Practice runs it with the bed left off, where the material is known to hold so. */
         public bool $worksCold = false,
-        /** How much colder than the plate a thing may be that touches it, K; null: it does not crack by heat shock. */
-        public ?float $shockK = null,
     ) {
     }
 

@@ -23,7 +23,7 @@ final readonly class HeatUp
     public const USUAL_RELEASE_C = 35.0;
     private const LONGEST_S = 4 * 3600.0;
     /** Steps lengthen with time; the times come out within 3 % of those by short steps. */
-    private const GROWTH = 1.08;
+    private const GROWTH = 1.06;
 
     private function __construct(
         /** Until the display shows its setting. Null: the heater is too weak for it. */
@@ -58,6 +58,7 @@ final readonly class HeatUp
         $ready = null;
         $step = 0.2;
         while ($time < self::LONGEST_S) {
+            $wasC = $grid->surfaceC();
             $needed = $grid->heaterToHoldWM2($sensorC, $below);
             if ($needed > $most) {
                 // The last step of full power ends where the sensor gets to its setting.
@@ -74,10 +75,13 @@ final readonly class HeatUp
                 $grid->hold($step, $sensorC, $top);
                 $energy += max(0.0, $needed) * $step;
             }
-            $time += $step;
-            if ($grid->surfaceC() >= $settlesC - self::NEAR_K && (null !== $ready || $grid->lowerFaceC($most, $below) >= $sensorC)) {
+            $nearC = $settlesC - self::NEAR_K;
+            if ($grid->surfaceC() >= $nearC && (null !== $ready || $grid->lowerFaceC($most, $below) >= $sensorC)) {
+                // Within the last step the rise is as good as straight.
+                $time += $step * ($wasC < $nearC ? ($nearC - $wasC) / max(1e-9, $grid->surfaceC() - $wasC) : 1.0);
                 break;
             }
+            $time += $step;
             $step = min($step * self::GROWTH, 30.0);
         }
         $reached = $grid->surfaceC() >= $settlesC - self::NEAR_K;

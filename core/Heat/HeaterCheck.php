@@ -30,16 +30,16 @@ final readonly class HeaterCheck
     }
 
     /** @throws BadHeat if a figure cannot be */
-    public static function of(float $heaterW, float $widthMm, float $depthMm, float $bedC, ?float $volts, ?float $limitA): self
+    public static function of(float $heaterW, float $areaCm2, float $bedC, ?float $volts, ?float $limitA): self
     {
-        foreach (['heaterW' => $heaterW, 'widthMm' => $widthMm, 'depthMm' => $depthMm] as $field => $value) {
+        foreach (['heaterW' => $heaterW, 'areaCm2' => $areaCm2] as $field => $value) {
             $value > 0 || throw BadHeat::notPositive($field);
         }
         if (null !== $volts && $volts <= 0) {
             throw BadHeat::notPositive('heaterV');
         }
-        $density = $heaterW / ($widthMm * $depthMm / 100);
-        $needed = max(0.0, 0.2 + ($bedC - 60) * 0.4 / 60);
+        $density = $heaterW / $areaCm2;
+        $needed = self::neededWattsPerCm2($bedC);
         $current = null === $volts ? null : $heaterW / $volts;
 
         return new self(
@@ -50,6 +50,15 @@ final readonly class HeaterCheck
             null === $current || null === $limitA ? null : $current <= $limitA,
             null !== $volts && $volts > self::TOUCHABLE_V,
         );
+    }
+
+    /**
+     * Through what practice tells: 0.2 W/cm² suffice for 60 °C, 0.6 for 120 °C, and a mat of 150 W on 150 × 150 mm, which
+     * is 0.67, reaches 150 °C (trade notes, section 11); straight in between, and beyond as between the last two.
+     */
+    private static function neededWattsPerCm2(float $bedC): float
+    {
+        return $bedC <= 120.0 ? max(0.0, 0.2 + ($bedC - 60) * 0.4 / 60) : 0.6 + ($bedC - 120) * (150 / 225 - 0.6) / 30;
     }
 
     /** @return list<Sentence> */

@@ -12,6 +12,10 @@ final readonly class Layer
     /** Plates laid on a bed and held by magnets or clips, m²K/W (references: 2 to 5e-4 when dry). */
     public const DRY_CONTACT_M2KW = 3e-4;
 
+    private const STEFAN_BOLTZMANN_WM2K4 = 5.670374e-8;
+    /** 65 °C. */
+    private const MIDDLE_K = 338.0;
+
     /** @throws BadHeat unless the layer has a thickness and the contact is not negative */
     public function __construct(
         public LayerMaterial $of,
@@ -30,7 +34,19 @@ final readonly class Layer
     /** m²K/W, without the contact below. */
     public function resistanceM2KW(): float
     {
-        return $this->thicknessMm / 1000 / $this->of->conductivityWMK;
+        $conducts = $this->of->conductivityWMK / ($this->thicknessMm / 1000);
+
+        return 1 / ($conducts + ($this->of->gas ? self::radiationWM2K($this->of->emissivity) : 0.0));
+    }
+
+    /**
+     * Between two large parallel faces of this emissivity, 4·σ·T³ ÷ (2/ε − 1) (Incropera & DeWitt, chapter 13, from memory),
+     * at a middle temperature: within a fifth for beds of 50 to 110 °C. A gap of a tenth of a millimetre passes 2 % of its
+     * heat so, one of two millimetres a third.
+     */
+    private static function radiationWM2K(float $emissivity): float
+    {
+        return 4 * self::STEFAN_BOLTZMANN_WM2K4 * self::MIDDLE_K ** 3 / (2 / $emissivity - 1);
     }
 
     /** J/m²K. */

@@ -54,6 +54,12 @@ final readonly class Stack
         return array_sum(array_map(static fn (Layer $layer): float => $layer->thicknessMm, $this->layers));
     }
 
+    /** What all of it takes up for each degree, J/K. */
+    public function heatJK(): float
+    {
+        return array_sum(array_map(static fn (Layer $layer): float => $layer->capacityJM2K(), $this->layers)) * $this->widthMm * $this->depthMm / 1e6;
+    }
+
     public function top(float $roomC, float $fanMS = 0.0): Face
     {
         return Face::up($roomC, $this->widthMm, $this->depthMm, $this->layers[\count($this->layers) - 1]->of->emissivity, $fanMS);

@@ -10,6 +10,7 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\PartFacts;
@@ -132,7 +133,7 @@ final class BenchCommand extends Command
                 array_keys($this->catalogue->surface($surface)->plate),
             );
             $measured = 0 === $i % 10 ? new MeasuredSurface(80, 72 + $i / 100, 20, '') : null;
-            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, true, layers: $layers, costPerPrint: 0.05, measured: $measured);
+            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, HoldDown::Magnet, layers: $layers, costPerPrint: 0.05, measured: $measured);
             $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
         }
         $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));

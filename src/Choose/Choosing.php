@@ -33,6 +33,7 @@ use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Order\Step;
 use Sitzplatz\Choose\Request\Criterion;
+use Sitzplatz\Choose\Request\FileFacts;
 use Sitzplatz\Choose\Request\Finish;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdAdvice;
@@ -144,6 +145,11 @@ final readonly class Choosing
                 isset($wishes['order']) ? array_values(array_map(Criterion::from(...), $wishes['order'])) : null,
             ),
             Number::orNull($body['gapMm'] ?? null),
+            new FileFacts(
+                Number::orNull($body['file']['bedC'] ?? null),
+                Number::orNull($body['file']['nozzleC'] ?? null),
+                Number::orNull($body['file']['bedLaterC'] ?? null),
+            ),
         );
     }
 
@@ -231,7 +237,7 @@ final readonly class Choosing
             ], $proposal->steps()),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
                 // The scale is that of the surface; runs were noted by the display.
-                'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->roomC) ?? $runs->bedC),
+                'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->airC()) ?? $runs->bedC),
                 'held' => $runs->held,
                 'failed' => $runs->runs - $runs->held,
                 'stuck' => $runs->released - $runs->clean,
@@ -315,7 +321,7 @@ final readonly class Choosing
     /** @return array<string, mixed>|null */
     private static function dial(Proposal $proposal, ?float $displayC): ?array
     {
-        return null === $displayC ? null : Dial::at($displayC, $proposal->job->printer, $proposal->side, $proposal->job->roomC)->toArray();
+        return null === $displayC ? null : Dial::at($displayC, $proposal->job->printer, $proposal->side, $proposal->job->airC())->toArray();
     }
 
     /**

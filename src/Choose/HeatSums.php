@@ -97,8 +97,7 @@ final readonly class HeatSums
             'cooling' => $this->cooling($body, $layers, $stack, $surface, $roomC),
             'heater' => null === $heater ? null : self::heater(HeaterCheck::of(
                 (float) $heater['watts'],
-                $width,
-                $depth,
+                Number::orNull($heater['areaCm2'] ?? null) ?? $width * $depth / 100,
                 $display,
                 Number::orNull($heater['volts'] ?? null),
                 Number::orNull($heater['limitAmps'] ?? null),

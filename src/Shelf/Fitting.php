@@ -25,6 +25,9 @@ class Fitting extends Row
         /** A limit below that of its kind, °C. */
         #[ORM\Column(nullable: true)]
         public readonly ?float $limitC,
+        /** What the shop's own soak test showed the sheet to stand. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?float $soakC = null,
     ) {
         parent::__construct($id, $fittedAt);
     }
@@ -37,6 +40,7 @@ class Fitting extends Row
             'surfaceId' => $this->surfaceId,
             'surfaceLot' => $this->surfaceLot,
             'limitC' => $this->limitC,
+            'soakC' => $this->soakC,
             'fittedAt' => $this->createdAt->format(\DATE_ATOM),
         ];
     }

@@ -8,6 +8,7 @@ use App\Platform\Database\VersionedRow;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Choose\Request\HoldDown;
 use Symfony\Component\Uid\Uuid;
 
 /** A numbered plate with one or two usable sides. */
@@ -23,12 +24,13 @@ class Plate extends VersionedRow implements ShelfItem
     #[ORM\Column]
     public float $depthMm;
 
-    #[ORM\Column]
-    public bool $magnetic;
+    /** What holds it on its printer. */
+    #[ORM\Column(length: 10)]
+    public HoldDown $heldBy;
 
-    /** It cannot be taken off its printer. */
+    /** A round plate; its width is its diameter. */
     #[ORM\Column]
-    public bool $fixed = false;
+    public bool $round = false;
 
     #[ORM\ManyToOne]
     public ?Printer $printer = null;
@@ -75,8 +77,8 @@ class Plate extends VersionedRow implements ShelfItem
         $this->number = $body['number'];
         $this->widthMm = (float) $body['widthMm'];
         $this->depthMm = (float) $body['depthMm'];
-        $this->magnetic = $body['magnetic'];
-        $this->fixed = $body['fixed'] ?? false;
+        $this->heldBy = HoldDown::from($body['heldBy']);
+        $this->round = $body['round'] ?? false;
         $this->note = $body['note'];
         $this->layers = $body['layers'] ?? [];
         $this->marked = $body['marked'] ?? true;
@@ -94,8 +96,8 @@ class Plate extends VersionedRow implements ShelfItem
             'number' => $this->number,
             'widthMm' => $this->widthMm,
             'depthMm' => $this->depthMm,
-            'magnetic' => $this->magnetic,
-            'fixed' => $this->fixed,
+            'heldBy' => $this->heldBy->value,
+            'round' => $this->round,
             'printerId' => $this->printer?->id->toRfc4122(),
             'note' => $this->note,
             'layers' => $this->layers,

@@ -54,15 +54,17 @@ class PlateSide extends Row
             $surface->id,
             $this->plate->widthMm,
             $this->plate->depthMm,
-            $this->plate->magnetic,
+            $this->plate->heldBy,
             $this->current()->limitC,
             StoredLayers::read('back' === $this->face ? array_reverse($this->plate->layers) : $this->plate->layers, $catalogue, laidOn: true),
             $this->plate->marked,
             $this->plate->slicerType,
             Wear::ofPlatePerPrint($this->plate->price, $surface),
             $measured,
-            $this->plate->fixed,
             $state,
+            $this->current()->soakC,
+            $this->plate->printer?->id->toRfc4122(),
+            $this->plate->round,
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Shelf;
 use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\ProbeKind;
 
@@ -91,6 +92,29 @@ class Printer extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'json')]
     public array $bedLayers = [];
 
+    /** @var list<string> of {@see HoldDown}; what it holds plates with */
+    #[ORM\Column(type: 'json')]
+    public array $holds = [];
+
+    #[ORM\Column(nullable: true)]
+    public ?float $clipsOpenMm = null;
+
+    /** What the nozzle reaches; null: all of the seat. */
+    #[ORM\Column(nullable: true)]
+    public ?float $printWidthMm = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $printDepthMm = null;
+
+    #[ORM\Column]
+    public bool $bedRound = false;
+
+    #[ORM\Column(name: 'heater_area_cm2', nullable: true)]
+    public ?float $heaterAreaCm2 = null;
+
+    #[ORM\Column]
+    public bool $boardHeater = false;
+
     #[ORM\Column]
     public bool $retired = false;
 
@@ -120,6 +144,13 @@ class Printer extends VersionedRow implements ShelfItem
         $this->looksForMark = $body['looksForMark'] ?? false;
         $this->displayReadsHighK = (float) ($body['displayReadsHighK'] ?? 0);
         $this->bedLayers = $body['bedLayers'] ?? [];
+        $this->holds = $body['holds'] ?? [];
+        $this->clipsOpenMm = Number::orNull($body['clipsOpenMm'] ?? null);
+        $this->printWidthMm = Number::orNull($body['printWidthMm'] ?? null);
+        $this->printDepthMm = Number::orNull($body['printDepthMm'] ?? null);
+        $this->bedRound = $body['bedRound'] ?? false;
+        $this->heaterAreaCm2 = Number::orNull($body['heaterAreaCm2'] ?? null);
+        $this->boardHeater = $body['boardHeater'] ?? false;
         $this->retired = $body['retired'] ?? false;
     }
 
@@ -149,6 +180,13 @@ class Printer extends VersionedRow implements ShelfItem
             $this->looksForMark,
             $this->displayReadsHighK,
             StoredLayers::read($this->bedLayers, $catalogue),
+            array_map(HoldDown::from(...), $this->holds),
+            $this->clipsOpenMm,
+            $this->printWidthMm,
+            $this->printDepthMm,
+            $this->bedRound,
+            $this->heaterAreaCm2,
+            $this->boardHeater,
         );
     }
 
@@ -181,6 +219,13 @@ class Printer extends VersionedRow implements ShelfItem
             'looksForMark' => $this->looksForMark,
             'displayReadsHighK' => $this->displayReadsHighK,
             'bedLayers' => $this->bedLayers,
+            'holds' => $this->holds,
+            'clipsOpenMm' => $this->clipsOpenMm,
+            'printWidthMm' => $this->printWidthMm,
+            'printDepthMm' => $this->printDepthMm,
+            'bedRound' => $this->bedRound,
+            'heaterAreaCm2' => $this->heaterAreaCm2,
+            'boardHeater' => $this->boardHeater,
             'retired' => $this->retired,
         ];
     }

@@ -205,7 +205,15 @@ final readonly class ShelfController
         if (!isset($this->catalogue->surfaces[$body['surfaceId']])) {
             throw Problem::invalid($path.'surfaceId', 'The catalogue has no such surface: choose one from the list.');
         }
-        $fitting = new Fitting($id, $this->now->time(), $side, $body['surfaceId'], $body['surfaceLot'], Number::orNull($body['limitC']));
+        $fitting = new Fitting(
+            $id,
+            $this->now->time(),
+            $side,
+            $body['surfaceId'],
+            $body['surfaceLot'],
+            Number::orNull($body['limitC']),
+            Number::orNull($body['soakC'] ?? null),
+        );
         $this->entities->persist($fitting);
         $side->fitting = $fitting;
         $this->audit->note('fitted', $side->id, $body);

@@ -49,7 +49,7 @@ final readonly class RunBook
             $run->notTaken,
             null !== $run->occupies,
             $printerHeldBy,
-            $run->setup->side->plate->fixed,
+            $run->setup->side->plate->heldBy->staysOn(),
             $ago($run->printBeganAt),
             null !== $run->printMinutes,
             $run->comparison->taken(),

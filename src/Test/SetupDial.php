@@ -35,7 +35,9 @@ final class SetupDial implements ResetInterface
 
     public function at(?float $displayC, Printer $printer, PlateSide $side, float $roomC): ?Dial
     {
-        return null === $displayC ? null : Dial::at($displayC, $printer->facts($this->shop->get()), $this->side($printer, $side), $roomC);
+        $facts = $printer->facts($this->shop->get());
+
+        return null === $displayC ? null : Dial::at($displayC, $facts, $this->side($printer, $side), $facts->airC($roomC));
     }
 
     public function side(Printer $printer, PlateSide $side): SideFacts

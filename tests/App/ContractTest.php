@@ -148,7 +148,7 @@ final class ContractTest extends KernelTestCase
             'number' => 'P',
             'widthMm' => 0,
             'depthMm' => 1,
-            'magnetic' => true,
+            'heldBy' => 'magnet',
             'printerId' => null,
             'note' => '',
             'sides' => [],

@@ -77,7 +77,7 @@ final class ProfileTruthTest extends ApiTestCase
                 'number' => 'P1',
                 'widthMm' => $plate['widthMm'],
                 'depthMm' => $plate['depthMm'],
-                'magnetic' => true,
+                'heldBy' => 'magnet',
                 'printerId' => $plate['printerId'],
                 'note' => '',
             ],

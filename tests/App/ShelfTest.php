@@ -13,7 +13,7 @@ final class ShelfTest extends ApiTestCase
         'number' => 'P90',
         'widthMm' => 200,
         'depthMm' => 200,
-        'magnetic' => true,
+        'heldBy' => 'magnet',
         'printerId' => null,
         'note' => '',
         'sides' => [['face' => 'front', 'surfaceId' => 'glass', 'surfaceLot' => 'pane', 'limitC' => null]],
@@ -191,7 +191,7 @@ final class ShelfTest extends ApiTestCase
         $plate = $this->pick('/api/plates', 'number', 'P2');
         $fields = array_intersect_key(
             $plate,
-            array_flip(['number', 'widthMm', 'depthMm', 'magnetic', 'printerId', 'note', 'layers', 'marked', 'slicerType', 'price', 'purchasedOn', 'version']),
+            array_flip(['number', 'widthMm', 'depthMm', 'heldBy', 'printerId', 'note', 'layers', 'marked', 'slicerType', 'price', 'purchasedOn', 'version']),
         );
         $this->ask('PUT', '/api/plates/'.$plate['id'], ['retired' => true] + $fields, 200);
         self::assertNotContains('P2 front', $labels());

@@ -80,6 +80,8 @@ final readonly class CatalogueRows
                 $l['magnetic'] ?? false,
                 Basis::from($l['basis']),
                 $l['brittle'] ?? false,
+                isset($l['shock_k']) ? (float) $l['shock_k'] : null,
+                $l['gas'] ?? false,
             )),
             array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
                 $s['id'],
@@ -151,7 +153,6 @@ final readonly class CatalogueRows
             Basis::from($s['basis']),
             $s['wants_scuff'] ?? false,
             $s['works_cold'] ?? false,
-            isset($s['shock_k']) ? (float) $s['shock_k'] : null,
         );
     }
 

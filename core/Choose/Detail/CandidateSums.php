@@ -50,8 +50,7 @@ final readonly class CandidateSums
             WarpSum::of($candidate, $own),
             null === $printer->heaterW || null === $display ? null : HeaterCheck::of(
                 $printer->heaterW,
-                $printer->bedWidthMm,
-                $printer->bedDepthMm,
+                $printer->heaterAreaCm2 ?? $printer->bedAreaCm2(),
                 $display,
                 $printer->heaterV,
                 $printer->limitA,
@@ -149,7 +148,7 @@ final readonly class CandidateSums
         if (null === $target->displayC || null === $target->at) {
             return null;
         }
-        $roomC = $this->candidate->proposal->job->roomC;
+        $roomC = $this->candidate->proposal->job->airC();
         $title = Sentence::of('sum.set_point.title');
         if (null === $stack) {
             return new Reckoning(
@@ -231,6 +230,14 @@ final readonly class CandidateSums
             new Input(Sentence::of('sum.times.soak', near: Quantity::kelvin(HeatUp::NEAR_K)), $time($heat->heatUp->soakSeconds), $sum),
             new Input(Sentence::of('sum.times.holding'), Quantity::watts($heat->heatUp->holdingW), $sum),
         ];
+        $job = $this->candidate->proposal->job;
+        if ($job->partsJK() > 0) {
+            $inputs[] = new Input(
+                Sentence::of('sum.times.parts'),
+                Sentence::of('sum.times.parts_heat', heat: Quantity::number($job->partsJK(), 1)),
+                Sentence::of('sum.times.parts_basis'),
+            );
+        }
         foreach ($this->release->waits as $wait) {
             $inputs[] = new Input(
                 Sentence::of('sum.times.cool_down', way: $wait['words']),
@@ -264,8 +271,7 @@ final readonly class CandidateSums
                 Sentence::of(
                     'sum.heater.over',
                     power: Quantity::watts($printer->heaterW),
-                    width: Quantity::millimetres($printer->bedWidthMm, 1),
-                    depth: Quantity::millimetres($printer->bedDepthMm, 1),
+                    area: Quantity::squareMillimetres(100 * ($printer->heaterAreaCm2 ?? $printer->bedAreaCm2()), 100),
                 ),
                 $ofPrinter,
             ),

@@ -50,6 +50,10 @@ final readonly class ReleasePlan
         }
         $steps = array_values(array_filter([
             $heated && null !== $releaseC ? Sentence::of('off.wait', below: Quantity::celsius($releaseC)) : null,
+            null === $candidate->proposal->job->printer->chamberC ? null : Sentence::of(
+                'off.chamber',
+                chamber: Quantity::celsius($candidate->proposal->job->printer->chamberC),
+            ),
             self::way($pairing, $surface, $build),
             Sentence::of($build->flexes ? 'off.flex' : 'off.tap'),
             $build->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
@@ -59,8 +63,19 @@ final readonly class ReleasePlan
             $heated ? Sentence::of('off.never_hot') : null,
             Sentence::of($build->flexes ? 'off.no_spatula' : 'off.no_prying'),
             $build->freezes || !$heated ? null : Sentence::of($build->comesOff ? 'off.no_freezer' : 'off.stays_on'),
+            ...self::shock($candidate, $heated),
             $heated ? Sentence::of('off.glove') : null,
         ])), $heated ? $surface->doneHot : null);
+    }
+
+    /** @return list<Sentence> from where on a pane may be laid on a bench */
+    private static function shock(Candidate $candidate, bool $heated): array
+    {
+        $shock = $candidate->proposal->side->shockK();
+        $roomC = $candidate->proposal->job->roomC;
+
+        return !$heated || null === $shock || ($candidate->target->at ?? $roomC) - $roomC <= $shock
+            ? [] : [Sentence::of('off.no_cold_bench', below: Quantity::celsius($roomC + $shock, 5))];
     }
 
     /** The way of the pair speaks of the plate that its surface usually lies on; on a plate that does not bend it is another. */

@@ -11,6 +11,7 @@ use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Statistics\Beta;
@@ -23,6 +24,9 @@ use Sitzplatz\Words\Sentence;
 /** A proposal that passed the gates, with where to run it and what to expect. */
 final readonly class Candidate
 {
+    /** So near nobody minds what the file sets, K. */
+    private const FILE_NEAR_K = 2.0;
+
     /**
      * @param list<Influence> $influences what moved the grades of practice for this job
      * @param list<Sentence>  $missed     wishes that it does not meet
@@ -134,6 +138,8 @@ final readonly class Candidate
         return array_values(array_filter([
             null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
             ...$this->offset(),
+            ...$this->file(),
+            null !== $side->thinnestGlass() && $side->thinnestGlass()->thicknessMm < 3.0 ? Sentence::of('heed.thin_glass') : null,
             '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),
             $job->printer->looksForMark && !$side->marked ? Sentence::of(
                 'heed.no_mark',
@@ -151,7 +157,7 @@ final readonly class Candidate
                 limit: Quantity::celsius($surface->nozzleLimitC),
             ) : null,
             $surface->raftRequired ? Sentence::of('heed.raft') : null,
-            null !== $job->printer->plateHoldsToMmS && !$side->magnetic ? Sentence::of(
+            null !== $job->printer->plateHoldsToMmS && HoldDown::Magnet !== $side->heldBy ? Sentence::of(
                 'heed.slow',
                 speed: Quantity::millimetresPerSecond($job->printer->plateHoldsToMmS),
             ) : null,
@@ -220,6 +226,19 @@ final readonly class Candidate
         ]));
     }
 
+    /** @return list<Sentence> where the file of the job says otherwise */
+    private function file(): array
+    {
+        $set = $this->proposal->job->file->bedC;
+        $display = $this->target->displayC ?? 0.0;
+
+        return null === $set || abs($set - $display) <= self::FILE_NEAR_K ? [] : [Sentence::of(
+            'heed.file_bed',
+            file: Quantity::celsius($set),
+            display: null === $this->target->displayC ? Sentence::of('setup.unheated') : Quantity::celsius($display),
+        )];
+    }
+
     /** @return list<Sentence> what the change of plate does to the first-layer offset */
     private function offset(): array
     {
@@ -233,7 +252,8 @@ final readonly class Candidate
         $metal = null === $side->aboveMetalMm() || null === $now->aboveMetalMm() ? null : $side->aboveMetalMm() - $now->aboveMetalMm();
 
         return [match ($job->printer->probe) {
-            ProbeKind::Touch => Sentence::of('heed.touch_probe'),
+            ProbeKind::Touch => Sentence::of('heed.nozzle_probe'),
+            ProbeKind::Pin => Sentence::of('heed.touch_probe'),
             ProbeKind::ByHand => null === $thicker
                 ? Sentence::of('heed.feeler')
                 : Sentence::of($thicker >= 0 ? 'heed.feeler_thicker' : 'heed.feeler_thinner', by: Quantity::millimetres(abs($thicker)), plate: $now->label),

@@ -14,6 +14,7 @@ use Sitzplatz\Choose\Gate\Stop;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\SeatStack;
@@ -178,8 +179,8 @@ final readonly class Proposal
     /** @return list<Stop> */
     private static function stopsOf(JobRequest $job, SideFacts $side, Surface $surface): array
     {
-        $stops = [new Stop('surface', Sentence::of('stop.surface', side: $side->label), min($surface->limitC, $side->ownLimitC ?? \INF), true)];
-        $magnet = $side->magnetic ? $job->printer->magnetStandsC() : null;
+        $stops = [new Stop('surface', Sentence::of('stop.surface', side: $side->label), $side->standsC($surface), true)];
+        $magnet = HoldDown::Magnet === $side->heldBy ? $job->printer->magnetStandsC() : null;
         if (null !== $magnet) {
             $stops[] = new Stop('magnet', Sentence::of('stop.magnet', printer: $job->printer->name), $magnet);
         }

@@ -13,7 +13,9 @@ use Sitzplatz\Choose\Gate\Internal\BarrierGate;
 use Sitzplatz\Choose\Gate\Internal\CleanerGate;
 use Sitzplatz\Choose\Gate\Internal\ColdBedGate;
 use Sitzplatz\Choose\Gate\Internal\EnclosureGate;
+use Sitzplatz\Choose\Gate\Internal\GlassGate;
 use Sitzplatz\Choose\Gate\Internal\HarmfulAgentGate;
+use Sitzplatz\Choose\Gate\Internal\HoldDownGate;
 use Sitzplatz\Choose\Gate\Internal\KnownPairGate;
 use Sitzplatz\Choose\Gate\Internal\KnownTreatmentGate;
 use Sitzplatz\Choose\Gate\Internal\NeverHoldsGate;
@@ -295,6 +297,7 @@ final readonly class Ranking
             new PrinterGate(),
             new SurfaceKindGate(),
             new PlateSizeGate(),
+            new HoldDownGate(),
             new ZTravelGate(),
             new ProbeGate(),
             new KnownPairGate(),
@@ -302,6 +305,7 @@ final readonly class Ranking
             new NozzleGate(),
             new RaftGate(),
             new TargetGate(),
+            new GlassGate(),
         ];
     }
 

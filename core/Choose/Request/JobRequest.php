@@ -6,12 +6,15 @@ namespace Sitzplatz\Choose\Request;
 
 use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Test\BedAfterFirstLayer;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** What is to be printed, where, in which room, and what somebody wishes. */
 final readonly class JobRequest
 {
+    /** So near its softening point a chamber lets a part sag and clogs the hot end (common practice; the figure is ours), K. */
+    private const SOFT_NEAR_K = 15.0;
     /** From so many parts on, practice speaks of a full plate (our own choice). */
     public const FULL_PLATE = 10;
 
@@ -39,6 +42,7 @@ final readonly class JobRequest
         public Wishes $wishes = new Wishes(),
         /** First-layer gap that somebody sets, mm; null: as the pair asks for. */
         public ?float $gapMm = null,
+        public FileFacts $file = new FileFacts(),
     ) {
     }
 
@@ -62,7 +66,20 @@ final readonly class JobRequest
             $this->lyingThere,
             $this->wishes,
             $gapMm ?? $this->gapMm,
+            $this->file,
         );
+    }
+
+    /** The air that plate and part give their heat to while printing, °C: that of a heated chamber, else of the room. */
+    public function airC(): float
+    {
+        return $this->printer->airC($this->roomC);
+    }
+
+    /** What all parts of the plate take up for each degree, J/K. */
+    public function partsJK(): float
+    {
+        return null === $this->part ? 0.0 : $this->partCount * $this->part->heatJK();
     }
 
     /** First-layer nozzle temperature to go by, °C; null for a resin. */
@@ -88,6 +105,34 @@ final readonly class JobRequest
         }
         if ($this->roomC < Target::COLD_ROOM_C && $this->material->filament) {
             $notes[] = Sentence::of('job.cold_room', room: Quantity::celsius($this->roomC), more: Quantity::kelvin(Target::COLD_ROOM_ADDS_K));
+        }
+        $nozzle = $this->material->nozzleC;
+        if (null !== $this->file->nozzleC && null !== $nozzle && ($this->file->nozzleC < $nozzle[0] - 5 || $this->file->nozzleC > $nozzle[1] + 10)) {
+            $notes[] = Sentence::of(
+                'job.file_nozzle',
+                set: Quantity::celsius($this->file->nozzleC),
+                material: $this->material->name,
+                low: Quantity::celsius($nozzle[0]),
+                high: Quantity::celsius($nozzle[1]),
+            );
+        }
+        $stiffens = $this->material->stiffensC();
+        $chamber = $this->printer->chamberC;
+        if (null !== $chamber && null !== $stiffens && null === $this->material->crystallisesC && $chamber > $stiffens - self::SOFT_NEAR_K) {
+            $notes[] = Sentence::of(
+                'job.chamber_softens',
+                chamber: Quantity::celsius($chamber),
+                material: $this->material->name,
+                softens: Quantity::celsius($stiffens, 1),
+            );
+        }
+        $later = $this->file->bedLaterC;
+        $lowered = null === $later ? null : BedAfterFirstLayer::caution($this->file->bedC, $later > 0 ? $later : null);
+        if (null !== $lowered) {
+            $notes[] = $lowered;
+            if ($this->printer->boardHeater) {
+                $notes[] = Sentence::of('job.board_bows', printer: $this->printer->name);
+            }
         }
         if (null !== $this->part && $this->part->slenderness() >= PartFacts::TALL && $this->printer->bedMoves) {
             $notes[] = Sentence::of('job.slings', printer: $this->printer->name);

@@ -9,11 +9,15 @@ use Sitzplatz\Heat\Layer;
 /** What a printer can do. */
 final readonly class PrinterFacts
 {
-    /** @param list<Layer> $bed its own layers below a plate, from the heater upwards; empty: not known */
+    /**
+     * @param list<Layer>    $bed   its own layers below a plate, from the heater upwards; empty: not known
+     * @param list<HoldDown> $holds what it holds plates with; empty: not said
+     */
     public function __construct(
         public string $id,
         public string $name,
         public bool $filament,
+        /** Of the seat that a plate lies on; of a round one the diameter. */
         public float $bedWidthMm,
         public float $bedDepthMm,
         /** Null: the bed has no heater. */
@@ -45,7 +49,35 @@ final readonly class PrinterFacts
         /** Display − what the sensor's place really has, K. */
         public float $displayReadsHighK = 0.0,
         public array $bed = [],
+        public array $holds = [],
+        /** How thick a plate its clips take, mm; null: not known. */
+        public ?float $clipsOpenMm = null,
+        /** What the nozzle reaches; null: all of the seat. */
+        public ?float $printWidthMm = null,
+        public ?float $printDepthMm = null,
+        public bool $bedRound = false,
+        /** What the heater covers, cm²; null: all of the seat. */
+        public ?float $heaterAreaCm2 = null,
+        /** The heater is a printed circuit board, which bows when it is cooled under way. */
+        public bool $boardHeater = false,
     ) {
+    }
+
+    /** The air in it, °C: that of a heated chamber, else of the room. */
+    public function airC(float $roomC): float
+    {
+        return max($roomC, $this->chamberC ?? $roomC);
+    }
+
+    public function bedAreaCm2(): float
+    {
+        return $this->bedWidthMm * $this->bedDepthMm / 100 * ($this->bedRound ? \M_PI / 4 : 1.0);
+    }
+
+    /** Of a round seat that of a square with its area, so that what is reckoned for an area is right. */
+    public function bedSpanMm(float $sideMm): float
+    {
+        return $sideMm * ($this->bedRound ? sqrt(\M_PI) / 2 : 1.0);
     }
 
     /** The higher of what is rated and what the own soak test showed; null: no limit. */

@@ -9,8 +9,10 @@ enum ProbeKind: string
 {
     /** By hand with a feeler. */
     case ByHand = 'by_hand';
-    /** A pin or the nozzle itself touches the surface. */
+    /** The nozzle itself touches the surface. */
     case Touch = 'touch';
+    /** A pin beside the nozzle touches the surface. */
+    case Pin = 'pin';
     /** Senses metal at a distance. */
     case Inductive = 'inductive';
 }

@@ -20,8 +20,7 @@ final readonly class SideFacts
         public string $surfaceId,
         public float $widthMm,
         public float $depthMm,
-        /** Held down by the printer's magnets. */
-        public bool $magnetic,
+        public HoldDown $heldBy,
         /** A limit of this plate below that of its kind, °C. */
         public ?float $ownLimitC = null,
         public array $layers = [],
@@ -33,23 +32,53 @@ final readonly class SideFacts
         public ?float $costPerPrint = null,
         /** On the printer of the job. */
         public ?MeasuredSurface $measured = null,
-        /** It cannot be taken off its printer. */
-        public bool $fixed = false,
         /** How it is today. */
         public SideState $state = new SideState(),
+        /** What the shop's own soak test showed the sheet to stand, °C. */
+        public ?float $soakC = null,
+        /** The printer that the plate belongs to. */
+        public ?string $printerId = null,
+        public bool $round = false,
     ) {
+    }
+
+    /** What the surface stands here, °C: as rated or as soaked, and never more than this plate's own limit. */
+    public function standsC(Surface $surface): float
+    {
+        return min(max($surface->limitC, $this->soakC ?? 0.0), $this->ownLimitC ?? \INF);
     }
 
     /** What may be done with it, with this surface on. */
     public function build(Surface $surface): PlateBuild
     {
-        return PlateBuild::of($surface, $this->layers, $this->fixed);
+        return PlateBuild::of($surface, $this->layers, $this->heldBy->staysOn());
     }
 
     /** Null: the layers are not known. */
     public function thicknessMm(): ?float
     {
         return [] === $this->layers ? null : array_sum(array_map(static fn (Layer $layer): float => $layer->thicknessMm, $this->layers));
+    }
+
+    /** The thinnest pane of glass in it, mm, with what it is made of; null: there is none. */
+    public function thinnestGlass(): ?Layer
+    {
+        $thinnest = null;
+        foreach ($this->layers as $layer) {
+            if ($layer->of->brittle && (null === $thinnest || $layer->thicknessMm < $thinnest->thicknessMm)) {
+                $thinnest = $layer;
+            }
+        }
+
+        return $thinnest;
+    }
+
+    /** How much colder than the plate a thing may be that it is laid on, K; null: it does not crack. */
+    public function shockK(): ?float
+    {
+        $shocks = array_filter(array_map(static fn (Layer $layer): ?float => $layer->of->shockK, $this->layers));
+
+        return [] === $shocks ? null : min($shocks);
     }
 
     /** What lies between the surface and the first metal below, mm; all of it where the plate has none. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Window;
 
 use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Heat\Cooling;
@@ -33,7 +34,15 @@ final class HeatPlans
             return null;
         }
         $releaseC = self::releaseC($proposal);
-        $key = \sprintf('%s|%.2f|%.1f|%.1f', $this->builds[$proposal->side->id] ??= self::build($stack), $display, $proposal->job->roomC, $releaseC);
+        $key = \sprintf(
+            '%s|%.2f|%.1f|%.1f|%.1f|%.1f',
+            $this->builds[$proposal->side->id] ??= self::build($stack),
+            $display,
+            $proposal->job->roomC,
+            $proposal->job->airC(),
+            $releaseC,
+            $proposal->job->partsJK(),
+        );
 
         return $this->plans[$key] ??= self::reckon($proposal, $stack, $display, $releaseC);
     }
@@ -55,15 +64,18 @@ final class HeatPlans
         $plate = new Stack($proposal->side->layers, $proposal->side->widthMm, $proposal->side->depthMm, $stack->resistanceFactor);
         $build = $proposal->side->build($proposal->surface);
         $seconds = [Cooling::StillAir->value => $plan->stillAirSeconds];
+        $shock = $proposal->side->shockK();
+        // Laid hot on a cold bench, a pane cracks.
+        $comesOff = $build->comesOff && (null === $shock || $plan->heatUp->surfaceC - $proposal->job->roomC <= $shock);
         foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
-            if (Cooling::Freezer === $way ? $build->freezes : ($build->comesOff || !$way->plateAlone())) {
-                $seconds[$way->value] = CoolDown::seconds(
+            if (Cooling::Freezer === $way ? $build->freezes : ($comesOff || !$way->plateAlone())) {
+                $seconds[$way->value] = self::withParts($way->plateAlone() ? $plate : $stack, $proposal->job, CoolDown::seconds(
                     $way->plateAlone() ? $plate : $stack,
                     $way,
                     $plan->heatUp->surfaceC,
                     self::releaseC($proposal),
                     $proposal->job->roomC,
-                );
+                ));
             }
         }
 
@@ -75,11 +87,21 @@ final class HeatPlans
     {
         $printer = $proposal->job->printer;
         $roomC = $proposal->job->roomC;
-        $watts = $printer->heaterW ?? HeatUp::USUAL_W_CM2 * $printer->bedWidthMm * $printer->bedDepthMm / 100;
-        $heatUp = HeatUp::of($stack, $displayC, $roomC, $watts);
-        $cool = CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC);
+        $watts = $printer->heaterW ?? HeatUp::USUAL_W_CM2 * $printer->bedAreaCm2();
+        $heatUp = HeatUp::of($stack, $displayC, $proposal->job->airC(), $watts);
+        // A heated chamber is switched off and opened to let the part cool.
+        $cool = self::withParts($stack, $proposal->job, CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC));
 
         return new HeatPlan($heatUp, $cool, null === $printer->heaterW, $watts);
+    }
+
+    /**
+     * What stands on the plate cools with it: the time goes with the heat that has to leave (rough: the part is taken to be
+     * as warm as the plate).
+     */
+    private static function withParts(Stack $stack, JobRequest $job, ?float $seconds): ?float
+    {
+        return null === $seconds ? null : $seconds * (1 + $job->partsJK() / $stack->heatJK());
     }
 
     private static function releaseC(Proposal $proposal): float

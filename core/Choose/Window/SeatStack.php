@@ -22,7 +22,13 @@ final class SeatStack
         if (null === $printer->maxBedC || [] === $printer->bed || [] === $side->layers) {
             return null;
         }
-        $stack = new Stack([...$printer->bed, ...$side->layers], $printer->bedWidthMm, $printer->bedDepthMm, 1.0, $printer->displayReadsHighK);
+        $stack = new Stack(
+            [...$printer->bed, ...$side->layers],
+            $printer->bedSpanMm($printer->bedWidthMm),
+            $printer->bedSpanMm($printer->bedDepthMm),
+            1.0,
+            $printer->displayReadsHighK,
+        );
         $measured = $side->measured;
 
         return null === $measured ? $stack : $stack->calibrated($measured->displayC, $measured->surfaceC, $measured->roomC);

@@ -8,6 +8,7 @@ use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Gate\Internal\BarrierGate;
 use Sitzplatz\Choose\Gate\Internal\HarmfulAgentGate;
+use Sitzplatz\Choose\Gate\Internal\HoldDownGate;
 use Sitzplatz\Choose\Gate\Internal\OffPrinterGate;
 use Sitzplatz\Choose\Gate\Internal\PlateSizeGate;
 use Sitzplatz\Choose\Gate\Internal\ProbeGate;
@@ -42,6 +43,7 @@ final class SetupCheck
         foreach ([
             new SurfaceKindGate(),
             new PlateSizeGate(),
+            new HoldDownGate(),
             new ZTravelGate(),
             new ProbeGate(),
             new SolventGate(),

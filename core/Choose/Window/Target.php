@@ -69,7 +69,7 @@ final readonly class Target
         $at = $wanted;
         $bites = null;
         foreach ($stops as $stop) {
-            $most = $stop->onSurface || null === $stack ? $stop->atC : self::surfaceAt($stack, $stop->atC, $at, $job->roomC);
+            $most = $stop->onSurface || null === $stack ? $stop->atC : self::surfaceAt($stack, $stop->atC, $at, $job->airC());
             if ($most < $at) {
                 [$at, $bites] = [$most, $stop];
             }
@@ -107,10 +107,11 @@ final readonly class Target
             );
         }
         // What is set is a whole degree, and never past a limit.
-        $display = null === $stack ? $at : $stack->displayFor($at, $job->roomC);
+        $display = null === $stack ? $at : $stack->displayFor($at, $job->airC());
         $display = round($display);
         foreach ($stops as $stop) {
-            $display = min($display, floor(($stop->onSurface && null !== $stack ? $stack->displayFor($stop->atC, $job->roomC) : $stop->atC) + self::NOTHING_K));
+            $most = $stop->onSurface && null !== $stack ? $stack->displayFor($stop->atC, $job->airC()) : $stop->atC;
+            $display = min($display, floor($most + self::NOTHING_K));
         }
 
         return new self($at, $display, $reasons, null, wanted: $wanted);
@@ -136,7 +137,7 @@ final readonly class Target
      */
     public static function limits(JobRequest $job, float $displayC, array $stops, ?Stack $stack): ?Sentence
     {
-        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
+        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->airC());
         foreach ($stops as $stop) {
             if (($stop->onSurface ? $at : $displayC) > $stop->atC + self::NOTHING_K) {
                 return Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label, at: Quantity::celsius($stop->atC));
@@ -149,7 +150,7 @@ final readonly class Target
     /** @param list<Stop> $stops */
     private static function byHand(JobRequest $job, float $displayC, Window $window, array $stops, ?Stack $stack): self
     {
-        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->roomC);
+        $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->airC());
         $refusal = self::limits($job, $displayC, $stops, $stack);
         if (null !== $refusal) {
             return new self($at, $displayC, [], $refusal, true);

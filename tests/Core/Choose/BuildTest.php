@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\ReleasePlan;
 use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Tests\Core\Words\Said;
@@ -77,14 +78,14 @@ final class BuildTest extends TestCase
 
     public function testAFixedPlateCoolsWhereItIs(): void
     {
-        $plan = self::release(self::rank(self::job('pla'), [self::side('pei_textured', layers: self::layers([['aluminium', 3.0], ['pei', 0.3]], true), fixed: true)]));
+        $plan = self::release(self::rank(self::job('pla'), [self::side('pei_textured', layers: self::layers([['aluminium', 3.0], ['pei', 0.3]], true), heldBy: HoldDown::Glue)]));
         self::assertSame(['still_air', 'fan'], array_column($plan->waits, 'way'));
         self::assertContains('off.stays_on', Said::all($plan->never));
     }
 
     public function testSprayDoesNotGoOntoAPlateThatStaysOnItsPrinter(): void
     {
-        $fixed = self::side('glass', fixed: true);
+        $fixed = self::side('glass', heldBy: HoldDown::Glue);
         self::assertStringStartsWith('gate.off_printer', self::refusal(self::rank(self::job('pla'), [$fixed], ['spray_film', 'pva_stick']), 'glass', 'spray_film'));
         self::assertNotNull(self::find(self::rank(self::job('pla'), [self::side('glass')], ['spray_film']), 'glass', 'spray_film'));
         // What Choose does not offer, Test does not take.
@@ -99,7 +100,7 @@ final class BuildTest extends TestCase
                 continue;
             }
             foreach (self::catalogue()->surfaces as $surface) {
-                foreach ([['layers' => self::layers([['soda_lime_glass', 4.0]], true)], ['fixed' => true]] as $change) {
+                foreach ([['layers' => self::layers([['soda_lime_glass', 4.0]], true)], ['heldBy' => HoldDown::Screws]] as $change) {
                     $ranking = self::rank(self::job($material->id), [self::side($surface->id, 'P1', ...$change)], ['pva_stick', 'spray_film']);
                     foreach ($ranking->candidates as $candidate) {
                         $plan = ReleasePlan::for($candidate, $ranking->heat->cooling($candidate->proposal));

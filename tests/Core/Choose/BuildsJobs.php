@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\PrinterFacts;
@@ -36,7 +37,7 @@ trait BuildsJobs
     private static function side(string $surfaceId, string $number = 'P1', mixed ...$change): SideFacts
     {
         return new SideFacts(...[
-            'id' => $number, 'plateId' => $number, 'label' => "$number front", 'surfaceId' => $surfaceId, 'widthMm' => 250.0, 'depthMm' => 210.0, 'magnetic' => false,
+            'id' => $number, 'plateId' => $number, 'label' => "$number front", 'surfaceId' => $surfaceId, 'widthMm' => 250.0, 'depthMm' => 210.0, 'heldBy' => HoldDown::Clips,
             'layers' => self::layers(self::catalogue()->surface($surfaceId)->plate, true), ...$change,
         ]);
     }

@@ -12,6 +12,7 @@ use Sitzplatz\Choose\Gate\Rejection;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -119,7 +120,7 @@ final class FirstChoiceTest extends TestCase
      */
     private static function rank(string $material, array $surfaces, array $agents, array $runs = []): Ranking
     {
-        $sides = array_map(static fn (string $surface): SideFacts => new SideFacts($surface, $surface, $surface, $surface, 250, 210, true), $surfaces);
+        $sides = array_map(static fn (string $surface): SideFacts => new SideFacts($surface, $surface, $surface, $surface, 250, 210, HoldDown::Magnet), $surfaces);
         $printer = new PrinterFacts('p', 'North bay', true, 250, 210, 120, 300, true, 120);
 
         return Ranking::of(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -44,7 +45,7 @@ final class GateTest extends TestCase
         $wide = self::rank(self::job('pla', ['widthMm' => 205.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
         self::assertNotSame([], $wide->candidates);
         $wider = self::rank(self::job('pla', ['widthMm' => 212.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
-        self::assertStringContainsString('gate.job_too_large width=212 depth=245', self::refusal($wider, 'pei_textured'));
+        self::assertStringContainsString('gate.job_beyond_print_area width=212 depth=245', self::refusal($wider, 'pei_textured'));
     }
 
     public function testTheNozzleOfTheFirstLayer(): void
@@ -86,8 +87,8 @@ final class GateTest extends TestCase
     public function testWhatMagnetsStandMattersOnlyToPlatesTheyHold(): void
     {
         $weak = self::printer(['magnetLimitC' => 80.0]);
-        self::assertStringContainsString('stop.magnet', self::why('abs', self::side('pei_smooth', magnetic: true), $weak));
-        self::assertSame('', self::why('abs', self::side('pei_smooth', magnetic: false), $weak));
+        self::assertStringContainsString('stop.magnet', self::why('abs', self::side('pei_smooth', heldBy: HoldDown::Magnet), $weak));
+        self::assertSame('', self::why('abs', self::side('pei_smooth', heldBy: HoldDown::Clips), $weak));
     }
 
     public function testAnAgentThatCannotBeTakenOffAgainIsRefused(): void

@@ -29,7 +29,8 @@ final class HeedsTest extends TestCase
             [$pad],
         ));
         self::assertStringContainsString(\sprintf('heed.inductive_raise by=%s plate=P2 front', $above), $heeds(ProbeKind::Inductive));
-        self::assertStringContainsString('heed.touch_probe', $heeds(ProbeKind::Touch));
+        self::assertStringContainsString('heed.nozzle_probe', $heeds(ProbeKind::Touch));
+        self::assertStringContainsString('heed.touch_probe', $heeds(ProbeKind::Pin));
         self::assertStringContainsString('heed.feeler_thinner', $heeds(ProbeKind::ByHand));
     }
 

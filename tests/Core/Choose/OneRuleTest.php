@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -43,7 +44,7 @@ final class OneRuleTest extends TestCase
         );
         $sides = [];
         foreach (self::catalogue()->surfaces as $surface) {
-            $sides[] = self::side($surface->id, 'P-'.$surface->id, ownLimitC: $limit, magnetic: 0 === \count($sides) % 2);
+            $sides[] = self::side($surface->id, 'P-'.$surface->id, ownLimitC: $limit, heldBy: 0 === \count($sides) % 2 ? HoldDown::Magnet : HoldDown::Clips);
         }
         $ranking = self::rank($job, $sides, array_map(strval(...), array_keys(self::catalogue()->agents)));
         foreach ($ranking->candidates as $candidate) {

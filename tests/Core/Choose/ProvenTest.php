@@ -10,6 +10,7 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
@@ -36,7 +37,7 @@ final class ProvenTest extends TestCase
         $asked = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)], ['bedC' => 66.0]);
         self::assertSame([], array_filter($asked->candidates, static fn (Candidate $c): bool => $c->proven));
         // Nor where the magnets do not stand it any more.
-        $weak = self::ranked([self::side('pei_smooth', 'P3', magnetic: true)], [new ProvenSeat('P3', null, 63.0)], ['printer' => self::printer(['magnetLimitC' => 58.0])]);
+        $weak = self::ranked([self::side('pei_smooth', 'P3', heldBy: HoldDown::Magnet)], [new ProvenSeat('P3', null, 63.0)], ['printer' => self::printer(['magnetLimitC' => 58.0])]);
         self::assertFalse($weak->candidates[0]->proven);
         self::assertLessThanOrEqual(58, $weak->candidates[0]->target->displayC);
     }

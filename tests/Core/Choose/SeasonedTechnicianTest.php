@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Request\Finish;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\Wishes;
@@ -230,7 +231,7 @@ final class SeasonedTechnicianTest extends TestCase
     {
         $rated = self::printer(['magnetLimitC' => 80.0]);
         $soaked = self::printer(['magnetLimitC' => 80.0, 'magnetSoakC' => 110.0]);
-        $side = self::side('pei_textured', magnetic: true);
+        $side = self::side('pei_textured', heldBy: HoldDown::Magnet);
         self::assertNull(self::find(self::rank(self::job('abs', ['printer' => $rated]), [$side]), 'pei_textured'));
         self::assertNotNull(self::find(self::rank(self::job('abs', ['printer' => $soaked]), [$side]), 'pei_textured'));
     }
@@ -284,6 +285,6 @@ final class SeasonedTechnicianTest extends TestCase
     /** @param array<string, mixed> $special */
     private static function sideFor(string $surface, array $special, string $number = 'P1'): SideFacts
     {
-        return self::side($surface, $number, magnetic: isset($special['magnet']));
+        return self::side($surface, $number, heldBy: isset($special['magnet']) ? HoldDown::Magnet : HoldDown::Clips);
     }
 }

@@ -10,6 +10,7 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -56,7 +57,7 @@ final class SituationsTest extends TestCase
             'stop.magnet printer=Bay',
             Said::of(self::rank('abs', [self::side('P1', 'pei_smooth')], printer: $magnet)->rejections[0]->reason),
         );
-        self::assertNotSame([], self::rank('abs', [self::side('P1', 'pei_smooth', magnetic: false)], printer: $magnet)->candidates);
+        self::assertNotSame([], self::rank('abs', [self::side('P1', 'pei_smooth', heldBy: HoldDown::Clips)], printer: $magnet)->candidates);
         $cool = new PrinterFacts('p', 'Bay', true, 250, 210, 120, 220, true, null);
         self::assertStringContainsString(
             'gate.nozzle_reaches material=PETG nozzle=230',
@@ -82,7 +83,7 @@ final class SituationsTest extends TestCase
             [],
             new Experience([]),
         );
-        self::assertStringContainsString('gate.job_too_large width=260 depth=100', Said::of($wide->rejections[0]->reason));
+        self::assertStringContainsString('gate.job_beyond_print_area width=260 depth=100', Said::of($wide->rejections[0]->reason));
     }
 
     public function testGradesOfPracticeAreWorthTenRuns(): void
@@ -144,8 +145,8 @@ final class SituationsTest extends TestCase
         return new PrinterFacts('p', 'North bay', true, 250, 210, 120, 300, true, 120);
     }
 
-    private static function side(string $number, string $surface, bool $magnetic = true, ?float $ownLimit = null): SideFacts
+    private static function side(string $number, string $surface, HoldDown $heldBy = HoldDown::Magnet, ?float $ownLimit = null): SideFacts
     {
-        return new SideFacts($number, $number, "$number front", $surface, 250, 210, $magnetic, $ownLimit);
+        return new SideFacts($number, $number, "$number front", $surface, 250, 210, $heldBy, $ownLimit);
     }
 }

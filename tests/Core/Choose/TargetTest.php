@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -36,7 +37,7 @@ final class TargetTest extends TestCase
     public function testALimitThatBitesLowersTheTargetAndSaysSo(): void
     {
         // Magnets are limited where the display is, a plate where the surface is.
-        $magnet = self::onTexture(['printer' => self::printer(['magnetLimitC' => 54.0])], self::side('pei_textured', magnetic: true));
+        $magnet = self::onTexture(['printer' => self::printer(['magnetLimitC' => 54.0])], self::side('pei_textured', heldBy: HoldDown::Magnet));
         self::assertEqualsWithDelta(54, $magnet->target->displayC, 0);
         self::assertLessThan(54, $magnet->target->at);
         self::assertGreaterThan(52, $magnet->target->at);

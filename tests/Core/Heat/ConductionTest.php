@@ -59,6 +59,8 @@ final class ConductionTest extends TestCase
         yield 'thin steel' => [[['aluminium', 3], ['spring_steel', 0.5, 3e-4], ['pei', 0.08]]];
         yield 'thick composite' => [[['aluminium', 3], ['polymer_composite', 2.2, 3e-4], ['copper', 0.1], ['polymer_composite', 2.2]]];
         yield 'glass' => [[['aluminium', 3], ['borosilicate_glass', 4, 3e-4]]];
+        yield 'glass over a gap of air' => [[['aluminium', 3], ['air', 0.5], ['borosilicate_glass', 4]]];
+        yield 'a composite over a wide gap' => [[['aluminium', 3], ['air', 2], ['polymer_composite', 2.2], ['copper', 0.1], ['polymer_composite', 2.2]]];
     }
 
     /** @param list<array{string, float, 2?: float}> $layers */

@@ -147,17 +147,17 @@ final class StackTest extends TestCase
     public function testTheHeaterAndItsCurrent(): void
     {
         // Common practice: 300 mm mat of 600 W; current = power ÷ voltage, outputs stop at 10 to 15 A.
-        $mains = HeaterCheck::of(600, 300, 300, 120, 230, null);
+        $mains = HeaterCheck::of(600, 900, 120, 230, null);
         self::assertTrue($mains->enough);
         self::assertTrue($mains->mains);
         self::assertStringContainsString('caution.mains', implode(' ', Said::all($mains->cautions())));
-        $weak = HeaterCheck::of(250, 250, 210, 110, 12, 15);
+        $weak = HeaterCheck::of(250, 525, 110, 12, 15);
         self::assertEqualsWithDelta(20.8333, $weak->currentA, 1e-3);
         self::assertFalse($weak->currentAllowed);
         self::assertFalse($weak->enough);
         self::assertStringContainsString('heater.overload current=20.8333', implode(' ', Said::all($weak->cautions())));
-        self::assertEqualsWithDelta(0.2, HeaterCheck::of(100, 250, 210, 60, null, null)->neededWattsPerCm2, 1e-12);
-        self::assertEqualsWithDelta(0.6, HeaterCheck::of(100, 250, 210, 120, null, null)->neededWattsPerCm2, 1e-12);
+        self::assertEqualsWithDelta(0.2, HeaterCheck::of(100, 525, 60, null, null)->neededWattsPerCm2, 1e-12);
+        self::assertEqualsWithDelta(0.6, HeaterCheck::of(100, 525, 120, null, null)->neededWattsPerCm2, 1e-12);
     }
 
     public function testFiguresThatCannotBeAreRefused(): void
@@ -168,8 +168,8 @@ final class StackTest extends TestCase
             static fn () => new Layer(self::of('pei'), \NAN),
             static fn () => new Stack([], 250, 210),
             static fn () => new Stack([new Layer(self::of('pei'), 1)], -1, 210),
-            static fn () => HeaterCheck::of(0, 250, 210, 60, null, null),
-            static fn () => HeaterCheck::of(100, 250, 210, 60, -5.0, null),
+            static fn () => HeaterCheck::of(0, 525, 60, null, null),
+            static fn () => HeaterCheck::of(100, 525, 60, -5.0, null),
         ] as $make) {
             try {
                 $make();

@@ -40,6 +40,7 @@ export function Choose() {
         bedC: null,
         nozzleC: null,
         gapMm: null,
+        file: null,
         agent: null,
         wishes: {},
     });
@@ -80,6 +81,7 @@ export function Choose() {
             partCount: shape.parts > 1 ? Math.min(500, shape.parts) : job.partCount,
             foothold: shape.foothold.kind === 'none' ? null : shape.foothold,
             nozzleC: shape.firstLayer?.nozzleC ?? null,
+            file: shape.firstLayer ? { bedC: shape.firstLayer.bedC, nozzleC: shape.firstLayer.nozzleC, bedLaterC: shape.firstLayer.bedLaterC } : null,
         });
     };
     return (
@@ -112,7 +114,7 @@ export function Choose() {
                 onRead={read}
                 onPart={(part) => {
                     if (part === null) setReading(null);
-                    set({ part, ...(part === null || part.articulated ? { foothold: null } : {}) });
+                    set({ part, ...(part === null ? { file: null } : {}), ...(part === null || part.articulated ? { foothold: null } : {}) });
                 }}
                 onAdvised={() => set({ foothold: null })}
             />

@@ -70,9 +70,20 @@ export function nextNumber(like: string, taken: string[]): string {
     return `${stem}${Math.max(0, ...numbers) + 1}`;
 }
 
+type HoldDown = Schemas['HoldDown'];
+const HOLD_DOWNS: { value: HoldDown; label: string }[] = [
+    { value: 'magnet', label: 'magnets' },
+    { value: 'clips', label: 'clips' },
+    { value: 'screws', label: 'screws: it stays on' },
+    { value: 'glue', label: 'glue: it stays on' },
+    { value: 'pad', label: 'a tacky pad' },
+    { value: 'loose', label: 'nothing' },
+];
+
 const PROBES = [
     { value: 'by_hand', label: 'by hand, with a feeler' },
-    { value: 'touch', label: 'touches the surface' },
+    { value: 'touch', label: 'the nozzle touches the surface' },
+    { value: 'pin', label: 'a pin touches the surface' },
     { value: 'inductive', label: 'inductive, senses metal' },
 ];
 
@@ -103,6 +114,13 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
         bedMoves: base?.bedMoves ?? false,
         looksForMark: base?.looksForMark ?? false,
         displayReadsHighK: base?.displayReadsHighK ?? 0,
+        holds: base?.holds ?? [],
+        clipsOpenMm: base?.clipsOpenMm ?? null,
+        printWidthMm: base?.printWidthMm ?? null,
+        printDepthMm: base?.printDepthMm ?? null,
+        bedRound: base?.bedRound ?? false,
+        heaterAreaCm2: base?.heaterAreaCm2 ?? null,
+        boardHeater: base?.boardHeater ?? false,
         bedLayers: base?.bedLayers ?? ([{ of: 'aluminium', mm: 3 }, { of: 'magnet_sheet', mm: 0.8 }] as Layers),
         retired: row?.retired ?? false,
     });
@@ -123,21 +141,33 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                 ]}
             />
             <div className="grid gap-4 sm:grid-cols-2">
-                <QuantityField label="Bed width" kind="length" value={draft.bedWidthMm} onValue={(n) => set({ bedWidthMm: n ?? 0 })} error={fault?.of('bedWidthMm')} />
-                <QuantityField label="Bed depth" kind="length" value={draft.bedDepthMm} onValue={(n) => set({ bedDepthMm: n ?? 0 })} error={fault?.of('bedDepthMm')} />
+                <QuantityField label={draft.bedRound ? 'Plate seat, diameter' : 'Plate seat, width'} kind="length" value={draft.bedWidthMm} onValue={(n) => set({ bedWidthMm: n ?? 0 })} error={fault?.of('bedWidthMm')} />
+                <QuantityField label="Plate seat, depth" kind="length" value={draft.bedDepthMm} onValue={(n) => set({ bedDepthMm: n ?? 0 })} error={fault?.of('bedDepthMm')} />
+                <QuantityField label="Nozzle reaches, width" kind="length" value={draft.printWidthMm} onValue={(printWidthMm) => set({ printWidthMm })} placeholder="all of it" error={fault?.of('printWidthMm')} />
+                <QuantityField label="Nozzle reaches, depth" kind="length" value={draft.printDepthMm} onValue={(printDepthMm) => set({ printDepthMm })} placeholder="all of it" error={fault?.of('printDepthMm')} />
                 <QuantityField label="Bed reaches" kind="temperature" value={draft.maxBedC} onValue={(maxBedC) => set({ maxBedC })} placeholder="no heater" error={fault?.of('maxBedC')} />
                 <QuantityField label="Nozzle reaches" kind="temperature" value={draft.maxNozzleC} onValue={(n) => set({ maxNozzleC: n ?? 0 })} error={fault?.of('maxNozzleC')} />
             </div>
             <div className="grid gap-x-4 sm:grid-cols-2">
                 <CheckField label="Enclosed" checked={draft.enclosed} onValue={(enclosed) => set({ enclosed })} />
+                <CheckField label="The seat is round" checked={draft.bedRound} onValue={(bedRound) => set({ bedRound, ...(bedRound ? { bedDepthMm: draft.bedWidthMm } : {}) })} />
                 <CheckField label="The bed moves" checked={draft.bedMoves} onValue={(bedMoves) => set({ bedMoves })} />
                 <CheckField label="Looks for a mark on the plate" checked={draft.looksForMark} onValue={(looksForMark) => set({ looksForMark })} />
             </div>
             {filament ? (
                 <>
-                    <More title="How plates are held" fields={['holdDown', 'plateHoldsToMmS', 'magnet']} fault={fault}>
+                    <More title="How plates are held" fields={['hold', 'clips', 'plateHoldsToMmS', 'magnet']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
-                            <TextField label="Held down by" value={draft.holdDown} onValue={(holdDown) => set({ holdDown })} maxLength={60} />
+                            <fieldset className="sm:col-span-2">
+                                <legend className="text-sm font-[650]">Holds plates with</legend>
+                                <div className="flex flex-wrap gap-x-5">
+                                    {HOLD_DOWNS.map(({ value, label }) => (
+                                        <CheckField key={value} label={label} checked={draft.holds.includes(value)} onValue={(on) => set({ holds: on ? [...draft.holds, value] : draft.holds.filter((each) => each !== value) })} />
+                                    ))}
+                                </div>
+                            </fieldset>
+                            {draft.holds.includes('clips') ? <QuantityField label="Clips take a plate of" kind="length" value={draft.clipsOpenMm} onValue={(clipsOpenMm) => set({ clipsOpenMm })} placeholder="unknown" error={fault?.of('clipsOpenMm')} /> : null}
+                            <TextField label="About how plates are held" value={draft.holdDown} onValue={(holdDown) => set({ holdDown })} maxLength={60} />
                             <NumberField label="Stays put up to, mm/s" value={draft.plateHoldsToMmS} onValue={(plateHoldsToMmS) => set({ plateHoldsToMmS })} placeholder="unknown" error={fault?.of('plateHoldsToMmS')} />
                             <QuantityField label="Magnets stand" kind="temperature" value={draft.magnetLimitC} onValue={(magnetLimitC) => set({ magnetLimitC })} placeholder="no magnets" hint="Their rated limit." error={fault?.of('magnetLimitC')} />
                             <QuantityField label="Own soak test" kind="temperature" value={draft.magnetSoakC} onValue={(magnetSoakC) => set({ magnetSoakC })} placeholder="none" hint="What they stood for an hour without harm; it lifts the limit." error={fault?.of('magnetSoakC')} />
@@ -155,6 +185,8 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                     <More title="Heater and bed" fields={['heater', 'limitA', 'displayReadsHighK', 'chamberC', 'bedLayers']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
                             <NumberField label="Heater, W" value={draft.heaterW} onValue={(heaterW) => set({ heaterW })} placeholder="unknown" error={fault?.of('heaterW')} />
+                            <NumberField label="Heater covers, cm²" value={draft.heaterAreaCm2} onValue={(heaterAreaCm2) => set({ heaterAreaCm2 })} placeholder="all of the seat" error={fault?.of('heaterAreaCm2')} />
+                            <CheckField label="The heater is a circuit board" checked={draft.boardHeater} onValue={(boardHeater) => set({ boardHeater })} />
                             <NumberField label="Voltage, V" value={draft.heaterV} onValue={(heaterV) => set({ heaterV })} placeholder="unknown" error={fault?.of('heaterV')} />
                             <NumberField label="Output carries, A" value={draft.limitA} onValue={(limitA) => set({ limitA })} placeholder="unknown" error={fault?.of('limitA')} />
                             <NumberField label="Display reads high by, K" value={draft.displayReadsHighK} onValue={(n) => set({ displayReadsHighK: n ?? 0 })} error={fault?.of('displayReadsHighK')} />
@@ -186,8 +218,8 @@ type PlateDraft = {
     number: string;
     widthMm: number;
     depthMm: number;
-    magnetic: boolean;
-    fixed: boolean;
+    heldBy: HoldDown;
+    round: boolean;
     printerId: string | null;
     note: string;
     layers: Layers;
@@ -198,7 +230,7 @@ type PlateDraft = {
     retired?: boolean;
     sides?: SideDraft[];
 };
-type SideDraft = { face: 'front' | 'back'; surfaceId: string; surfaceLot: string; limitC: number | null };
+type SideDraft = { face: 'front' | 'back'; surfaceId: string; surfaceLot: string; limitC: number | null; soakC: number | null };
 
 export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
     const { data: printers } = useSuspenseQuery(printersQuery);
@@ -210,8 +242,8 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
         number: row?.number ?? nextNumber(from?.number ?? plates[plates.length - 1]?.number ?? 'P1', plates.map((p) => p.number)),
         widthMm: base?.widthMm ?? firstPrinter?.bedWidthMm ?? 220,
         depthMm: base?.depthMm ?? firstPrinter?.bedDepthMm ?? 220,
-        magnetic: base?.magnetic ?? true,
-        fixed: base?.fixed ?? false,
+        heldBy: base?.heldBy ?? 'magnet',
+        round: base?.round ?? false,
         printerId: base ? (base.printerId ?? null) : (firstPrinter?.id ?? null),
         note: row?.note ?? '',
         layers: base?.layers ?? [],
@@ -219,7 +251,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
         slicerType: base?.slicerType ?? '',
         price: base?.price ?? null,
         purchasedOn: row?.purchasedOn ?? (row ? null : new Date().toISOString().slice(0, 10)),
-        ...(row ? { retired: row.retired } : { sides: from?.sides.map((s) => ({ face: s.face, surfaceId: s.fitting.surfaceId, surfaceLot: s.fitting.surfaceLot, limitC: s.fitting.limitC ?? null })) ?? [{ face: 'front' as const, surfaceId: '', surfaceLot: '', limitC: null }] }),
+        ...(row ? { retired: row.retired } : { sides: from?.sides.map((s) => ({ face: s.face, surfaceId: s.fitting.surfaceId, surfaceLot: s.fitting.surfaceLot, limitC: s.fitting.limitC ?? null, soakC: s.fitting.soakC ?? null })) ?? [{ face: 'front' as const, surfaceId: '', surfaceLot: '', limitC: null, soakC: null }] }),
     });
     const saving = useSave<PlateDraft>('/plates', row, ['plates', 'care'], onDone);
     const set = (part: Partial<PlateDraft>) => setDraft({ ...draft, ...part });
@@ -246,19 +278,20 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
                     <SelectField label={`Surface, ${each.face}`} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId) } : {})} empty="Choose …" options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={fault?.of(`sides.${i}.surfaceId`)} />
                     <TextField label="Sheet or lot" value={each.surfaceLot} onValue={(surfaceLot) => side(i, { surfaceLot })} />
                     <QuantityField label="Own limit" kind="temperature" value={each.limitC} onValue={(limitC) => side(i, { limitC })} placeholder="of its kind" />
+                    <QuantityField label="Own soak test" kind="temperature" value={each.soakC} onValue={(soakC) => side(i, { soakC })} placeholder="none" hint="What the sheet stood for an hour without harm; it lifts the limit." />
                 </fieldset>
             ))}
             {sides?.length === 1 ? (
                 <div>
-                    <Button tone="quiet" onClick={() => set({ sides: [...sides, { face: 'back', surfaceId: '', surfaceLot: '', limitC: null }] })}>
+                    <Button tone="quiet" onClick={() => set({ sides: [...sides, { face: 'back', surfaceId: '', surfaceLot: '', limitC: null, soakC: null }] })}>
                         It has a usable back
                     </Button>
                 </div>
             ) : null}
             <LayersField label="Layers with the front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
             <div className="grid gap-x-4 sm:grid-cols-2">
-                <CheckField label="Held by the printer's magnets" checked={draft.magnetic} onValue={(magnetic) => set({ magnetic })} />
-                <CheckField label="Fixed: it cannot be taken off its printer" checked={draft.fixed} onValue={(fixed) => set({ fixed })} />
+                <SelectField label="Held on the printer by" value={draft.heldBy} onValue={(heldBy) => set({ heldBy: heldBy as HoldDown })} options={HOLD_DOWNS} error={fault?.of('heldBy')} />
+                <CheckField label="Round, its width is the diameter" checked={draft.round} onValue={(round) => set({ round, ...(round ? { depthMm: draft.widthMm } : {}) })} />
                 <CheckField label="Carries the mark some printers look for" checked={draft.marked} onValue={(marked) => set({ marked })} />
             </div>
             <div className="grid gap-4 sm:grid-cols-3">
@@ -274,7 +307,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
 
 export function FittingForm({ side, onDone }: { side: Schemas['PlateSide']; onDone: () => void }) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({ surfaceId: side.fitting.surfaceId, surfaceLot: '', limitC: null as number | null });
+    const [draft, setDraft] = useState({ surfaceId: side.fitting.surfaceId, surfaceLot: '', limitC: null as number | null, soakC: null as number | null });
     const saving = useSave<typeof draft>(`/plate-sides/${side.id}/fittings`, null, ['plates', 'care'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     return (
@@ -283,6 +316,7 @@ export function FittingForm({ side, onDone }: { side: Schemas['PlateSide']; onDo
             <SelectField label="Surface" value={draft.surfaceId} onValue={(surfaceId) => set({ surfaceId })} options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={saving.fault?.of('surfaceId')} />
             <TextField label="Sheet or lot" value={draft.surfaceLot} onValue={(surfaceLot) => set({ surfaceLot })} />
             <QuantityField label="Own limit" kind="temperature" value={draft.limitC} onValue={(limitC) => set({ limitC })} placeholder="of its kind" />
+            <QuantityField label="Own soak test" kind="temperature" value={draft.soakC} onValue={(soakC) => set({ soakC })} placeholder="none" hint="What the sheet stood for an hour without harm; it lifts the limit." />
         </FormDialog>
     );
 }

@@ -16,7 +16,7 @@ final readonly class PlateSizeGate implements Gate
     {
         $side = $proposal->side;
         $printer = $proposal->job->printer;
-        if (!self::fits($side->widthMm, $side->depthMm, $printer->bedWidthMm, $printer->bedDepthMm)) {
+        if (!self::fits($side->widthMm, $side->depthMm, $side->round, $printer->bedWidthMm, $printer->bedDepthMm, $printer->bedRound)) {
             return Sentence::of(
                 'gate.plate_too_large',
                 side: $side->label,
@@ -29,22 +29,37 @@ final readonly class PlateSizeGate implements Gate
         }
         $width = $proposal->job->widthMm;
         $depth = $proposal->job->depthMm;
-        if (null !== $width && null !== $depth && !self::fits($width, $depth, $side->widthMm, $side->depthMm)) {
+        if (null === $width || null === $depth) {
+            return null;
+        }
+        $printWidth = $printer->printWidthMm ?? $printer->bedWidthMm;
+        $printDepth = $printer->printDepthMm ?? $printer->bedDepthMm;
+        if (!self::fits($width, $depth, false, $printWidth, $printDepth, $printer->bedRound)) {
             return Sentence::of(
-                'gate.job_too_large',
+                'gate.job_beyond_print_area',
                 width: Quantity::millimetres($width, 1),
                 depth: Quantity::millimetres($depth, 1),
-                side: $side->label,
-                sideWidth: Quantity::millimetres($side->widthMm, 1),
-                sideDepth: Quantity::millimetres($side->depthMm, 1),
+                printer: $printer->name,
+                printWidth: Quantity::millimetres($printWidth, 1),
+                printDepth: Quantity::millimetres($printDepth, 1),
             );
         }
 
-        return null;
+        return self::fits($width, $depth, false, $side->widthMm, $side->depthMm, $side->round) ? null : Sentence::of(
+            'gate.job_too_large',
+            width: Quantity::millimetres($width, 1),
+            depth: Quantity::millimetres($depth, 1),
+            side: $side->label,
+            sideWidth: Quantity::millimetres($side->widthMm, 1),
+            sideDepth: Quantity::millimetres($side->depthMm, 1),
+        );
     }
 
-    private static function fits(float $width, float $depth, float $intoWidth, float $intoDepth): bool
+    /** Turned by a quarter if need be; into a round place goes what its diagonal, or its own diameter, lets in. */
+    private static function fits(float $width, float $depth, bool $round, float $intoWidth, float $intoDepth, bool $intoRound): bool
     {
-        return min($width, $depth) <= min($intoWidth, $intoDepth) && max($width, $depth) <= max($intoWidth, $intoDepth);
+        return $intoRound
+            ? ($round ? max($width, $depth) : hypot($width, $depth)) <= min($intoWidth, $intoDepth) + 1e-9
+            : min($width, $depth) <= min($intoWidth, $intoDepth) + 1e-9 && max($width, $depth) <= max($intoWidth, $intoDepth) + 1e-9;
     }
 }

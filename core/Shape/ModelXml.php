@@ -6,6 +6,8 @@ namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Facets;
 use Sitzplatz\Shape\Internal\Mesh;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -19,6 +21,8 @@ final class ModelXml
     /** Objects that are placed, one within another counted each time; a full plate has hundreds. */
     private const MOST_PLACED = 30_000;
     private const DEEPEST = 8;
+    /** A quarter of a usual layer; less is rounding, mm. */
+    private const FLOATS_FROM_MM = 0.05;
     private const MM_PER_UNIT = ['micron' => 0.001, 'millimeter' => 1.0, 'centimeter' => 10.0, 'inch' => 25.4, 'foot' => 304.8, 'meter' => 1000.0];
 
     private float $mmPerUnit = 1.0;
@@ -30,6 +34,11 @@ final class ModelXml
     private array $build = [];
     /** @var array<string, array{int, int}> */
     private array $counted = [];
+    /** @var array<string, string> as the file calls its objects */
+    private array $names = [];
+    /** @var array<string, true> objects that are not laid down as the part */
+    private array $unprinted = [];
+    private int $skipped = 0;
     private string $object = '';
     private int $elements = 0;
     /** Components and items of the build. */
@@ -55,17 +64,39 @@ final class ModelXml
             throw BadShape::tooFine();
         }
         $facets = new Facets();
-        foreach ($model->build as [$object, $transform]) {
-            $model->place($facets, $object, $transform);
+        $lowest = [];
+        foreach ($model->build as $i => [$object, $transform]) {
+            $lowest[$i] = $model->place($facets, $object, $transform);
         }
 
-        return $facets->shape(
-            ShapeFormat::ThreeMf,
-            0 === $facets->count ? [] : array_values(array_filter([1 < \count($model->build) ? Sentence::of(
-                'shape.objects',
-                objects: Quantity::count(\count($model->build)),
-            ) : null])),
-        );
+        return $facets->shape(ShapeFormat::ThreeMf, 0 === $facets->count ? [] : $model->remarks($lowest), max(1, \count($model->build)));
+    }
+
+    /**
+     * @param array<int, float> $lowest point of each item of the build, mm
+     *
+     * @return list<Sentence>
+     */
+    private function remarks(array $lowest): array
+    {
+        $plate = min(\INF, ...$lowest);
+        $floating = array_keys(array_filter($lowest, static fn (float $mm): bool => is_finite($mm) && $mm > $plate + self::FLOATS_FROM_MM));
+
+        return array_values(array_filter([
+            1 < \count($this->build) ? Sentence::of('shape.objects', objects: Quantity::count(\count($this->build))) : null,
+            0 < $this->skipped ? Sentence::of('shape.skipped', objects: Quantity::count($this->skipped)) : null,
+            [] === $floating ? null : Sentence::of('shape.floating', objects: Listing::of(
+                array_map(fn (int $i): string => $this->name($this->build[$i][0]), \array_slice($floating, 0, 5)),
+                Joined::Comma,
+            ), above: Quantity::millimetres($lowest[$floating[0]] - $plate)),
+        ]));
+    }
+
+    private function name(string $object): string
+    {
+        $name = $this->names[$object] ?? '';
+
+        return '' === $name ? $object : $name;
     }
 
     /** @throws BadShape if the file cannot be read as a part */
@@ -110,6 +141,11 @@ final class ModelXml
                 break;
             case 'object':
                 $this->object = $a['id'] ?? '';
+                $this->names[$this->object] = mb_substr($a['name'] ?? '', 0, 60);
+                // Support and whatever else is not the model itself.
+                if (!\in_array($a['type'] ?? 'model', ['model', 'solidsurface', 'surface'], true)) {
+                    $this->unprinted[$this->object] = true;
+                }
                 break;
             case 'component':
                 $this->oneFile($a);
@@ -119,6 +155,10 @@ final class ModelXml
             case 'item':
                 $this->oneFile($a);
                 $this->listed();
+                if (isset($this->unprinted[$a['objectid'] ?? '']) || \in_array($a['printable'] ?? '1', ['0', 'false'], true)) {
+                    ++$this->skipped;
+                    break;
+                }
                 $this->build[] = [$a['objectid'] ?? '', self::transform($a['transform'] ?? '')];
                 break;
             case 'model':
@@ -215,16 +255,20 @@ final class ModelXml
     /**
      * @param list<float> $transform
      *
+     * @return float the lowest point, mm
+     *
      * @throws BadShape if the file cannot be read as a part
      */
-    private function place(Facets $facets, string $object, array $transform): void
+    private function place(Facets $facets, string $object, array $transform): float
     {
-        if (isset($this->meshes[$object])) {
-            $this->meshes[$object]->into($facets, $transform, $this->mmPerUnit);
-        }
+        $lowest = isset($this->meshes[$object]) ? $this->meshes[$object]->into($facets, $transform, $this->mmPerUnit) : \INF;
         foreach ($this->components[$object] ?? [] as [$part, $own]) {
-            $this->place($facets, $part, self::combined($own, $transform));
+            if (!isset($this->unprinted[$part])) {
+                $lowest = min($lowest, $this->place($facets, $part, self::combined($own, $transform)));
+            }
         }
+
+        return $lowest;
     }
 
     /**

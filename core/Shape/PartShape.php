@@ -22,6 +22,8 @@ final readonly class PartShape
         public ContactPatch $patch,
         public ?FirstLayer $firstLayer,
         public array $remarks,
+        /** That stand on the plate as parts of their own. */
+        public int $objects = 1,
     ) {
     }
 

@@ -58,7 +58,8 @@ final readonly class PartFacts
     }
 
     /**
-     * One part of what a file holds: each island of a G-code file is a part, a model is one however many feet it has.
+     * One part of what a file holds: each island of a G-code file is a part, each object of a model is one however many
+     * feet it has.
      *
      * @throws BadShape if it has more corners than anybody waits for
      */
@@ -86,7 +87,7 @@ final readonly class PartFacts
 
     public static function partsIn(PartShape $shape): int
     {
-        return null === $shape->firstLayer ? 1 : max(1, \count($shape->patch->islands));
+        return null === $shape->firstLayer ? $shape->objects : max(1, \count($shape->patch->islands));
     }
 
     /**

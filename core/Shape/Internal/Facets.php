@@ -111,7 +111,7 @@ final class Facets
      *
      * @throws BadShape if there is no body
      */
-    public function shape(ShapeFormat $format, array $remarks = []): PartShape
+    public function shape(ShapeFormat $format, array $remarks = [], int $objects = 1): PartShape
     {
         if (0 === $this->count) {
             throw BadShape::noFacets();
@@ -126,6 +126,10 @@ final class Facets
         if ($section->repaired) {
             $remarks[] = Sentence::of('shape.gaps');
         }
+        $once = UnionArea::mm2($section->outlines);
+        if (null !== $once) {
+            $remarks[] = Sentence::of('shape.overlap');
+        }
         $longest = max($height, $this->maxX - $this->minX, $this->maxY - $this->minY);
         if ($longest < 2) {
             $remarks[] = Sentence::of('shape.tiny', length: Quantity::millimetres($longest));
@@ -138,9 +142,10 @@ final class Facets
             $this->maxY - $this->minY,
             $height,
             abs($this->sixVolumes) / 6,
-            new ContactPatch($section->outlines),
+            new ContactPatch($section->outlines, $once),
             null,
             $remarks,
+            $objects,
         );
     }
 

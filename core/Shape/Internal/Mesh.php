@@ -36,14 +36,19 @@ final class Mesh
     /**
      * @param list<float> $m twelve numbers, row by row, or none; the shift is in the unit of the file
      *
+     * @return float its lowest point, mm
+     *
      * @throws BadShape if the file cannot be read as a part
      */
-    public function into(Facets $facets, array $m, float $mmPerUnit): void
+    public function into(Facets $facets, array $m, float $mmPerUnit): float
     {
+        $lowest = \INF;
+        // A mirrored body keeps its outside outside.
+        $order = self::mirrors($m) ? [1, 3, 2] : [1, 2, 3];
         for ($at = 0, $end = \strlen($this->triangles); $at < $end; $at += 12) {
             $t = unpack('V3', $this->triangles, $at) ?: [];
             $f = [];
-            foreach ([1, 2, 3] as $corner) {
+            foreach ($order as $corner) {
                 $v = unpack('e3', $this->vertices, 24 * $t[$corner]) ?: [];
                 if ([] === $m) {
                     array_push($f, $v[1], $v[2], $v[3]);
@@ -54,6 +59,15 @@ final class Mesh
                 }
             }
             $facets->add(...$f);
+            $lowest = min($lowest, $f[2], $f[5], $f[8]);
         }
+
+        return $lowest;
+    }
+
+    /** @param list<float> $m */
+    private static function mirrors(array $m): bool
+    {
+        return [] !== $m && $m[0] * ($m[4] * $m[8] - $m[5] * $m[7]) - $m[1] * ($m[3] * $m[8] - $m[5] * $m[6]) + $m[2] * ($m[3] * $m[7] - $m[4] * $m[6]) < 0;
     }
 }

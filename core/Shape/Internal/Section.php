@@ -32,8 +32,7 @@ final readonly class Section
         foreach ($from as $i => $point) {
             $starts[$point][] = $i;
         }
-        $chains = [];
-        $repaired = false;
+        $loops = $open = [];
         $used = [];
         foreach (self::loneStartsFirst($from, $to) as $first) {
             if (isset($used[$first])) {
@@ -55,14 +54,16 @@ final readonly class Section
                 $end = $to[$i];
                 $i = $next ?? $first;
             } while (null !== $next && $next !== $first);
-            if ($end !== $start) {
-                $repaired = true;
-                $points[] = $end;
-            }
-            $chains[] = $points;
+            $end === $start ? $loops[] = $points : $open[] = [...$points, $end];
         }
+        $chains = array_map(self::unpacked(...), $open);
+        $joined = OpenChains::joined($chains);
+        $outlines = array_map(
+            static fn (array $points): Outline => new Outline($points),
+            array_filter([...array_map(self::unpacked(...), $loops), ...$joined->loops], static fn (array $points): bool => \count($points) >= 3),
+        );
 
-        return new self(self::oriented(array_map(self::outline(...), array_filter($chains, static fn (array $c): bool => \count($c) >= 3))), $repaired);
+        return new self(self::oriented($outlines), $joined->gaps);
     }
 
     /**
@@ -131,14 +132,18 @@ final readonly class Section
         return pack('q2', (int) round(1e4 * ($f[$p] + $share * ($f[$q] - $f[$p]))), (int) round(1e4 * ($f[$p + 1] + $share * ($f[$q + 1] - $f[$p + 1]))));
     }
 
-    /** @param list<string> $packed */
-    private static function outline(array $packed): Outline
+    /**
+     * @param list<string> $packed
+     *
+     * @return list<Point>
+     */
+    private static function unpacked(array $packed): array
     {
-        return new Outline(array_map(static function (string $each): Point {
+        return array_map(static function (string $each): Point {
             $xy = unpack('q2', $each) ?: [1 => 0, 0];
 
             return new Point($xy[1] / 1e4, $xy[2] / 1e4);
-        }, $packed));
+        }, $packed);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Shape;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\ModelXml;
 use Sitzplatz\Shape\PartShape;
@@ -53,6 +54,44 @@ final class ModelXmlTest extends TestCase
                 )->remarks),
             ),
         );
+    }
+
+    public function testAMirroredObjectKeepsItsAreaAndVolume(): void
+    {
+        // A copy mirrored in x beside the box: 2 × 40 × 20 × 15 mm.
+        $part = self::model(
+            self::object('1', self::box(0, 0, 40, 20, 15)),
+            '<item objectid="1"/><item objectid="1" transform="-1 0 0 0 1 0 0 0 1 -10 0 0"/>',
+        );
+        self::assertEqualsWithDelta(2 * 12000, $part->volumeMm3, 1e-3);
+        self::assertEqualsWithDelta(1600, $part->patch->areaMm2, 1e-2);
+        self::assertCount(2, $part->patch->islands);
+    }
+
+    public function testEachObjectIsAPart(): void
+    {
+        $plate = self::model(
+            self::object('1', self::box(0, 0, 40, 20, 15)),
+            implode('', array_map(static fn (int $i): string => \sprintf('<item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 %d 0"/>', 30 * $i), range(0, 5))),
+        );
+        self::assertSame(6, PartFacts::partsIn($plate));
+        self::assertEqualsWithDelta([800, 120], [PartFacts::ofShape($plate)->contactAreaMm2, PartFacts::ofShape($plate)->outlineMm], 1e-2);
+        self::assertSame(4, PartFacts::ofShape($plate)->sharpCorners);
+    }
+
+    public function testSupportAndWhatIsNotPrintedIsLeftOutAndWhatFloatsIsNamed(): void
+    {
+        $box = self::object('1', self::box(0, 0, 40, 20, 15));
+        $support = str_replace('<object id="2"', '<object id="2" type="support"', self::object('2', self::box(50, 0, 10, 10, 15)));
+        $part = self::model(
+            $box.$support.str_replace('<object id="3"', '<object id="3" name="lid"', self::object('3', self::box(80, 0, 10, 10, 5))),
+            '<item objectid="1"/><item objectid="2"/><item objectid="1" printable="0" transform="1 0 0 0 1 0 0 0 1 0 90 0"/>'
+                .'<item objectid="3" transform="1 0 0 0 1 0 0 0 1 0 0 2"/>',
+        );
+        self::assertEqualsWithDelta(800, $part->patch->areaMm2, 1e-2);
+        $said = implode(' ', Said::all($part->remarks));
+        self::assertStringContainsString('shape.skipped objects=2', $said);
+        self::assertStringContainsString('shape.floating objects=[lid] above=2', $said);
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -82,7 +82,7 @@ final class ModelXmlTest extends TestCase
     public function testSupportAndWhatIsNotPrintedIsLeftOutAndWhatFloatsIsNamed(): void
     {
         $box = self::object('1', self::box(0, 0, 40, 20, 15));
-        $support = str_replace('<object id="2"', '<object id="2" type="support"', self::object('2', self::box(50, 0, 10, 10, 15)));
+        $support = str_replace('type="model"', 'type="support"', self::object('2', self::box(50, 0, 10, 10, 15)));
         $part = self::model(
             $box.$support.str_replace('<object id="3"', '<object id="3" name="lid"', self::object('3', self::box(80, 0, 10, 10, 5))),
             '<item objectid="1"/><item objectid="2"/><item objectid="1" printable="0" transform="1 0 0 0 1 0 0 0 1 0 90 0"/>'

@@ -366,13 +366,19 @@ final class GcodeFile
         $beside = isset($cells[1]) ? $standing->without($cells[1]->grown())->areaMm2() : 0.0;
         $raft = self::raft($standing, $cells);
         $brim = !$raft && $beside > self::BRIM_FROM_MM2;
-        $shown = $brim ? $layers[1] : $first;
+        // What a raft touches is not what the part touches.
+        $shown = $raft ? $layers[\count($layers) - 1] : ($brim ? $layers[1] : $first);
         $outlines = $shown->outermost($width, static fn (float $x, float $y): bool => !$apart->covers($apart->at($x, $y)));
-        $area = $first->plasticMm3 / $height * (1 - self::share($first, $apart));
+        $area = $raft && [] !== $outlines ? self::enclosedMm2($outlines) : $first->plasticMm3 / $height * (1 - self::share($first, $apart));
         $brimArea = 0.0;
         if ($brim) {
-            // The squares next to the part went to the part; half a millimetre along its outline belongs to the brim.
-            $brimArea = $beside + Cells::SIZE_MM * array_sum(array_map(static fn (Outline $o): float => $o->lengthMm(), $outlines));
+            $around = $first->outermost($width, static fn (float $x, float $y): bool => !$apart->covers($apart->at($x, $y)));
+            // Between what the first layer and what the part enclose; holes are the same in both.
+            $brimArea = self::enclosedMm2($around) - self::enclosedMm2($outlines);
+            if ([] === $outlines || [] === $around || $brimArea <= 0.0) {
+                // By the squares: those next to the part went to it, and half a millimetre along its outline belongs to the brim.
+                $brimArea = $beside + Cells::SIZE_MM * array_sum(array_map(static fn (Outline $o): float => $o->lengthMm(), $outlines));
+            }
         }
         $remarks = [];
         if (1 === \count($layers)) {
@@ -408,6 +414,12 @@ final class GcodeFile
             ),
             $remarks,
         );
+    }
+
+    /** @param list<Outline> $outlines */
+    private static function enclosedMm2(array $outlines): float
+    {
+        return UnionArea::mm2($outlines) ?? array_sum(array_map(static fn (Outline $outline): float => $outline->signedAreaMm2(), $outlines));
     }
 
     /**

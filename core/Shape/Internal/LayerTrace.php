@@ -104,7 +104,7 @@ final class LayerTrace
         $outer = [];
         foreach ($loops as [, $loop]) {
             foreach ($outer as $around) {
-                if ($around->contains($loop->points[0])) {
+                if (self::lies($loop, $around)) {
                     continue 2;
                 }
             }
@@ -112,5 +112,17 @@ final class LayerTrace
         }
 
         return array_map(static fn (Outline $o): Outline => $o->offset($lineWidthMm / 2), $outer);
+    }
+
+    /** Wholly inside; brims of neighbours run into each other, and both count. */
+    private static function lies(Outline $loop, Outline $around): bool
+    {
+        foreach ($loop->points as $point) {
+            if (!$around->contains($point)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -56,9 +56,22 @@ final class GcodeTest extends TestCase
         self::assertTrue($layer->brim);
         self::assertFalse($layer->raft);
         // Ten square loops of 0.45 mm around 40 × 20: 49 × 29 − 800.
-        self::assertEqualsWithDelta(49 * 29 - 800, $layer->brimAreaMm2, 20);
-        self::assertEqualsWithDelta(800, $part->patch->areaMm2, 30);
+        self::assertEqualsWithDelta(49 * 29 - 800, $layer->brimAreaMm2, 0.02 * 621);
+        self::assertEqualsWithDelta(800, $part->patch->areaMm2, 16);
         self::assertEqualsWithDelta(120, $part->patch->outlineMm, 0.1, 'The outline is that of the part.');
+    }
+
+    public function testSmallAndWideAndMergedBrimsComeOutWithinTwoInAHundred(): void
+    {
+        foreach ([2, 4, 20] as $lines) {
+            $off = 2 * $lines * self::WIDTH;
+            $brim = (40 + $off) * (20 + $off) - 800;
+            self::assertEqualsWithDelta($brim, self::layer($this->block(brimLines: $lines, skirt: false))->brimAreaMm2, 0.02 * $brim, "$lines lines");
+        }
+        // Two blocks 8 mm apart, brims of 9 mm that run into each other: one rectangle around both.
+        $two = self::layer($this->block(brimLines: 20, copies: 2, skirt: false));
+        $brim = (88 + 18) * (20 + 18) - 2 * 800;
+        self::assertEqualsWithDelta($brim, $two->brimAreaMm2, 0.02 * $brim);
     }
 
     public function testARaftIsToldFromABrim(): void
@@ -66,7 +79,8 @@ final class GcodeTest extends TestCase
         $part = $this->block(raft: true);
         self::assertTrue(self::layer($part)->raft);
         self::assertFalse(self::layer($part)->brim);
-        self::assertEqualsWithDelta((46 + self::WIDTH) * (26 + self::WIDTH), $part->patch->areaMm2, 20);
+        self::assertEqualsWithDelta(800, $part->patch->areaMm2, 1, 'The contact is that of the part, not of the raft.');
+        self::assertEqualsWithDelta(120, $part->patch->outlineMm, 0.5);
     }
 
     public function testAPlateOfParts(): void

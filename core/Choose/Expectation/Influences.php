@@ -11,6 +11,7 @@ use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Catalogue\Window;
 use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
@@ -42,6 +43,8 @@ final class Influences
 
     /** @var array<string, float|null> */
     private array $warp = [];
+    /** @var array<string, Influence|null> */
+    private array $delicate = [];
     /** @var array<string, list<Influence>> what does not depend on the agent, by side and temperature */
     private array $ofSide = [];
 
@@ -56,7 +59,7 @@ final class Influences
         $ofSide = $this->ofSide[$key] ??= $this->whateverTheAgent($proposal, $target);
         $ofAgent = array_filter([
             self::fullPlate($proposal->job, $treatment),
-            self::delicate($proposal, $treatment),
+            $this->delicate($proposal, $treatment),
             self::coolForAgent($proposal, $target),
         ]);
 
@@ -102,16 +105,34 @@ final class Influences
     }
 
     /** Down to the grade for small contacts, as far as no foothold makes up for it. */
-    private static function delicate(Proposal $proposal, Treatment $treatment): ?Influence
+    private function delicate(Proposal $proposal, Treatment $treatment): ?Influence
     {
-        $delicate = $proposal->job->part->delicate ?? [];
-        if ([] === $delicate) {
+        $why = $proposal->job->part->delicate ?? [];
+        if ([] === $why) {
             return null;
         }
+        $foothold = $proposal->foothold();
+        $key = \sprintf(
+            '%s/%s/%s/%s/%.2f',
+            $treatment->hold->value,
+            $treatment->holdSmall->value ?? '',
+            $treatment->role->value,
+            $foothold->kind->value,
+            $foothold->mm,
+        );
+        if (!\array_key_exists($key, $this->delicate)) {
+            $this->delicate[$key] = self::reckonDelicate($why, $treatment, $foothold);
+        }
+
+        return $this->delicate[$key];
+    }
+
+    /** @param list<Sentence> $delicate */
+    private static function reckonDelicate(array $delicate, Treatment $treatment, Foothold $foothold): ?Influence
+    {
         // An agent that is there for grip is what practice takes for such parts.
         $small = $treatment->holdSmall ?? (Grade::Strong !== $treatment->hold ? $treatment->hold->lowered(1)
             : (AgentRole::Grip === $treatment->role ? Grade::Strong : Grade::Fair));
-        $foothold = $proposal->foothold();
         $left = match ($foothold->kind) {
             FootholdKind::None => 1.0,
             FootholdKind::Brim => exp(-$foothold->mm / self::BRIM_MM),

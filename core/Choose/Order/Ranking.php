@@ -213,6 +213,10 @@ final readonly class Ranking
      */
     private static function inOrder(array $candidates, array $order, JobRequest $job, HeatPlans $heat, array &$brackets): array
     {
+        // A chance puts even a single one into its bracket; the rest is nothing to be reckoned for it.
+        if (\count($candidates) < 2 && !\in_array(Criterion::Chance, $order, true)) {
+            return $candidates;
+        }
         if ([] === $order) {
             $keys = array_map(
                 static fn (Candidate $c): array => [-$c->chance, $c->target->at ?? 0, $c->proposal->side->label, $c->treatment->agentId ?? ''],

@@ -17,7 +17,7 @@ use Sitzplatz\Words\Sentence;
  */
 final class ModelXml
 {
-    private const MOST_FACETS = 3_000_000;
+    private const MOST_FACETS = 800_000;
     /** Objects that are placed, one within another counted each time; a full plate has hundreds. */
     private const MOST_PLACED = 30_000;
     private const DEEPEST = 8;

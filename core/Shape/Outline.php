@@ -8,7 +8,7 @@ namespace Sitzplatz\Shape;
 final readonly class Outline
 {
     /** Distances that a simplification may take; some seconds of them. */
-    private const MOST_LOOKS = 12_000_000;
+    private const MOST_LOOKS = 2_500_000;
 
     /** @param list<Point> $points at least three; the last is joined to the first */
     public function __construct(public array $points)

@@ -18,11 +18,10 @@ final readonly class Surroundings
     /** The air around the part. */
     public static function celsius(float $roomC, ?float $bedC, bool $enclosed, ?float $chamberC): float
     {
-        return match (true) {
-            null !== $chamberC => max($roomC, $chamberC),
-            $enclosed && null !== $bedC => $roomC + self::CLOSED_BOX * max(0.0, $bedC - $roomC),
-            default => $roomC,
-        };
+        // A hot bed warms a closed box beyond what its own heater is set to.
+        $box = ($enclosed || null !== $chamberC) && null !== $bedC ? $roomC + self::CLOSED_BOX * max(0.0, $bedC - $roomC) : $roomC;
+
+        return max($roomC, $box, $chamberC ?? $roomC);
     }
 
     /**

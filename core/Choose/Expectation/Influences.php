@@ -172,8 +172,8 @@ final class Influences
     {
         [$most, $warmC] = match ($job->material->enclosure) {
             Enclosure::No => [0.0, 60.0],
-            Enclosure::Wanted => [1.4, 60.0],
-            Enclosure::Needed => [2.0, 70.0],
+            Enclosure::Wanted => [1.7, 60.0],
+            Enclosure::Needed => [2.4, 70.0],
         };
         $air = Surroundings::celsius($job->roomC, $target->at, $job->printer->enclosed, $job->printer->chamberC);
         $share = min(1.25, max(0.0, ($warmC - $air) / ($warmC - 20.0)));

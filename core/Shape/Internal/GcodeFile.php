@@ -28,6 +28,7 @@ final class GcodeFile
     private const FILAMENT_MM = 1.75;
     private const TRAVEL = 0;
     /** A strip beside the part that a wider first line may cover and that is no brim yet, mm². */
+    private const THINNEST_MM = 0.02;
     private const BRIM_FROM_MM2 = 15.0;
     /** mm, and mm a minute, beyond all printers. */
     private const FARTHEST = 1e5;
@@ -359,7 +360,8 @@ final class GcodeFile
     private function shapeFrom(array $layers, array $cells): PartShape
     {
         $first = $layers[0];
-        $height = $first->zMm > 0 ? $first->zMm : 0.2;
+        // Nobody lays down less; a height of nought is a file that never says it.
+        $height = $first->zMm > self::THINNEST_MM ? $first->zMm : 0.2;
         $apart = isset($cells[1]) ? $cells[0]->apartFrom($cells[1]) : $cells[0]->without($cells[0]);
         $width = $first->lineWidthMm($height);
         $standing = $cells[0]->without($apart);

@@ -43,26 +43,43 @@ final class Mesh
     public function into(Facets $facets, array $m, float $mmPerUnit): float
     {
         $lowest = \INF;
-        // A mirrored body keeps its outside outside.
-        $order = self::mirrors($m) ? [1, 3, 2] : [1, 2, 3];
+        [$x, $y, $z] = $this->placed($m, $mmPerUnit);
+        $mirrors = self::mirrors($m);
         for ($at = 0, $end = \strlen($this->triangles); $at < $end; $at += 12) {
             $t = unpack('V3', $this->triangles, $at) ?: [];
-            $f = [];
-            foreach ($order as $corner) {
-                $v = unpack('e3', $this->vertices, 24 * $t[$corner]) ?: [];
-                if ([] === $m) {
-                    array_push($f, $v[1], $v[2], $v[3]);
-                    continue;
-                }
-                for ($c = 0; $c < 3; ++$c) {
-                    $f[] = $v[1] * $m[$c] + $v[2] * $m[3 + $c] + $v[3] * $m[6 + $c] + $m[9 + $c] * $mmPerUnit;
-                }
-            }
-            $facets->add(...$f);
-            $lowest = min($lowest, $f[2], $f[5], $f[8]);
+            // A mirrored body keeps its outside outside.
+            [$a, $b, $c] = $mirrors ? [$t[1], $t[3], $t[2]] : [$t[1], $t[2], $t[3]];
+            $facets->add($x[$a], $y[$a], $z[$a], $x[$b], $y[$b], $z[$b], $x[$c], $y[$c], $z[$c]);
+        }
+        foreach ($z as $each) {
+            $lowest = $each < $lowest ? $each : $lowest;
         }
 
         return $lowest;
+    }
+
+    /**
+     * All vertices where they are placed, once for all triangles that share them.
+     *
+     * @param list<float> $m
+     *
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    private function placed(array $m, float $mmPerUnit): array
+    {
+        $x = $y = $z = [];
+        for ($at = 0, $end = \strlen($this->vertices); $at < $end; $at += 24) {
+            $v = unpack('e3', $this->vertices, $at) ?: [];
+            if ([] === $m) {
+                [$x[], $y[], $z[]] = [$v[1], $v[2], $v[3]];
+                continue;
+            }
+            $x[] = $v[1] * $m[0] + $v[2] * $m[3] + $v[3] * $m[6] + $m[9] * $mmPerUnit;
+            $y[] = $v[1] * $m[1] + $v[2] * $m[4] + $v[3] * $m[7] + $m[10] * $mmPerUnit;
+            $z[] = $v[1] * $m[2] + $v[2] * $m[5] + $v[3] * $m[8] + $m[11] * $mmPerUnit;
+        }
+
+        return [$x, $y, $z];
     }
 
     /** @param list<float> $m */

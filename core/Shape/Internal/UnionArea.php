@@ -11,8 +11,9 @@ final class UnionArea
 {
     /** Rows that the area is measured by; it comes out within a thousandth. */
     private const ROWS = 4000;
-    /** Crossings looked at, some seconds of them. */
-    private const MOST_CROSSINGS = 6_000_000;
+    private const FEWEST_ROWS = 100;
+    /** Crossings looked at; a second of them. */
+    private const MOST_CROSSINGS = 800_000;
 
     /**
      * By the nonzero rule, row by row. Null where no two islands meet, so that the sum of the outlines is exact.
@@ -25,25 +26,36 @@ final class UnionArea
         if (!self::mayMeet($islands)) {
             return null;
         }
-        $low = \INF;
-        $high = -\INF;
-        foreach ($islands as $island) {
-            foreach ($island->points as $point) {
-                $low = min($low, $point->yMm);
-                $high = max($high, $point->yMm);
-            }
-        }
-        $rowMm = ($high - $low) / self::ROWS;
-        $crossings = self::crossings($outlines, $low, $rowMm);
-        if (null === $crossings) {
+        $edges = self::edges($outlines);
+        if ([] === $edges) {
             return null;
         }
+        $low = $edges[0][1];
+        $high = max(array_column($edges, 3));
+        // So many edges cross a level line on the average.
+        $across = array_sum(array_map(static fn (array $edge): float => $edge[3] - $edge[1], $edges)) / ($high - $low);
+        $rows = (int) max(self::FEWEST_ROWS, min(self::ROWS, self::MOST_CROSSINGS / $across));
+        $rowMm = ($high - $low) / $rows;
         $once = $summed = 0.0;
-        foreach ($crossings as $row) {
-            sort($row);
+        $open = [];
+        $next = 0;
+        for ($row = 0; $row < $rows; ++$row) {
+            $y = $low + ($row + 0.5) * $rowMm;
+            while (isset($edges[$next]) && $edges[$next][1] <= $y) {
+                $open[] = $edges[$next++];
+            }
+            $crossings = [];
+            foreach ($open as $i => [$x1, $y1, $x2, $y2, $turn]) {
+                if ($y2 <= $y) {
+                    unset($open[$i]);
+                    continue;
+                }
+                $crossings[] = [$x1 + ($x2 - $x1) * ($y - $y1) / ($y2 - $y1), $turn];
+            }
+            sort($crossings);
             $winding = 0;
-            foreach ($row as $i => [$x, $turn]) {
-                $width = ($row[$i + 1][0] ?? $x) - $x;
+            foreach ($crossings as $i => [$x, $turn]) {
+                $width = ($crossings[$i + 1][0] ?? $x) - $x;
                 $winding += $turn;
                 $once += 0 !== $winding ? $width : 0.0;
                 $summed += $winding * $width;
@@ -81,32 +93,21 @@ final class UnionArea
     /**
      * @param list<Outline> $outlines
      *
-     * @return list<list<array{float, int}>>|null by row: where an outline crosses its middle, and whether upwards; null: too many
+     * @return list<array{float, float, float, float, int}> from below upwards, and +1 where the body lies on its right
      */
-    private static function crossings(array $outlines, float $low, float $rowMm): ?array
+    private static function edges(array $outlines): array
     {
-        $rows = array_fill(0, self::ROWS, []);
-        $taken = 0;
+        $edges = [];
         foreach ($outlines as $outline) {
             $n = \count($outline->points);
             foreach ($outline->points as $i => $a) {
                 $b = $outline->points[$i + 1 < $n ? $i + 1 : 0];
-                $up = $b->yMm > $a->yMm;
-                [$from, $to] = $up ? [$a, $b] : [$b, $a];
-                $first = max(0, (int) ceil(($from->yMm - $low) / $rowMm - 0.5));
-                $last = min(self::ROWS - 1, (int) ceil(($to->yMm - $low) / $rowMm - 0.5) - 1);
-                $taken += max(0, $last - $first + 1);
-                if ($taken > self::MOST_CROSSINGS) {
-                    return null;
-                }
-                for ($row = $first; $row <= $last; ++$row) {
-                    $y = $low + ($row + 0.5) * $rowMm;
-                    // Upwards the body is on the left of an island's right side.
-                    $rows[$row][] = [$from->xMm + ($to->xMm - $from->xMm) * ($y - $from->yMm) / ($to->yMm - $from->yMm), $up ? -1 : 1];
-                }
+                // Upwards the body is on the left of an island's right side.
+                $edges[] = $b->yMm > $a->yMm ? [$a->xMm, $a->yMm, $b->xMm, $b->yMm, -1] : [$b->xMm, $b->yMm, $a->xMm, $a->yMm, 1];
             }
         }
+        usort($edges, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
-        return $rows;
+        return $edges;
     }
 }

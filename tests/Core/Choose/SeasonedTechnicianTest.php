@@ -6,12 +6,21 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\Ladder;
+use Sitzplatz\Choose\Detail\Batches;
+use Sitzplatz\Choose\Detail\CandidateSums;
+use Sitzplatz\Choose\Detail\NextRungs;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Order\Step;
 use Sitzplatz\Choose\Request\Finish;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Choose\Request\Wishes;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -69,6 +78,19 @@ final class SeasonedTechnicianTest extends TestCase
         yield 'glass with the engineered adhesive without heat' => ['pla', 'glass', 'polymer_adhesive', 'gate.cold_untested', ['cold' => true]];
         yield 'nothing is known of ABS on high-hold film' => ['abs', 'polyester_high_hold', 'pva_stick', 'gate.unknown_pair'];
         yield 'nothing is known of the adhesive on the cool plate' => ['pla', 'low_temp_matte', 'polymer_adhesive', 'gate.unknown_'];
+        yield 'PETG-CF on bare glass' => ['petg_cf', 'glass', 'bare', 'gate.bonds_bare'];
+        yield 'TPU on the high-hold film without glue' => ['tpu', 'polyester_high_hold', 'bare', 'gate.bonds_bare'];
+        yield 'PP on the matte low-temperature plate' => ['pp', 'low_temp_matte', 'bare', 'gate.never_holds'];
+        yield 'PP on smooth PEI' => ['pp', 'pei_smooth', 'bare', 'gate.never_holds'];
+        yield 'PC on bare glass' => ['pc', 'glass', 'bare', 'gate.never_holds'];
+        yield 'ABS on the polypropylene sheet' => ['abs', 'pp_sheet', 'bare', 'gate.never_holds'];
+        yield 'ABS in acetone on smooth PEI' => ['abs', 'pei_smooth', 'abs_acetone', 'gate.solvent'];
+        yield 'the primer on a coated plate that bears no alcohol' => ['pp', 'low_temp_matte', 'pp_primer', 'gate.solvent agent=PP primer'];
+        yield 'ASA on a bed that reaches 80 °C' => ['asa', 'glass', 'wiped_film', 'stop=(stop.printer', ['maxBed' => 80]];
+        yield 'PA-CF over the limit of the laminate with its own range' => ['pa_cf', 'carbon_laminate', 'bare', 'limit=270', ['firstNozzle' => 280]];
+        yield 'PC in the open, whatever the plate' => ['pc', 'adhesive_sheet', 'bare', 'gate.enclosure', ['open' => true]];
+        yield 'ABS on a wiped film without heat' => ['abs', 'glass', 'wiped_film', 'gate.never_cold', ['cold' => true]];
+        yield 'PA on PEI without heat' => ['pa', 'pei_textured', 'pva_stick', 'gate.cold_untested', ['cold' => true]];
         yield 'PLA in a resin printer' => ['pla', 'pei_textured', 'bare', 'gate.prints_resin', ['resin' => true]];
     }
 
@@ -163,6 +185,25 @@ final class SeasonedTechnicianTest extends TestCase
             ['bareFirst' => true],
         ];
         yield 'low energy: the cool plate' => ['petg', ['carbon_laminate', 'low_temp_matte'], [], 'low_temp_matte', 'bare', ['lowEnergy' => true]];
+        yield 'PETG on glass: sprayed before the adhesive' => ['petg', ['glass'], ['spray_film', 'polymer_adhesive'], 'glass', 'spray_film'];
+        yield 'PLA for a full plate on textured PEI: bare' => ['pla', ['pei_textured'], ['pva_stick', 'spray_film'], 'pei_textured', 'bare', ['parts' => 20]];
+        yield 'ABS on the carbon laminate: the stick' => ['abs', ['carbon_laminate'], ['pva_stick'], 'carbon_laminate', 'pva_stick'];
+        yield 'ABS on painter\'s tape: the stick' => ['abs', ['painters_tape'], ['pva_stick'], 'painters_tape', 'pva_stick'];
+        yield 'ABS: the smooth low-temperature plate before the matte' => ['abs', ['low_temp_matte', 'low_temp_smooth'], [], 'low_temp_smooth', 'bare'];
+        yield 'ABS on glass: sprayed before bare' => ['abs', ['glass'], ['spray_film'], 'glass', 'spray_film'];
+        yield 'ASA on engineered polyester: the stick' => ['asa', ['polyester_engineered'], ['pva_stick'], 'polyester_engineered', 'pva_stick'];
+        yield 'TPU on glass: the stick' => ['tpu', ['glass'], ['pva_stick'], 'glass', 'pva_stick'];
+        yield 'nylon on PEI: the adhesive before the stick' => ['pa', ['pei_textured'], ['pva_stick', 'polymer_adhesive'], 'pei_textured', 'polymer_adhesive'];
+        yield 'PETG-CF as PETG: the stick on smooth PEI' => ['petg_cf', ['pei_smooth'], ['pva_stick'], 'pei_smooth', 'pva_stick'];
+        yield 'PLA on the strong pad is for printers without heat' => ['pla', ['strong_pad', 'pei_textured'], [], 'pei_textured', 'bare'];
+        yield 'PLA without a heater: the strong pad holds, the tape lets go better' => [
+            'pla',
+            ['strong_pad', 'painters_tape'],
+            [],
+            'painters_tape',
+            'bare',
+            ['cold' => true],
+        ];
         yield 'resin: a sanded plate before glass' => ['resin', ['resin_glass', 'resin_sanded'], [], 'resin_sanded', 'bare', ['resin' => true]];
     }
 
@@ -244,6 +285,170 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertStringContainsString('heed.raft', implode(' ', Said::all($board->heeds())));
     }
 
+    public function testATallBarOfAbsInTheOpenIsFarBelowTheSameInAChamber(): void
+    {
+        $bar = new PartFacts(1500, 320, 150, 10, 40, 4);
+        $hold = static fn (array $printer): float => self::find(
+            self::rank(self::job('abs', ['part' => $bar, 'printer' => self::printer($printer)]), [self::side('pei_textured')]),
+            'pei_textured',
+        )?->hold->belief->mean() ?? 0.0;
+        self::assertGreaterThanOrEqual(0.15, $hold(['chamberC' => 70.0]) - $hold(['enclosed' => false]));
+        self::assertGreaterThan($hold(['enclosed' => false]), $hold(['enclosed' => true]));
+        self::assertGreaterThan($hold(['enclosed' => true]), $hold(['chamberC' => 70.0]));
+    }
+
+    public function testTheCarbonLaminateFallsSmoothlyWithTheNumberOfParts(): void
+    {
+        $hold = array_map(static fn (int $n): float => self::find(
+            self::rank(self::job('pla', ['partCount' => $n]), [self::side('carbon_laminate')]),
+            'carbon_laminate',
+        )?->hold->prior->mean() ?? 0.0, range(1, 12));
+        for ($i = 1; $i < 10; ++$i) {
+            self::assertLessThan($hold[$i - 1], $hold[$i]);
+            self::assertLessThan(0.2, $hold[$i - 1] - $hold[$i], 'No cliff.');
+        }
+        self::assertEqualsWithDelta(0.95, $hold[0], 1e-9, 'Bare for one part.');
+        self::assertEqualsWithDelta(0.2, $hold[9], 1e-9, 'A full plate wanted the stick.');
+        self::assertEqualsWithDelta($hold[9], $hold[11], 1e-12);
+    }
+
+    public function testThirtyBareTenMinuteSuccessesDoNotClearFourHoursOfNylon(): void
+    {
+        // Common practice: a small square held bare for ten minutes, long thin parts lifted, the stick solved it.
+        $ten = [new OwnRuns('P1', 'hot_grip_steel', null, 'lot', 99, 30, 30, 30, 30, 10.0)];
+        $job = ['part' => self::thinBar(), 'foothold' => Foothold::none(), 'minutes' => 240.0];
+        $ranking = self::rank(self::job('pa', $job), [self::side('hot_grip_steel')], ['pva_stick'], $ten);
+        self::assertSame('pva_stick', $ranking->candidates[0]->treatment->agentId);
+        // By hand: an hour evenly, later at a quarter: 10 ÷ (60 + 180 ÷ 4) of a run each, 2.857 in all.
+        self::assertEqualsWithDelta(30 * 10 / 105, self::find($ranking, 'hot_grip_steel')?->hold->evidence[0]->worth(), 1e-9);
+        // As long as the job they count in full, and a shorter job is shown by all of them.
+        $full = self::find(self::rank(self::job('pa', ['minutes' => 10.0] + $job), [self::side('hot_grip_steel')], [], $ten), 'hot_grip_steel');
+        self::assertEqualsWithDelta(30, $full?->hold->evidence[0]->worth(), 1e-9);
+    }
+
+    public function testUnheatedRunsSpeakForAnUnheatedBedOnly(): void
+    {
+        $cold = [new OwnRuns('P1', 'painters_tape', null, 'lot', null, 12, 12, 12, 12)];
+        $ranking = self::rank(self::job('pla'), [self::side('painters_tape')], [], $cold);
+        self::assertSame([], self::find($ranking, 'painters_tape')?->hold->evidence);
+        self::assertSame(12, self::find($ranking, 'painters_tape', off: true)?->hold->own()['runs']);
+    }
+
+    public function testARunOfManyPartsIsOneRunAndProvesPlatesOfSoMany(): void
+    {
+        $nine = [new OwnRuns('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 9)];
+        $chance = static fn (int $parts, OwnRuns ...$runs): float => self::find(
+            self::rank(self::job('pla', ['partCount' => $parts]), [self::side('pei_textured')], [], array_values($runs)),
+            'pei_textured',
+        )->chance ?? 0.0;
+        // By hand for nine parts: the plate as practice has it, Π (9.5 + i)/(10 + i), worth what its first two moments say, and ten of ten.
+        $m = $s = 1.0;
+        for ($i = 0; $i < 18; ++$i) {
+            $m *= $i < 9 ? (9.5 + $i) / (10 + $i) : 1.0;
+            $s *= (9.5 + $i) / (10 + $i);
+        }
+        $worth = $m * (1 - $m) / ($s - $m ** 2) - 1;
+        self::assertEqualsWithDelta((($m * $worth + 10) / ($worth + 10)) ** 2, $chance(9, ...$nine), 1e-9);
+        self::assertGreaterThan($chance(9), $chance(9, ...$nine));
+        self::assertGreaterThan($chance(10, ...$nine), $chance(9, ...$nine), 'Ten parts were not on the plate.');
+        // Ten runs of one part say less of nine.
+        self::assertGreaterThan($chance(9, new OwnRuns('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 1)), $chance(9, ...$nine));
+    }
+
+    public function testTheAdhesiveHasATemperatureOfItsOwn(): void
+    {
+        // It grips above 50 to 60 °C and lets go below 50 °C: ABS on PEI comes off at 60 bare, at 50 with the adhesive.
+        $ranking = self::rank(self::job('abs'), [self::side('pei_textured')], ['polymer_adhesive']);
+        foreach (['bare' => 60.0, 'polymer_adhesive' => 50.0] as $way => $below) {
+            $candidate = self::find($ranking, 'pei_textured', $way) ?? self::fail();
+            self::assertEqualsWithDelta($below, CandidateSums::of($candidate, $ranking->heat, null)->release->belowC, 1e-9);
+        }
+        self::assertGreaterThan(
+            $ranking->heat->of(self::find($ranking, 'pei_textured')->proposal ?? self::fail())?->stillAirSeconds,
+            $ranking->heat->of(self::find($ranking, 'pei_textured', 'polymer_adhesive')->proposal ?? self::fail())?->stillAirSeconds,
+        );
+        // By hand at 45 °C it does not grip.
+        $cool = self::find(self::rank(self::job('pla', ['bedC' => 47.0]), [self::side('pei_textured')], ['polymer_adhesive']), 'pei_textured', 'polymer_adhesive');
+        self::assertStringContainsString('influence.agent_cool', implode(' ', Said::all($cool?->reasons() ?? [])));
+    }
+
+    public function testADirtyPlateIsWashedFirstAndACoatedOneIsNotBare(): void
+    {
+        $steps = static fn (SideState $state, ?string $agent = null): string => implode(' ', array_map(
+            static fn (Step $step): string => Said::of($step->words),
+            (self::find(
+                self::rank(self::job('pla'), [self::side('pei_textured', state: $state)], null === $agent ? [] : [$agent]),
+                'pei_textured',
+                $agent ?? 'bare',
+            ) ?? self::fail())->proposal->steps(),
+        ));
+        self::assertSame('', $steps(new SideState(9)));
+        self::assertSame('step.wash prints=24', $steps(new SideState(24)));
+        $coated = new SideState(3, coatKindId: 'pva_stick', coatName: self::catalogue()->agent('pva_stick')->name, printsOnCoat: 3);
+        self::assertSame('step.strip agent=PVA stick', $steps($coated));
+        self::assertSame('step.coated agent=PVA stick prints=3 lasts=7', $steps($coated, 'pva_stick'));
+        self::assertSame('step.strip agent=PVA stick step.coat agent=spray film', $steps($coated, 'spray_film'));
+        $spent = new SideState(7, coatKindId: 'pva_stick', printsOnCoat: 7);
+        self::assertSame('step.strip_spent prints=7 step.coat agent=PVA stick', $steps($spent, 'pva_stick'));
+        self::assertSame('step.wipe days=20', $steps(new SideState(1, 20.5)));
+        // What is washed first holds as well as ever; unwashed it does not.
+        $clean = self::find(self::rank(self::job('pla'), [self::side('pei_textured')]), 'pei_textured') ?? self::fail();
+        $dirty = self::find(self::rank(self::job('pla'), [self::side('pei_textured', state: new SideState(24))]), 'pei_textured') ?? self::fail();
+        self::assertEqualsWithDelta($clean->chance, $dirty->chance, 1e-12);
+        self::assertLessThan($clean->hold->belief->mean() - 0.05, $dirty->holdWithout($dirty->proposal->steps()[0]));
+        $film = self::find(self::rank(self::job('pla'), [self::side('polyester_engineered', state: new SideState(scuffed: false))]), 'polyester_engineered');
+        self::assertStringContainsString('step.scuff', Said::of($film?->proposal->steps()[0]->words));
+    }
+
+    public function testAFullPlateOfAWeakPairIsSplit(): void
+    {
+        $job = self::job('pla', ['partCount' => 20, 'minutes' => 400.0]);
+        $ranking = self::rank($job, [self::side('carbon_laminate')]);
+        $batches = Batches::of($ranking->candidates[0], $ranking->heat, new Experience([])) ?? self::fail();
+        self::assertSame([1, 20], [$batches->batches[0]->plates, $batches->batches[0]->mostParts]);
+        self::assertGreaterThan(1, $batches->better->plates);
+        self::assertGreaterThan($batches->batches[0]->goodParts, $batches->better->goodParts);
+        self::assertGreaterThan($batches->batches[0]->minutes, $batches->better->minutes, 'Each plate is warmed and cooled.');
+        // By hand: one plate is worth its twenty parts times its chance.
+        self::assertEqualsWithDelta(20 * $ranking->candidates[0]->chance, $batches->batches[0]->goodParts, 1e-9);
+        self::assertNull(Batches::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], $ranking->heat, new Experience([])));
+    }
+
+    public function testTheLadderIsClimbedInTheOrderOfTheShop(): void
+    {
+        $ranking = self::rank(self::job('pla', ['part' => self::thinBar(), 'foothold' => Foothold::none()]), [self::side('glass'), self::side('pei_textured', 'P2')], ['pva_stick']);
+        $bare = self::find($ranking, 'glass') ?? self::fail();
+        $rungs = static fn (Ladder $ladder): array => array_map(
+            static fn (array $each): string => $each['rung']->value,
+            NextRungs::of($bare, $ranking->candidates, $ladder, new Experience([]))->rungs,
+        );
+        self::assertSame(['bare', 'gap_or_heat', 'gap_or_heat', 'foothold', 'agent', 'surface'], $rungs(Ladder::HeatFirst));
+        self::assertSame(['bare', 'foothold', 'gap_or_heat', 'gap_or_heat', 'agent', 'surface'], $rungs(Ladder::FootholdFirst));
+        $chances = array_map(static fn (array $each): float => $each['chance'], NextRungs::of($bare, $ranking->candidates, Ladder::HeatFirst, new Experience([]))->rungs);
+        self::assertGreaterThan($chances[0], $chances[1], 'A nearer gap helps what holds poorly.');
+        self::assertGreaterThan($chances[0], $chances[3], 'So do ears.');
+        // What welds is not squeezed any nearer.
+        $petg = self::rank(self::job('petg'), [self::side('pei_smooth')], ['pva_stick']);
+        $words = implode(' ', array_map(
+            static fn (array $each): string => Said::of($each['words']),
+            NextRungs::of($petg->candidates[0], $petg->candidates, Ladder::HeatFirst, new Experience([]))->rungs,
+        ));
+        self::assertStringNotContainsString('rung.nearer', $words);
+    }
+
+    public function testAnAdhesiveSheetOnSpringSteelIsFlexedAndPeiOnGlassIsNot(): void
+    {
+        // Build × release, build × foot: the same surface, another plate under it.
+        $steel = [['spring_steel', 0.5], ['acrylic_tape', 0.05], ['pei', 0.15]];
+        $glass = [['borosilicate_glass', 4.0], ['acrylic_tape', 0.05], ['pei', 0.15]];
+        self::assertLessThan(self::releaseOf('pei_smooth', $steel), self::releaseOf('pei_smooth', $glass));
+        $large = new PartFacts(10_000, 400, 141, 100, 20, 4);
+        self::assertEqualsWithDelta(self::releaseOf('pei_smooth', $steel), self::releaseOf('pei_smooth', $steel, $large), 1e-12, 'Flexed off, a large foot is no harder.');
+        self::assertLessThan(self::releaseOf('pei_smooth', $glass) - 0.1, self::releaseOf('pei_smooth', $glass, $large));
+        // Trade notes, section 3: a base of 100 × 100 mm is very hard to remove from ceramic glass.
+        self::assertLessThan(0.5, self::releaseOf('ceramic_glass', [['borosilicate_glass', 4.0]], $large));
+    }
+
     public function testEarsHelpThinNylonButTheStickStillWins(): void
     {
         $sides = [self::side('hot_grip_steel')];
@@ -252,6 +457,14 @@ final class SeasonedTechnicianTest extends TestCase
         $ears = self::rank(self::job('pa', ['part' => self::thinBar(), 'foothold' => new Foothold(FootholdKind::Ears, 6)]), $sides, ['pva_stick']);
         self::assertGreaterThan($plain->chance ?? 1, self::find($ears, 'hot_grip_steel')?->chance);
         self::assertSame('pva_stick', $ears->candidates[0]->treatment->agentId);
+    }
+
+    /** @param list<array{string, float}> $layers */
+    private static function releaseOf(string $surface, array $layers, ?PartFacts $part = null): float
+    {
+        $ranking = self::rank(self::job('pla', ['part' => $part]), [self::side($surface, layers: self::layers($layers, true))]);
+
+        return self::find($ranking, $surface)?->release->prior->mean() ?? 0.0;
     }
 
     /** @param array<string, mixed> $special */

@@ -17,7 +17,7 @@ final readonly class ChooseController
     private const MOST_BYTES = 128 << 20;
     private const MOST_SECONDS = 25;
 
-    public function __construct(private Contract $contract, private Choosing $choosing)
+    public function __construct(private Contract $contract, private Choosing $choosing, private ShapeSlots $slots)
     {
     }
 
@@ -35,8 +35,12 @@ final readonly class ChooseController
         $path = (string) tempnam(sys_get_temp_dir(), 'part');
         try {
             $this->store($request, $path);
-
-            return new Answer(PartReading::toArray(PartReading::file($path)));
+            $slot = $this->slots->take();
+            try {
+                return new Answer(PartReading::toArray(PartReading::file($path, self::MOST_SECONDS / 2)));
+            } finally {
+                fclose($slot);
+            }
         } catch (BadShape $bad) {
             throw Problem::invalid('file', $bad->sentence);
         } finally {

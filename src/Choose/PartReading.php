@@ -19,15 +19,19 @@ final class PartReading
 {
     private const POINTS_DRAWN = 1500;
 
-    /** @throws BadShape */
-    public static function file(string $path): PartShape
+    /**
+     * @param float|null $withinSeconds null: as long as it takes
+     *
+     * @throws BadShape
+     */
+    public static function file(string $path, ?float $withinSeconds = null): PartShape
     {
         $stream = @fopen($path, 'r');
         if (false === $stream) {
             throw BadShape::empty();
         }
         try {
-            return ShapeFile::read(new FileBytes($stream, (int) filesize($path)), static fn (): ModelArchive => ModelArchive::open($path));
+            return ShapeFile::read(new FileBytes($stream, (int) filesize($path), $withinSeconds), static fn (): ModelArchive => ModelArchive::open($path));
         } finally {
             fclose($stream);
         }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Choose\ShapeSlots;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
 
 /** Files of parts over the API: read as a stream, answered with measures or with a sentence, and never kept. */
 final class PartReadingTest extends ApiTestCase
@@ -129,6 +132,32 @@ final class PartReadingTest extends ApiTestCase
         $this->read(self::binary(self::box(0, 0, 10, 10, 10)), 200);
         $this->ask('DELETE', '/api/session', null, 204);
         $this->read(self::binary(self::box(0, 0, 10, 10, 10)), 401);
+    }
+
+    public function testOnlySoManyPartsAreReadAtOnceAndTheOthersAreToldSo(): void
+    {
+        $folder = self::getContainer()->getParameter('kernel.cache_dir');
+        self::assertIsString($folder);
+        $held = [];
+        for ($slot = 0; $slot < ShapeSlots::SLOTS; ++$slot) {
+            $file = fopen($folder.'/shape-slot-'.$slot, 'c');
+            self::assertIsResource($file);
+            self::assertTrue(flock($file, \LOCK_EX));
+            $held[] = $file;
+        }
+        $response = $this->send('POST', '/api/parts/read', 'solid x', 'application/octet-stream');
+        self::assertSame(503, $response->getStatusCode());
+        self::assertStringContainsString('Other parts are being read', (string) $response->getContent());
+        fclose($held[1]);
+        self::assertSame(422, $this->send('POST', '/api/parts/read', 'solid x', 'application/octet-stream')->getStatusCode(), 'Read, and refused for what it is.');
+        fclose($held[0]);
+    }
+
+    public function testSpoiltFilesAreReadOrRefusedInWords(): void
+    {
+        $command = new CommandTester((new Application(self::$kernel ?? self::bootKernel()))->find('sitzplatz:fuzz-shapes'));
+        self::assertSame(0, $command->execute(['--inputs' => '60', '--seed' => '11']), $command->getDisplay());
+        self::assertMatchesRegularExpression('/60 inputs: \d+ read, \d+ refused in words, 0 broken/', $command->getDisplay());
     }
 
     /** @return array<mixed> */

@@ -1,5 +1,5 @@
 import { FileUp } from 'lucide-react';
-import { useId, useRef, useState, type DragEvent } from 'react';
+import { type DragEvent, useEffect, useId, useRef, useState } from 'react';
 
 import { readPart, type Schemas } from '../api/client';
 import { Button } from '../ui/Button';
@@ -67,7 +67,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
                     <FileUp className="size-5" aria-hidden /> {part ? 'Another part' : 'Read a part'}
                 </Button>
                 <p className="text-soft">
-                    {state.kind === 'reading' ? `Reading ${state.name} …` : reading ? <strong className="text-ink">{reading.name}</strong> : part ? 'By typed figures.' : 'Or drop it here: STL, 3MF or G-code. It is read and not kept.'}
+                    {state.kind === 'reading' ? <Reading name={state.name} /> : reading ? <strong className="text-ink">{reading.name}</strong> : part ? 'By typed figures.' : 'Or drop it here: STL, 3MF or G-code. It is read and not kept.'}
                 </p>
                 {state.kind === 'reading' ? (
                     <Button tone="quiet" onClick={() => state.stop.abort()}>
@@ -104,6 +104,21 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
                 </p>
             ) : null}
         </section>
+    );
+}
+
+/** How long it has been at it, once that is longer than one waits without a word. */
+function Reading({ name }: { name: string }) {
+    const [seconds, setSeconds] = useState(0);
+    useEffect(() => {
+        const timer = setInterval(() => setSeconds((was) => was + 1), 1000);
+        return () => clearInterval(timer);
+    }, []);
+    return (
+        <span className="flex flex-wrap items-center gap-3">
+            Reading {name} …{seconds > 0 ? ` ${seconds}\u00a0s` : ''}
+            {seconds > 0 ? <progress className="h-2 w-40" aria-label={`Reading ${name}`} /> : null}
+        </span>
     );
 }
 

@@ -51,6 +51,12 @@ final readonly class Surface
     ) {
     }
 
+    /** Whether a cleaner or solvent does it no harm. */
+    public function bears(string $cleanerId): bool
+    {
+        return !\in_array($cleanerId, $this->harmedBy, true);
+    }
+
     public function textured(): bool
     {
         return 'texture' === $this->finish || 'pattern' === $this->finish;

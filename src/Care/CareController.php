@@ -20,6 +20,7 @@ use App\Shelf\Printer;
 use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Care\CleanerFit;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\ChangeKind;
@@ -78,15 +79,25 @@ final readonly class CareController
     public function note(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        [$event, $new] = $this->creation->create(CareEvent::class, $body, fn (Uuid $key): CareEvent => new CareEvent(
-            $key,
-            $this->now->time(),
-            $this->edit->find(PlateSide::class, $id),
-            $body['kind'],
-            null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId'),
-            $this->current->author(),
-            $body['note'],
-        ));
+        [$event, $new] = $this->creation->create(CareEvent::class, $body, function (Uuid $key) use ($id, $body): CareEvent {
+            $side = $this->edit->find(PlateSide::class, $id);
+            $agent = null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId');
+            $cleaner = $body['cleanerId'] ?? null;
+            $surface = $this->catalogue->surface($side->current()->surfaceId);
+            if (null !== $cleaner && !isset($this->catalogue->cleaners[$cleaner])) {
+                throw Problem::invalid('cleanerId', 'The catalogue has no such cleaner: choose one from the list.');
+            }
+            $refusal = null === $cleaner ? null : CleanerFit::refusesCleaner($surface, $this->catalogue->cleaners[$cleaner]);
+            if (null !== $refusal) {
+                throw Problem::invalid('cleanerId', $refusal);
+            }
+            $harm = null === $agent ? null : CleanerFit::refusesAgent($surface, $this->catalogue->agent($agent->kindId));
+            if (null !== $harm) {
+                throw Problem::invalid('agentId', $harm);
+            }
+
+            return new CareEvent($key, $this->now->time(), $side, $body['kind'], $agent, $this->current->author(), $body['note'], $cleaner);
+        });
 
         return new Answer(['id' => $event->id->toRfc4122()], $new ? 201 : 200);
     }

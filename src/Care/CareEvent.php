@@ -35,6 +35,9 @@ class CareEvent extends Row
         Author $by,
         #[ORM\Column(length: 500)]
         public readonly string $note,
+        /** What it was cleaned with; null: not said. */
+        #[ORM\Column(length: 40, nullable: true)]
+        public readonly ?string $cleanerId = null,
     ) {
         parent::__construct($id, $at);
         $this->doneBy = $by->name;

@@ -150,6 +150,8 @@ final readonly class Choosing
                 Number::orNull($body['file']['nozzleC'] ?? null),
                 Number::orNull($body['file']['bedLaterC'] ?? null),
             ),
+            $lot?->labelBedC,
+            $this->ownRuns->lastGaps($body['materialId'], $body['printerId']),
         );
     }
 

@@ -11,6 +11,7 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Expectation\RunCount;
+use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Warp\LiftCalibration;
@@ -128,6 +129,27 @@ final readonly class OwnRunsRepository
         }
 
         return $runs;
+    }
+
+    /** @return array<string, LastGap> by side: of the last run of a material that held there on a printer */
+    public function lastGaps(string $materialId, string $printerId): array
+    {
+        $gaps = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT s.side_id, c.gap_mm, c.feeler, MAX(r.finished_at) AS at
+             FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN run r ON r.setup_id = s.id AND r.status = 'done' AND r.held = 1
+             WHERE c.material_id = ? AND c.printer_id = ? AND c.gap_mm IS NOT NULL
+             GROUP BY s.side_id, c.gap_mm, c.feeler ORDER BY at",
+            [$materialId, Uuid::fromString($printerId)->toBinary()],
+        ) as $row) {
+            $gaps[Uuid::fromBinary((string) $row['side_id'])->toRfc4122()] = new LastGap(
+                (float) $row['gap_mm'],
+                (string) $row['feeler'],
+                substr((string) $row['at'], 0, 10),
+            );
+        }
+
+        return $gaps;
     }
 
     /** Hot pulls, lifts and held runs of a material on a kind of surface with a kind of agent, by comparison and bed temperature. */

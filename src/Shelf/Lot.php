@@ -28,6 +28,13 @@ class Lot extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $openedOn = null;
 
+    /** What its label recommends. */
+    #[ORM\Column(nullable: true)]
+    public ?float $labelBedC = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $labelNozzleC = null;
+
     #[ORM\Column(length: 500)]
     public string $note;
 
@@ -41,6 +48,8 @@ class Lot extends VersionedRow implements ShelfItem
         $this->name = $body['name'];
         $this->driedOn = \is_string($body['driedOn']) ? new \DateTimeImmutable($body['driedOn']) : null;
         $this->openedOn = \is_string($body['openedOn'] ?? null) ? new \DateTimeImmutable($body['openedOn']) : null;
+        $this->labelBedC = Number::orNull($body['labelBedC'] ?? null);
+        $this->labelNozzleC = Number::orNull($body['labelNozzleC'] ?? null);
         $this->note = $body['note'];
         $this->retired = $body['retired'] ?? false;
     }
@@ -55,6 +64,8 @@ class Lot extends VersionedRow implements ShelfItem
             'name' => $this->name,
             'driedOn' => $this->driedOn?->format('Y-m-d'),
             'openedOn' => $this->openedOn?->format('Y-m-d'),
+            'labelBedC' => $this->labelBedC,
+            'labelNozzleC' => $this->labelNozzleC,
             'note' => $this->note,
             'retired' => $this->retired,
         ];

@@ -123,6 +123,12 @@ final class ShelfTest extends ApiTestCase
             'looksForMark' => true,
             'displayReadsHighK' => 2,
             'bedLayers' => [['of' => 'aluminium', 'mm' => 3]],
+            'holds' => ['clips', 'pad'],
+            'clipsOpenMm' => 5,
+            'printWidthMm' => 198,
+            'printDepthMm' => 196,
+            'heaterAreaCm2' => 300,
+            'boardHeater' => true,
         ];
         $base = [
             'name' => 'Cellar',
@@ -135,7 +141,8 @@ final class ShelfTest extends ApiTestCase
             'magnetLimitC' => 80,
         ];
         $printer = $this->ask('POST', '/api/printers', $facts + $base, 201);
-        foreach (['magnetSoakC', 'chamberC', 'heaterW', 'limitA', 'probeRangeMm', 'zTravelBelowMm', 'displayReadsHighK'] as $field) {
+        self::assertSame([['clips', 'pad'], true, false], [$printer['holds'], $printer['boardHeater'], $printer['bedRound']]);
+        foreach (['magnetSoakC', 'clipsOpenMm', 'printWidthMm', 'printDepthMm', 'heaterAreaCm2', 'chamberC', 'heaterW', 'limitA', 'probeRangeMm', 'zTravelBelowMm', 'displayReadsHighK'] as $field) {
             self::assertEqualsWithDelta($facts[$field], $printer[$field], 1e-9, $field);
         }
         self::assertSame(['inductive', true, true, 'clips'], [$printer['probe'], $printer['bedMoves'], $printer['looksForMark'], $printer['holdDown']]);
@@ -231,6 +238,15 @@ final class ShelfTest extends ApiTestCase
         $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'coat', 'agentId' => $agent['id'], 'note' => ''], 201);
         self::assertSame([0, 'White stick'], [$row()['printsSinceCoat'], $row()['coatAgent']]);
         $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'polish', 'agentId' => null, 'note' => ''], 422);
+        // P1 front is textured PEI, which acetone attacks.
+        $harm = $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'cleanerId' => 'acetone', 'note' => ''], 422);
+        self::assertSame('cleanerId', $harm['errors'][0]['field']);
+        self::assertStringContainsString('Acetone attacks textured PEI: clean it with', $harm['errors'][0]['message']);
+        $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'cleanerId' => 'soap', 'note' => ''], 201);
+        $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'cleanerId' => 'sand', 'note' => ''], 422);
+        $solution = $this->ask('POST', '/api/agents', ['kindId' => 'abs_acetone', 'name' => 'Thin solution', 'batch' => '', 'openedOn' => null], 201);
+        $solvent = $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'coat', 'agentId' => $solution['id'], 'note' => ''], 422);
+        self::assertSame('agentId', $solvent['errors'][0]['field']);
     }
 
     public function testFixAsksThePlatesHistory(): void

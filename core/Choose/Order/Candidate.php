@@ -118,7 +118,7 @@ final readonly class Candidate
         if ($job->partCount > 1) {
             $reasons[] = Sentence::of('reason.many_parts', parts: Quantity::count($job->partCount));
         }
-        array_push($reasons, ...$this->beyondEvidence());
+        array_push($reasons, ...$this->label(), ...$this->beyondEvidence());
         $shop = $this->treatment->shop;
         $reasons[] = null === $shop
             ? Sentence::of('reason.rests_on', basis: $this->treatment->basis->words())
@@ -137,6 +137,7 @@ final readonly class Candidate
 
         return array_values(array_filter([
             null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
+            $this->gapToStartFrom(),
             ...$this->offset(),
             ...$this->file(),
             null !== $side->thinnestGlass() && $side->thinnestGlass()->thicknessMm < 3.0 ? Sentence::of('heed.thin_glass') : null,
@@ -151,7 +152,7 @@ final readonly class Candidate
                 printer: $job->printer->name,
             ) : null,
             null === $surface->alcoholMaxPercent ? null : Sentence::of('heed.alcohol_at_most', most: Quantity::share($surface->alcoholMaxPercent / 100)),
-            \in_array('alcohol', $surface->harmedBy, true) ? Sentence::of('heed.soap_only') : null,
+            !$surface->bears('alcohol') ? Sentence::of('heed.soap_only') : null,
             null !== $surface->nozzleLimitC && null !== $nozzle && $nozzle > $surface->nozzleLimitC - 10 ? Sentence::of(
                 'heed.nozzle',
                 limit: Quantity::celsius($surface->nozzleLimitC),
@@ -224,6 +225,46 @@ final readonly class Candidate
             $job->partCount > $this->mostParts
                 ? Sentence::of('reason.fuller', most: Quantity::count($this->mostParts), parts: Quantity::count($job->partCount)) : null,
         ]));
+    }
+
+    /** What held last here, or where to begin: what welds high, to be stepped down. */
+    private function gapToStartFrom(): ?Sentence
+    {
+        $job = $this->proposal->job;
+        $last = $job->lastGaps[$this->proposal->side->id] ?? null;
+        $window = $this->pairing->gapMm;
+        if (!$job->material->filament) {
+            return null;
+        }
+
+        return match (true) {
+            null !== $last => Sentence::of(
+                'heed.last_gap',
+                gap: Quantity::millimetres($last->mm),
+                feeler: $last->feeler,
+                day: new Day($last->on),
+            ),
+            null !== $this->pairing->gap || $this->pairing->bonds => Sentence::of(
+                'heed.start_high',
+                high: Quantity::millimetres($window->high),
+                usual: Quantity::millimetres($window->target),
+            ),
+            default => null,
+        };
+    }
+
+    /** @return list<Sentence> what the label of the lot says beside what is advised */
+    private function label(): array
+    {
+        $label = $this->proposal->job->labelBedC;
+        $at = $this->target->at;
+
+        return null === $label || null === $at ? [] : [Sentence::of(
+            'reason.label_bed',
+            label: Quantity::celsius($label),
+            advised: Quantity::celsius($at, 1),
+            usual: Quantity::celsius($this->pairing->window->target),
+        )];
     }
 
     /** @return list<Sentence> where the file of the job says otherwise */

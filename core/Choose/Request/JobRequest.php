@@ -18,6 +18,7 @@ final readonly class JobRequest
     /** From so many parts on, practice speaks of a full plate (our own choice). */
     public const FULL_PLATE = 10;
 
+    /** @param array<string, LastGap> $lastGaps by side: what was set when it last held this material on this printer */
     public function __construct(
         public Material $material,
         public PrinterFacts $printer,
@@ -43,6 +44,9 @@ final readonly class JobRequest
         /** First-layer gap that somebody sets, mm; null: as the pair asks for. */
         public ?float $gapMm = null,
         public FileFacts $file = new FileFacts(),
+        /** What the label of the lot recommends for the bed, °C. */
+        public ?float $labelBedC = null,
+        public array $lastGaps = [],
     ) {
     }
 
@@ -67,6 +71,8 @@ final readonly class JobRequest
             $this->wishes,
             $gapMm ?? $this->gapMm,
             $this->file,
+            $this->labelBedC,
+            $this->lastGaps,
         );
     }
 

@@ -12,6 +12,8 @@ use Sitzplatz\Evidence\Change;
 use Sitzplatz\Wear\SideHistory;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -25,9 +27,8 @@ final readonly class SideState
         public int $printsSinceWash = 0,
         /** Since it was last washed, coated or printed on; null: not known. */
         public ?float $daysStanding = null,
-        /** The kind of the agent that lies on it; null: bare. */
-        public ?string $coatKindId = null,
-        public ?CatalogueText $coatName = null,
+        /** What lies on it; null: bare. */
+        public ?Agent $coat = null,
         public int $printsOnCoat = 0,
         public bool $scuffed = true,
         public int $printsOnSurface = 0,
@@ -51,8 +52,7 @@ final readonly class SideState
         return new self(
             $history->printsSinceWash,
             [] === $touched ? null : max(0.0, $now - max($touched)) / 86400,
-            $history->coatAgentKindId,
-            $coat?->name,
+            $coat,
             $history->printsOnCoat ?? 0,
             null !== $history->scuffedAt,
             $history->printsSinceFitting,
@@ -100,17 +100,17 @@ final readonly class SideState
      */
     public function steps(Surface $surface, ?Agent $agent): array
     {
-        $other = null !== $this->coatKindId && $this->coatKindId !== $agent?->id;
-        $spent = !$other && null !== $agent && $this->coatKindId === $agent->id && Wear::coatIsDue($this->printsOnCoat, $agent);
+        $other = null !== $this->coat && $this->coat->id !== $agent?->id;
+        $spent = !$other && null !== $agent && $this->coat?->id === $agent->id && Wear::coatIsDue($this->printsOnCoat, $agent);
         $dirty = Wear::washIsDue($this->printsSinceWash);
         $dusty = !$dirty && null !== $this->daysStanding && $this->daysStanding >= self::DUSTY_DAYS;
         $wash = match (true) {
-            $other => Sentence::of('step.strip', agent: $this->coatName ?? Sentence::of('step.old_coat')),
-            $spent => Sentence::of('step.strip_spent', prints: Quantity::count($this->printsOnCoat)),
-            $dirty && null === $this->coatKindId => Sentence::of('step.wash', prints: Quantity::count($this->printsSinceWash)),
+            $other => Sentence::of('step.strip', agent: $this->coat->name, cleaners: self::cleaners($this->coat, $surface)),
+            $spent => Sentence::of('step.strip_spent', prints: Quantity::count($this->printsOnCoat), cleaners: self::cleaners($agent, $surface)),
+            $dirty && null === $this->coat => Sentence::of('step.wash', prints: Quantity::count($this->printsSinceWash)),
             default => null,
         };
-        $coated = null !== $agent && $this->coatKindId === $agent->id && !$spent;
+        $coated = null !== $agent && $this->coat?->id === $agent->id && !$spent;
 
         return array_values(array_filter([
             null === $wash ? null : new Step('wash', $wash, 5.0, $other ? -2.0 : -0.06 * min(40, $this->printsSinceWash)),
@@ -124,5 +124,17 @@ final readonly class SideState
                 lasts: Quantity::count($agent->coatPrints),
             ), 0.0, 0.0) : null,
         ]));
+    }
+
+    /** What takes an agent off and does the surface no harm. */
+    private static function cleaners(Agent $agent, Surface $surface): Listing
+    {
+        return Listing::of(
+            array_map(
+                static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id),
+                array_values(array_filter($agent->removedBy, $surface->bears(...))),
+            ),
+            Joined::Or,
+        );
     }
 }

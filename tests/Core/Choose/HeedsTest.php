@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Tests\Core\Words\Said;
@@ -14,6 +15,27 @@ use Sitzplatz\Tests\Core\Words\Said;
 final class HeedsTest extends TestCase
 {
     use BuildsJobs;
+
+    public function testTheGapIsRememberedAndWhatWeldsStartsHigh(): void
+    {
+        $last = ['lastGaps' => ['P1' => new LastGap(0.12, 'note paper', '2026-11-03')]];
+        self::assertStringContainsString(
+            'heed.last_gap gap=0.12 feeler=note paper day=2026-11-03',
+            self::heeds(self::rank(self::job('pla', $last), [self::side('pei_textured')])),
+        );
+        self::assertStringNotContainsString('heed.last_gap', self::heeds(self::rank(self::job('pla', $last), [self::side('pei_textured', 'P2')])), 'Another side.');
+        $sheet = self::heeds(self::rank(self::job('petg'), [self::side('adhesive_sheet')]));
+        self::assertStringContainsString('heed.start_high high=0.35 usual=0.25', $sheet);
+        self::assertStringContainsString('heed.last_gap', self::heeds(self::rank(self::job('petg', $last), [self::side('adhesive_sheet')])), 'What held beats the rule.');
+        self::assertStringNotContainsString('heed.start_high', self::heeds(self::rank(self::job('pla'), [self::side('pei_textured')])));
+    }
+
+    public function testTheLabelOfTheLotStandsBesideWhatIsAdvised(): void
+    {
+        $said = static fn (array $change): string => implode(' ', Said::all(self::rank(self::job('pla', $change), [self::side('pei_textured')])->candidates[0]->reasons()));
+        self::assertStringContainsString('reason.label_bed label=62 advised=55 usual=55', $said(['labelBedC' => 62.0]));
+        self::assertStringNotContainsString('reason.label_bed', $said([]));
+    }
 
     public function testTheOffsetFollowsTheKindOfProbe(): void
     {

@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { call, newId, type Schemas } from '../api/client';
-import { agentsQuery, careQuery, platesQuery, printersQuery, useChange, useMay, useSession } from '../api/queries';
+import { agentsQuery, catalogueQuery, careQuery, platesQuery, printersQuery, useChange, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
@@ -105,7 +105,8 @@ export function Care() {
 
 function NoteCare({ side, onDone }: { side: Side; onDone: () => void }) {
     const { data: agents } = useSuspenseQuery(agentsQuery);
-    const [draft, setDraft] = useState({ id: newId(), kind: 'wash' as 'wash' | 'scuff' | 'coat', agentId: null as string | null, note: '' });
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const [draft, setDraft] = useState({ id: newId(), kind: 'wash' as 'wash' | 'scuff' | 'coat', agentId: null as string | null, cleanerId: null as string | null, note: '' });
     const send = useChange((body: typeof draft) => call('POST', `/plate-sides/${side.plateSideId}/care`, body), ['care'], onDone);
     return (
         <Dialog title={`Care for ${side.label}`} open onOpen={(open) => !open && onDone()}>
@@ -120,14 +121,14 @@ function NoteCare({ side, onDone }: { side: Side; onDone: () => void }) {
                 <ChoiceRow
                     label="What was done"
                     value={draft.kind}
-                    onValue={(kind) => setDraft({ ...draft, kind, agentId: kind === 'coat' ? (draft.agentId ?? agents[0]?.id ?? null) : null })}
+                    onValue={(kind) => setDraft({ ...draft, kind, agentId: kind === 'coat' ? (draft.agentId ?? agents[0]?.id ?? null) : null, cleanerId: kind === 'coat' ? null : draft.cleanerId })}
                     options={[
                         { value: 'wash', label: 'Washed' },
                         { value: 'scuff', label: 'Scuffed' },
                         { value: 'coat', label: 'Coated' },
                     ]}
                 />
-                {draft.kind === 'coat' ? <SelectField label="With" value={draft.agentId ?? ''} onValue={(id) => setDraft({ ...draft, agentId: id })} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} /> : null}
+                {draft.kind === 'coat' ? <SelectField label="With" value={draft.agentId ?? ''} onValue={(id) => setDraft({ ...draft, agentId: id })} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} /> : <SelectField label="With" value={draft.cleanerId ?? ''} onValue={(id) => setDraft({ ...draft, cleanerId: id || null })} empty="not said" options={catalogue.cleaners.map((c) => ({ value: c.id, label: c.name }))} />}
                 <AreaField label="Note" value={draft.note} onValue={(note) => setDraft({ ...draft, note })} maxLength={500} />
                 <Fault error={send.error} />
                 <div>

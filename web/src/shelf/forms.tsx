@@ -347,7 +347,7 @@ export function LotForm({ row, from, onDone }: FormProps<Schemas['Lot']>) {
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const base = row ?? from;
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({ label: row?.label ?? (from ? nextNumber(from.label, lots.map((l) => l.label)) : ''), materialId: base?.materialId ?? '', name: base?.name ?? '', openedOn: row?.openedOn ?? null, driedOn: row?.driedOn ?? null, note: row?.note ?? '', retired: row?.retired ?? false });
+    const [draft, setDraft] = useState({ label: row?.label ?? (from ? nextNumber(from.label, lots.map((l) => l.label)) : ''), materialId: base?.materialId ?? '', name: base?.name ?? '', openedOn: row?.openedOn ?? null, driedOn: row?.driedOn ?? null, labelBedC: row?.labelBedC ?? null, labelNozzleC: row?.labelNozzleC ?? null, note: row?.note ?? '', retired: row?.retired ?? false });
     const saving = useSave<typeof draft>('/lots', row, ['lots'], onDone);
     const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
     const { fault } = saving;
@@ -358,6 +358,8 @@ export function LotForm({ row, from, onDone }: FormProps<Schemas['Lot']>) {
                 <SelectField label="Material" value={draft.materialId} onValue={(materialId) => set({ materialId })} empty="Choose …" options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))} error={fault?.of('materialId')} />
                 <TextField label="Name in the shop" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
                 <TextField label="Opened on" type="date" value={draft.openedOn ?? ''} onValue={(date) => set({ openedOn: date || null })} error={fault?.of('openedOn')} />
+                <QuantityField label="Its label says, bed" kind="temperature" value={draft.labelBedC} onValue={(labelBedC) => set({ labelBedC })} placeholder="not said" error={fault?.of('labelBedC')} />
+                <QuantityField label="Its label says, nozzle" kind="temperature" value={draft.labelNozzleC} onValue={(labelNozzleC) => set({ labelNozzleC })} placeholder="not said" error={fault?.of('labelNozzleC')} />
                 <TextField label="Dried on" type="date" value={draft.driedOn ?? ''} onValue={(date) => set({ driedOn: date || null })} error={fault?.of('driedOn')} />
             </div>
             <AreaField label="Note" value={draft.note} onValue={(note) => set({ note })} maxLength={500} />

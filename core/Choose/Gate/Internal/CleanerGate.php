@@ -17,7 +17,7 @@ final readonly class CleanerGate implements Gate
     public function refuses(Proposal $proposal): ?Sentence
     {
         $agent = $proposal->agent;
-        if (null === $agent || [] !== array_diff($agent->removedBy, $proposal->surface->harmedBy)) {
+        if (null === $agent || [] !== array_filter($agent->removedBy, $proposal->surface->bears(...))) {
             return null;
         }
 

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Care;
+
+use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\Cleaner;
+use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
+
+/** Whether a surface bears what is about to be put on it or wiped over it. */
+final class CleanerFit
+{
+    /** The sentence against a cleaner; null: the surface bears it. */
+    public static function refusesCleaner(Surface $surface, Cleaner $cleaner): ?Sentence
+    {
+        return $surface->bears($cleaner->id) ? null : Sentence::of(
+            'gate.cleaner_harms',
+            cleaner: $cleaner->name,
+            surface: $surface->name,
+            cleaners: Listing::of(
+                array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $surface->cleaners),
+                Joined::Or,
+            ),
+        );
+    }
+
+    /** The sentence against an agent; null: the surface bears what it brings. */
+    public static function refusesAgent(Surface $surface, Agent $agent): ?Sentence
+    {
+        foreach ($agent->solvents as $solvent) {
+            if (!$surface->bears($solvent)) {
+                return Sentence::of(
+                    'gate.solvent',
+                    agent: $agent->name,
+                    solvent: new CatalogueText("cleaner.$solvent.short", $solvent),
+                    surface: $surface->name,
+                );
+            }
+        }
+
+        return null;
+    }
+}

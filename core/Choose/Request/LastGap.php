@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Choose\Request;
+
+/** The first-layer gap of the last run that held. */
+final readonly class LastGap
+{
+    public function __construct(
+        /** Mm, by the feeler or as the offset of the machine. */
+        public float $mm,
+        public string $feeler,
+        /** Day, ISO 8601. */
+        public string $on,
+    ) {
+    }
+}

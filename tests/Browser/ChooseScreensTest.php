@@ -24,8 +24,12 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->see('From below.');
         $this->see('4 sharp, 2 thin ends');
         $this->see('it is 100 mm long with 2 thin ends');
-        $this->press('Reckon with it');
         $this->see('ears of 6 mm radius');
+        // What is advised is part of every proposal, until somebody asks for something else.
+        $this->fill('Around the part', 'no brim');
+        $this->until(fn (): bool => !str_contains($this->candidates(), 'ears of 6 mm radius'), 'Ears are still part of the proposals.');
+        $this->press('Do as advised');
+        $this->until(fn (): bool => str_contains($this->candidates(), 'ears of 6 mm radius'), 'Ears are no part of the proposals.');
 
         $this->click('//li//button[span[text()="P1 front, bare"]]');
         $this->see('Why P1 front, bare');
@@ -108,7 +112,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->click('//button[@role="checkbox"][following-sibling::label[.="Articulated"]]');
         $this->see('they would lock an articulated part');
         $options = array_map(static fn ($option): string => $option->getText(), $this->field('Around the part')->findElements(WebDriverBy::tagName('option')));
-        self::assertCount(1, $options, 'No brim, ears or raft on what moves.');
+        self::assertCount(2, $options, 'As advised or nothing: no brim, ears or raft on what moves.');
     }
 
     public function testWishesChangeTheOrder(): void

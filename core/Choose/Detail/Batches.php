@@ -15,13 +15,13 @@ use Sitzplatz\Words\Sentence;
 /**
  * A full plate against several smaller ones. A part that comes loose is dragged through the others, so that a plate that
  * fails is taken to lose all its parts (common practice: every extra part is another chance to lose the plate). Taken are
- * the fewest plates that come within a twentieth of the most good parts.
+ * the fewest plates that come within a tenth of the most good parts.
  */
 final readonly class Batches
 {
     /** A plate that comes out whole with this chance is not worth splitting (our own choice). */
     private const SAFE = 0.85;
-    private const NEAR = 0.05;
+    private const NEAR = 0.1;
     /** Beyond this nobody splits a plate. */
     private const MOST_PLATES = 20;
 

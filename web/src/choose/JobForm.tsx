@@ -66,7 +66,7 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
                 options={[{ value: 'bare', label: 'bare only' }, ...catalogue.agents.map((a) => ({ value: a.id, label: `${a.name} only` }))]}
                 error={fault?.of('agent')}
             />
-            <div className="col-span-2 flex flex-col gap-1">
+            <div className="col-span-2 flex flex-col gap-1 sm:col-span-1">
                 <span className="text-sm font-[650]" aria-hidden>
                     Wishes
                 </span>

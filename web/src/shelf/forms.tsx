@@ -143,8 +143,8 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
             <div className="grid gap-4 sm:grid-cols-2">
                 <QuantityField label={draft.bedRound ? 'Plate seat, diameter' : 'Plate seat, width'} kind="length" value={draft.bedWidthMm} onValue={(n) => set({ bedWidthMm: n ?? 0 })} error={fault?.of('bedWidthMm')} />
                 <QuantityField label="Plate seat, depth" kind="length" value={draft.bedDepthMm} onValue={(n) => set({ bedDepthMm: n ?? 0 })} error={fault?.of('bedDepthMm')} />
-                <QuantityField label="Nozzle reaches, width" kind="length" value={draft.printWidthMm} onValue={(printWidthMm) => set({ printWidthMm })} placeholder="all of it" error={fault?.of('printWidthMm')} />
-                <QuantityField label="Nozzle reaches, depth" kind="length" value={draft.printDepthMm} onValue={(printDepthMm) => set({ printDepthMm })} placeholder="all of it" error={fault?.of('printDepthMm')} />
+                <QuantityField label="Print area, width" kind="length" value={draft.printWidthMm} onValue={(printWidthMm) => set({ printWidthMm })} placeholder="all of it" error={fault?.of('printWidthMm')} />
+                <QuantityField label="Print area, depth" kind="length" value={draft.printDepthMm} onValue={(printDepthMm) => set({ printDepthMm })} placeholder="all of it" error={fault?.of('printDepthMm')} />
                 <QuantityField label="Bed reaches" kind="temperature" value={draft.maxBedC} onValue={(maxBedC) => set({ maxBedC })} placeholder="no heater" error={fault?.of('maxBedC')} />
                 <QuantityField label="Nozzle reaches" kind="temperature" value={draft.maxNozzleC} onValue={(n) => set({ maxNozzleC: n ?? 0 })} error={fault?.of('maxNozzleC')} />
             </div>

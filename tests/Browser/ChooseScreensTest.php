@@ -26,7 +26,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->see('it is 100 mm long with 2 thin ends');
         $this->see('ears of 6 mm radius');
         // What is advised is part of every proposal, until somebody asks for something else.
-        $this->fill('Around the part', 'no brim');
+        $this->fill('Around the part', 'nothing');
         $this->until(fn (): bool => !str_contains($this->candidates(), 'ears of 6 mm radius'), 'Ears are still part of the proposals.');
         $this->press('Do as advised');
         $this->until(fn (): bool => str_contains($this->candidates(), 'ears of 6 mm radius'), 'Ears are no part of the proposals.');

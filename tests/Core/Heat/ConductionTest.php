@@ -100,6 +100,7 @@ final class ConductionTest extends TestCase
         }
         self::assertEqualsWithDelta(100 * 0.1 / 0.17, $grid->surfaceC(), 1e-6);
         self::assertEqualsWithDelta(100 / 0.17, $grid->heaterToHoldWM2(100, new ConstantCoefficient(0, 0)), 1e-5);
+        self::assertEqualsWithDelta(100 / 0.17 + 5 * (100 - 20), $grid->heaterToHoldWM2(100, new ConstantCoefficient(5, 20)), 1e-5);
     }
 
     public function testHeatThatGoesInStaysIn(): void

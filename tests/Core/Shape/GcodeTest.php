@@ -117,6 +117,12 @@ final class GcodeTest extends TestCase
             10 / 25.4,
         );
         self::assertEqualsWithDelta(2 * \M_PI * 10 * self::WIDTH, self::read($inches)->patch->areaMm2, 0.1);
+        self::assertEqualsWithDelta([20.45, 20.45], [self::read($inches)->widthMm, self::read($inches)->depthMm], 0.05);
+        // A full turn comes back to where it began: chords of half a millimetre enclose a ten-thousandth less.
+        $turn = \sprintf('G2 X60 Y50 I-10 J0 E%.6f F1500', 2 * $e);
+        $full = self::read("G21\nG90\nM83\nG1 Z0.2\nG1 X60 Y50 F6000\n$turn\nG1 Z0.4\nG1 X60 Y50 F6000\n$turn\n");
+        self::assertEqualsWithDelta(2 * \M_PI * (10 + self::WIDTH / 2), $full->patch->outlineMm, 0.03);
+        self::assertGreaterThan(100, \count($full->patch->islands[0]->points ?? []));
     }
 
     public function testARetractionIsNoPlastic(): void
@@ -125,6 +131,14 @@ final class GcodeTest extends TestCase
         $two = self::read("G90\nM83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG1 E-2\nG1 Z0.4\nG1 X10 Y0\nG1 E2\nG1 X20 Y0 E0.4\n");
         self::assertEqualsWithDelta($one->volumeMm3, $two->volumeMm3, 1e-9);
         self::assertEqualsWithDelta(0.8 * \M_PI / 4 * 1.75 ** 2, $one->volumeMm3, 1e-9);
+        // Absolute: drawn back to −1.6 and pushed to 0.4 again before it goes on.
+        $absolute = self::read("G90\nM82\nG92 E0\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG1 E-1.6\nG1 Z0.4\nG1 X10 Y0\nG1 E0.4\nG1 X20 Y0 E0.8\n");
+        self::assertEqualsWithDelta($one->volumeMm3, $absolute->volumeMm3, 1e-9);
+        // A move along one axis alone lays down too.
+        $along = self::read("G90\nM83\nG1 Z0.2\nG1 X10 Y5\nG1 X20 E0.4\nG1 Y15 E0.4\nG1 Z0.4\nG1 X10 Y5\nG1 X20 E0.4\nG1 Y15 E0.4\n");
+        self::assertEqualsWithDelta(1.6 * \M_PI / 4 * 1.75 ** 2, $along->volumeMm3, 1e-9);
+        self::assertEqualsWithDelta($along->widthMm, $along->depthMm, 1e-9);
+        self::assertEqualsWithDelta(0.8 * \M_PI / 4 * 1.75 ** 2 / 0.2, $along->patch->areaMm2, 1e-6);
     }
 
     public function testOddFilesGetASentence(): void

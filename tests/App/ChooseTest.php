@@ -82,6 +82,42 @@ final class ChooseTest extends ApiTestCase
         self::assertLessThan($this->row($this->choose([]), 'P1 front, bare')['hold']['prior'], $this->row($byHand, 'P1 front, bare')['hold']['prior']);
     }
 
+    public function testTheStateOfASideAndWhatIsProvenArePartOfTheAnswer(): void
+    {
+        $short = ['jobMinutes' => 20, 'lotId' => $this->pick('/api/lots', 'label', 'L-101')['id']];
+        $choice = $this->choose($short);
+        $first = $choice['candidates'][0];
+        self::assertSame(['P1 front, bare', true, 0], [$first['label'], $first['proven'], $first['bracket']]);
+        self::assertEqualsWithDelta(55, $first['dial']['displayC'], 0, 'The setting of the profile.');
+        self::assertSame($choice['profiles'][0]['dial'], $first['dial'], 'One number to dial.');
+        $wash = array_column($first['steps'], null, 'id')['wash'];
+        self::assertStringContainsString('prints since the last wash', $wash['words']);
+        self::assertLessThan($first['hold']['mean'], $wash['holdWithout']);
+        // Washed now, there is nothing to do.
+        $this->ask('POST', '/api/plate-sides/'.$first['plateSideId'].'/care', ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201);
+        self::assertSame([], $this->choose($short)['candidates'][0]['steps']);
+        // Coated, bare is to be had only without the coat.
+        $stick = $this->pick('/api/agents', 'name', 'White stick');
+        $this->ask('POST', '/api/plate-sides/'.$first['plateSideId'].'/care', ['kind' => 'coat', 'agentId' => $stick['id'], 'note' => ''], 201);
+        self::assertStringStartsWith('Take PVA stick off first, with ', $this->row($this->choose($short), 'P1 front, bare')['steps'][0]['words']);
+        // Another part count is beyond the profile, and nothing is proven for it.
+        self::assertSame([], array_filter($this->choose(['partCount' => 9] + $short)['candidates'], static fn (array $each): bool => $each['proven']));
+    }
+
+    public function testTheLadderOfTheShopAndTheBatchesAreShown(): void
+    {
+        $none = ['part' => self::BAR, 'foothold' => ['kind' => 'none', 'mm' => 0], 'partCount' => 12, 'jobMinutes' => 300];
+        $detail = $this->choose($none)['detail'];
+        $rungs = array_column($detail['ladder'], 'rung');
+        self::assertLessThan(array_search('foothold', $rungs, true), array_search('gap_or_heat', $rungs, true));
+        self::assertSame([1, 12], [$detail['batches']['rows'][0]['plates'], $detail['batches']['rows'][0]['mostParts']]);
+        $this->signIn('lead');
+        $settings = $this->ask('GET', '/api/settings', null, 200);
+        $this->ask('PUT', '/api/settings', ['ladder' => 'foothold_first'] + $settings, 200);
+        $rungs = array_column($this->choose($none)['detail']['ladder'], 'rung');
+        self::assertLessThan(array_search('gap_or_heat', $rungs, true), array_search('foothold', $rungs, true));
+    }
+
     public function testOneAgentOrNone(): void
     {
         $bare = $this->choose(['agent' => 'bare']);

@@ -150,6 +150,11 @@ final class ReadingTest extends TestCase
         $bare = new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, null, null, 'a', null, 0, false, false, []);
         self::assertStringContainsString('sheet.prepare.bare', implode(' ', Said::all($bare->at(RunStep::Prepare)['lines'])));
         self::assertStringContainsString('sheet.heat.unheated', implode(' ', Said::all($bare->at(RunStep::HeatAndSoak)['lines'])));
+        // PC cracks audibly when an opened door cools it (trade notes, section 2).
+        $pc = new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, 110, 270, 'a', 70, 8, true, false, [], doorShut: true);
+        foreach (RunStep::cases() as $step) {
+            self::assertSame(\in_array($step, [RunStep::Print, RunStep::Cool], true), \in_array('sheet.door_shut', Said::all($pc->at($step)['lines']), true), $step->value);
+        }
     }
 
     /**

@@ -37,6 +37,8 @@ final class WarpTest extends TestCase
         self::assertEqualsWithDelta(20, Surroundings::celsius(20, null, true, null), 1e-12);
         self::assertGreaterThan(40, Surroundings::celsius(20, 105, true, null));
         self::assertLessThan(60, Surroundings::celsius(20, 105, true, null));
+        // A bed of 150 °C warms a closed box to 20 + 0.35 · 130 = 65.5 °C, whatever its own heater is set to.
+        self::assertEqualsWithDelta([65.5, 80], [Surroundings::celsius(20, 150, true, 60), Surroundings::celsius(20, 150, true, 80)], 1e-9);
     }
 
     public function testALowPartStaysAsWarmAsTheBedAndATallOneCoolsToTheAir(): void

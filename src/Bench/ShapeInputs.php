@@ -126,7 +126,8 @@ final class ShapeInputs
             $triangles .= \sprintf('<triangle v1="%d" v2="%d" v3="%d"/>', 3 * $n, 3 * $n + 1, 3 * $n + 2);
         }
         $more = '';
-        for ($i = $this->random->getInt(0, 6), $id = 2; $i > 0; --$i, ++$id) {
+        // Now and then components that multiply.
+        for ($i = 0 === $this->random->getInt(0, 9) ? $this->random->getInt(1, 6) : 0, $id = 2; $i > 0; --$i, ++$id) {
             $more .= \sprintf(
                 '<object id="%d"><components>%s</components></object>',
                 $id,
@@ -140,7 +141,7 @@ final class ShapeInputs
             $vertices,
             $triangles,
             $more,
-            $this->random->getInt(1, 7),
+            '' === $more ? 1 : $this->random->getInt(1, 7),
             $this->random->getInt(-200, 200),
         );
     }

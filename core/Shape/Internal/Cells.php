@@ -11,7 +11,7 @@ final class Cells
 {
     public const SIZE_MM = 0.5;
     /** Beds larger than this are not looked at in squares, mm. */
-    private const WIDEST_MM = 1000.0;
+    public const WIDEST_MM = 1000.0;
     /** Squares passed by the lines of one layer: three kilometres of them, more than any bed takes. */
     private const MOST_STEPS = 12_000_000;
 

@@ -383,6 +383,10 @@ final class GcodeFile
             }
         }
         $remarks = [];
+        [$minX, $minY, $maxX, $maxY] = self::extent($layers);
+        if (max($maxX - $minX, $maxY - $minY) > Cells::WIDEST_MM) {
+            $remarks[] = Sentence::of('shape.beyond', reach: Quantity::millimetres(Cells::WIDEST_MM, 1));
+        }
         if (1 === \count($layers)) {
             $remarks[] = Sentence::of('shape.one_layer');
         }

@@ -172,6 +172,7 @@ final class GcodeTest extends TestCase
         // Far out only the length counts: the squares end where the largest bed does.
         $far = self::zigzag(200, 45000);
         self::assertEqualsWithDelta(90000, self::read($far)->widthMm, 1);
+        self::assertStringContainsString('shape.beyond reach=1000', implode(' ', Said::all(self::read($far)->remarks)), 'What is left out is said.');
         $this->expectException(BadShape::class);
         $this->expectExceptionMessage('shape.too_long');
         self::read(self::zigzag(3200, 499));

@@ -17,7 +17,9 @@ use Sitzplatz\Words\Sentence;
  */
 final class ModelXml
 {
-    private const MOST_FACETS = 800_000;
+    private const MOST_FACETS = 1_000_000;
+    /** Facets placed again and again, where the file itself has fewer. */
+    private const MOST_REPEATED = 400_000;
     /** Objects that are placed, one within another counted each time; a full plate has hundreds. */
     private const MOST_PLACED = 30_000;
     private const DEEPEST = 8;
@@ -60,7 +62,7 @@ final class ModelXml
             $facets += $each;
             $placed += $times;
         }
-        if ($facets > self::MOST_FACETS || $placed > self::MOST_PLACED) {
+        if ($facets > max($model->elements, self::MOST_REPEATED) || $placed > self::MOST_PLACED) {
             throw BadShape::tooFine();
         }
         $facets = new Facets();

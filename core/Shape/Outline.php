@@ -7,8 +7,8 @@ namespace Sitzplatz\Shape;
 /** A closed line on the plate; counterclockwise around an island, clockwise around a hole, seen from above. */
 final readonly class Outline
 {
-    /** Distances that a simplification may take; some seconds of them. */
-    private const MOST_LOOKS = 2_500_000;
+    /** Distances that a simplification may take; a second of them. */
+    private const MOST_LOOKS = 1_200_000;
 
     /** @param list<Point> $points at least three; the last is joined to the first */
     public function __construct(public array $points)

@@ -11,7 +11,7 @@ use Sitzplatz\Shape\Point;
 /** Where a mesh is cut by a level plane: closed outlines with the body on their left. */
 final readonly class Section
 {
-    private const MOST_SEGMENTS = 200_000;
+    private const MOST_SEGMENTS = 60_000;
     /** An outline smaller than this is a flaw of the mesh, mm². */
     private const SMALLEST_MM2 = 0.005;
 

@@ -259,6 +259,7 @@ final readonly class RunController
             ],
             'setup' => $setup->toArray(),
             'strip' => $this->strip->ofSetup($setup),
+            'dial' => $this->dial->ofSetup($setup)?->toArray(),
             'sheet' => array_map(static fn (RunStep $step): array => $sheet->at($step), $run->sequence()),
             'readings' => array_map(
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],

@@ -114,7 +114,7 @@ export function ProfilePage() {
             <div className="grid gap-8 xl:grid-cols-2">
                 <section>
                     <h2 className="mb-2">Set it so</h2>
-                    <Rows rows={settingRows(document)} />
+                    <Rows rows={settingRows(document, profile.dial)} />
                 </section>
                 <section>
                     <h2 className="mb-2">Trust it for</h2>

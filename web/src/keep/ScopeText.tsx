@@ -23,8 +23,8 @@ export function useSettingRows() {
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
     const gap = useGap();
-    return ({ setting }: Document): [string, string][] => [
-        ['Bed, first layer', setting.bedFirstC === null ? 'unheated' : temperature.text(setting.bedFirstC)],
+    return ({ setting }: Document, dial: Schemas['OptionalDial']): [string, string][] => [
+        ['Bed, first layer', setting.bedFirstC === null ? 'unheated' : (dial?.words ?? temperature.text(setting.bedFirstC))],
         ['Bed, after', setting.bedOtherC === null ? 'unheated' : temperature.text(setting.bedOtherC)],
         ['Nozzle, first layer', setting.nozzleFirstC === null ? '–' : temperature.text(setting.nozzleFirstC)],
         ['Nozzle', length.text(setting.nozzleMm)],

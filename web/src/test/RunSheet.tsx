@@ -44,7 +44,7 @@ function Run({ id }: { id: string }) {
     return (
         <Sheet
             title={`Run ${run.position}, setup ${setup.label}`}
-            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'unheated' : temperature.text(setup.bedFirstC)}${sheet.comparison.measures.includes('pull') ? `; this part gives a ${run.pull} pull` : ''}.`}
+            lead={`${setup.sideLabel}, ${setup.agentName ?? 'bare'}, ${setup.bedFirstC === null ? 'bed unheated' : (sheet.dial?.words ?? temperature.text(setup.bedFirstC))}${sheet.comparison.measures.includes('pull') ? `; this part gives a ${run.pull} pull` : ''}.`}
             actions={
                 <Button asChild tone="quiet">
                     <Link to="/test/$id" params={{ id: sheet.comparison.id }}>

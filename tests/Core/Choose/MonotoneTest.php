@@ -92,11 +92,11 @@ final class MonotoneTest extends TestCase
     public function testANearerGapAndAHotterNozzleGripMoreAndLetGoLess(string $material): void
     {
         $gaps = array_map(static fn (float $mm): array => ['gapMm' => $mm], [0.6, 0.4, 0.3, 0.2, 0.1, 0.06, 0.03]);
-        $this->rises($material, $gaps, self::hold(...));
+        $this->rises($material, $gaps, self::hold(...), strictly: true);
         $this->rises($material, array_reverse($gaps), self::release(...));
         $usual = self::catalogue()->material($material)->nozzleC ?? [200.0, 220.0];
         $nozzles = array_map(static fn (float $by): array => ['nozzleC' => ($usual[0] + $usual[1]) / 2 + $by], [-30.0, -15.0, -5.0, 0.0, 4.0]);
-        $this->rises($material, $nozzles, self::hold(...));
+        $this->rises($material, $nozzles, self::hold(...), strictly: true);
         $this->rises($material, array_reverse($nozzles), self::release(...));
     }
 

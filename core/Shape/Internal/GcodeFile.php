@@ -239,6 +239,8 @@ final class GcodeFile
             $this->topMm = max($this->topMm, $this->z);
             $this->layDown($number, $line, $toX, $toY, $pushed * $this->mm2OfFilament);
         } elseif (null !== $x || null !== $y) {
+            // The next line begins where this move ends.
+            self::within($toX, $toY, $this->z);
             foreach ($this->layers as $layer) {
                 $layer->endPath();
             }

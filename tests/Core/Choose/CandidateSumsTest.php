@@ -235,6 +235,12 @@ final class CandidateSumsTest extends TestCase
         $flat = new PartFacts(100, 40, 10, 10, 0.2);
         $candidate = self::rank(self::job('pla', ['part' => $flat]), [self::side('pei_textured')])->candidates[0];
         self::assertNull(WarpSum::of($candidate, null));
+        $layers = static fn (float $height): ?WarpSum => WarpSum::of(
+            self::rank(self::job('pla', ['part' => new PartFacts(100, 40, 10, 10, $height)]), [self::side('pei_textured')])->candidates[0],
+            null,
+        );
+        self::assertNull($layers(0.39));
+        self::assertNotNull($layers(0.4), 'From two layers on one pulls at the other.');
         self::assertNull(
             WarpSum::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], null),
             'Without a part there is nothing to reckon.',

@@ -60,4 +60,38 @@ final class PartFactsTest extends TestCase
         // By hand: 1600 mm² × 20 mm, two fifths full, 1.8 mJ/mm³K.
         self::assertEqualsWithDelta(1600 * 20 * 0.4 * 1.8e-3, self::block()->heatJK(), 1e-9);
     }
+
+    public function testTheFirstLayersNozzleMovesGripByItsDegrees(): void
+    {
+        // PLA at 195 to 220: by hand 0.02 a degree from 207.5, 0.08 more for each below 195, at most 0.6 on the hot side.
+        $moved = static function (string $material, float $nozzleC, string $surface = 'pei_textured'): array {
+            $candidate = self::rank(self::job($material, ['nozzleC' => $nozzleC]), [self::side($surface)], ['pva_stick'])->candidates[0];
+            $nozzle = array_values(array_filter($candidate->influences, static fn ($each): bool => 'nozzle' === $each->id))[0] ?? null;
+
+            return [$nozzle->onHold ?? 0.0, $nozzle->onRelease ?? 0.0];
+        };
+        self::assertEqualsWithDelta([-0.02 * 17.5 - 0.08 * 5, 0.0], $moved('pla', 190), 1e-9);
+        self::assertEqualsWithDelta([-0.02 * 12.5, 0.0], $moved('pla', 195), 1e-9);
+        self::assertEqualsWithDelta([0.2, -0.2], $moved('pla', 217.5), 1e-9);
+        self::assertEqualsWithDelta([0.6, -0.6], $moved('pla', 250), 1e-9);
+        self::assertEqualsWithDelta([0.0, 0.0], $moved('pla', 207.6), 1e-9);
+        // What bonds for good lets go less, twice over: PETG at 240 ± 10.
+        self::assertEqualsWithDelta([0.2, -0.4], $moved('petg', 250, 'pei_smooth'), 1e-9);
+    }
+
+    public function testTheGapMovesGripByTheEndsOfItsWindow(): void
+    {
+        // Note paper: 0.05 to 0.16 about 0.1 mm; by hand half a step at the wide end, 0.8 at the near one, 25 a millimetre beyond.
+        $moved = static function (float $gapMm): array {
+            $candidate = self::rank(self::job('pla', ['gapMm' => $gapMm]), [self::side('pei_textured')])->candidates[0];
+            $gap = array_values(array_filter($candidate->influences, static fn ($each): bool => 'gap' === $each->id))[0] ?? null;
+
+            return [$gap->onHold ?? 0.0, $gap->onRelease ?? 0.0];
+        };
+        self::assertEqualsWithDelta([0.0, 0.0], $moved(0.1), 1e-9);
+        self::assertEqualsWithDelta([-0.5, 0.0], $moved(0.16), 1e-9);
+        self::assertEqualsWithDelta([-0.5 - 25 * 0.04, 0.0], $moved(0.2), 1e-9);
+        self::assertEqualsWithDelta([0.3 * 0.8, -0.8], $moved(0.05), 1e-9);
+        self::assertEqualsWithDelta([0.3 * (0.8 + 25 * 0.02), -0.8 - 25 * 0.02], $moved(0.03), 1e-9);
+    }
 }

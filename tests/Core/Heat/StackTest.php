@@ -160,6 +160,14 @@ final class StackTest extends TestCase
         self::assertEqualsWithDelta(0.6, HeaterCheck::of(100, 525, 120, null, null)->neededWattsPerCm2, 1e-12);
     }
 
+    public function testOnlyWhatCanKillIsCalledMains(): void
+    {
+        self::assertTrue(HeaterCheck::of(600, 900, 120, 230, null)->mains);
+        self::assertTrue(HeaterCheck::of(600, 900, 120, 51, null)->mains);
+        self::assertFalse(HeaterCheck::of(600, 900, 120, 24, null)->mains);
+        self::assertFalse(HeaterCheck::of(600, 900, 120, null, null)->mains);
+    }
+
     public function testFiguresThatCannotBeAreRefused(): void
     {
         $refused = 0;

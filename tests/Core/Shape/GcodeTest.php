@@ -167,6 +167,13 @@ final class GcodeTest extends TestCase
         self::assertStringContainsString('shape.line_width', implode(' ', Said::all($thick->remarks)));
     }
 
+    public function testATravelToNowhereIsRefusedAsALineThereIs(): void
+    {
+        $this->expectException(BadShape::class);
+        $this->expectExceptionMessage('shape.not_a_number.move');
+        self::read("G90\nM83\nG1 Z0.2\nG1 X10 Y0\nG1 X20 Y0 E0.4\nG0 X20 Y1e999\nG1 X20 Y9 E0.4\n");
+    }
+
     public function testLinesBeyondAllBedsAreNotFollowedToTheirEnd(): void
     {
         // Far out only the length counts: the squares end where the largest bed does.

@@ -32,6 +32,11 @@ final class BadCatalogue extends Fault
         return new self(Sentence::of('catalogue.no_window'));
     }
 
+    public static function givenUp(): self
+    {
+        return new self(Sentence::of('catalogue.given_up'));
+    }
+
     public static function axis(string $materialId, string $surfaceId): self
     {
         return new self(Sentence::of('catalogue.axis', material: $materialId, surface: $surfaceId));

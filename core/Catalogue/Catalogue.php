@@ -123,17 +123,21 @@ final readonly class Catalogue
     }
 
     /**
-     * Whether a fact of the shop can be held.
+     * Whether a fact of the shop can be held. That a sheet is given up to a pair that bonds for good, bare, is the word of
+     * a lead (common practice: nobody else answers for the plate).
      *
      * @throws BadCatalogue with a sentence that says what to change
      */
-    public function check(ShopFact $fact): void
+    public function check(ShopFact $fact, bool $byLead = true): void
     {
         $material = $this->material($fact->materialId);
         $surface = $this->surface($fact->surfaceId);
         null === $fact->agentId || $this->agent($fact->agentId);
         if ($material->filament !== $surface->filament) {
             throw BadCatalogue::axis($material->id, $surface->id);
+        }
+        if (!$byLead && $fact->barrier && null === $fact->agentId && true === $this->pairing($material->id, $surface->id)?->bonds) {
+            throw BadCatalogue::givenUp();
         }
         if (null === $fact->window && null === $this->pairing($material->id, $surface->id)) {
             throw BadCatalogue::noWindow();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Account\CurrentUser;
+use App\Account\Role;
 use App\Catalogue\CatalogueLoader;
 use App\Catalogue\ShopCatalogue;
 use App\Catalogue\StoredFact;
@@ -86,9 +87,9 @@ final readonly class CatalogueController
                 $this->current->get()->displayName,
             );
             try {
-                $this->shop->get()->check($fact->fact($ours->material($fact->materialId)->filament));
+                $this->shop->get()->check($fact->fact($ours->material($fact->materialId)->filament), Role::Lead === $this->current->get()->role);
             } catch (BadCatalogue $bad) {
-                throw Problem::invalid('window', $bad->sentence);
+                throw Problem::invalid('catalogue.given_up' === $bad->sentence->key ? 'barrier' : 'window', $bad->sentence);
             }
             $this->audit->note('fact added', $id, $body);
 

@@ -100,6 +100,18 @@ final class CatalogueTest extends ApiTestCase
         self::assertNull($this->ask('GET', '/api/catalogue/pairs/hips/painters_tape', null, 200)['ourWindow']);
     }
 
+    public function testOnlyALeadGivesASheetUpToAPairThatBonds(): void
+    {
+        $this->signIn('technician');
+        $given = ['materialId' => 'petg', 'surfaceId' => 'pei_smooth', 'agentKindId' => null, 'role' => 'none', 'hold' => 'strong', 'release' => 'poor', 'barrier' => true] + self::FACT;
+        $refused = $this->ask('POST', '/api/catalogue/facts', $given, 422);
+        self::assertSame('barrier', $refused['errors'][0]['field']);
+        self::assertStringContainsString('only a lead', $refused['errors'][0]['message']);
+        $this->ask('POST', '/api/catalogue/facts', ['agentKindId' => 'pva_stick', 'role' => 'release'] + $given, 201);
+        $this->signIn('lead');
+        $this->ask('POST', '/api/catalogue/facts', $given, 201);
+    }
+
     public function testBadFactsAreNamedAndTheSameSendIsOne(): void
     {
         $before = $this->rowsIn('shop_fact');

@@ -56,7 +56,7 @@ final readonly class HeatUp
         $grid = new ConductionGrid($stack->layers, $stack->resistanceFactor, $roomC);
         $time = $energy = 0.0;
         $ready = null;
-        $step = 0.2;
+        $step = 0.5;
         while ($time < self::LONGEST_S) {
             $wasC = $grid->surfaceC();
             $needed = $grid->heaterToHoldWM2($sensorC, $below);
@@ -64,9 +64,9 @@ final readonly class HeatUp
                 // The last step of full power ends where the sensor gets to its setting.
                 $before = clone $grid;
                 $grid->heat($step, $most, $below, $top);
-                if ($grid->lowerFaceC($most, $below) > $sensorC && $step > 0.2) {
+                if ($grid->lowerFaceC($most, $below) > $sensorC && $step > 0.5) {
                     $grid = $before;
-                    $step = max(0.2, $step / 2);
+                    $step = max(0.5, $step / 2);
                     continue;
                 }
                 $energy += $most * $step;

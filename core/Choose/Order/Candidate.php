@@ -140,7 +140,7 @@ final readonly class Candidate
             $this->gapToStartFrom(),
             ...$this->offset(),
             ...$this->file(),
-            null !== $side->thinnestGlass() && $side->thinnestGlass()->thicknessMm < 3.0 ? Sentence::of('heed.thin_glass') : null,
+            $side->thinGlass() ? Sentence::of('heed.thin_glass') : null,
             '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),
             $job->printer->looksForMark && !$side->marked ? Sentence::of(
                 'heed.no_mark',

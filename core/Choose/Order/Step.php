@@ -12,7 +12,6 @@ final readonly class Step
     public function __construct(
         public string $id,
         public Sentence $words,
-        public float $minutes,
         /** What leaving it out does to the hold, on log-odds; nought: it is not left out, or it is done already. */
         public float $without,
     ) {

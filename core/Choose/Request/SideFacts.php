@@ -11,6 +11,9 @@ use Sitzplatz\Heat\PlateBuild;
 /** One side of a plate on the shelf. */
 final readonly class SideFacts
 {
+    /** Window glass of 3 mm stood a hot bed, 2 mm breaks (common practice). */
+    public const SOUND_GLASS_MM = 3.0;
+
     /** @param list<Layer> $layers of the plate as it lies with this side up, from below; empty: not known */
     public function __construct(
         public string $id,
@@ -79,6 +82,14 @@ final readonly class SideFacts
         $shocks = array_filter(array_map(static fn (Layer $layer): ?float => $layer->of->shockK, $this->layers));
 
         return [] === $shocks ? null : min($shocks);
+    }
+
+    /** Whether it has glass that breaks on a hot bed, or when something is pried off it. */
+    public function thinGlass(): bool
+    {
+        $pane = $this->thinnestGlass();
+
+        return null !== $pane && $pane->thicknessMm < self::SOUND_GLASS_MM - 1e-9;
     }
 
     /** What lies between the surface and the first metal below, mm; all of it where the plate has none. */

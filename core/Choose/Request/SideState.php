@@ -113,16 +113,16 @@ final readonly class SideState
         $coated = null !== $agent && $this->coat?->id === $agent->id && !$spent;
 
         return array_values(array_filter([
-            null === $wash ? null : new Step('wash', $wash, 5.0, $other ? -2.0 : -0.06 * min(40, $this->printsSinceWash)),
-            $dusty && null === $wash ? new Step('wipe', Sentence::of('step.wipe', days: Quantity::count((int) $this->daysStanding)), 1.0, -0.3) : null,
-            $surface->wantsScuff && !$this->scuffed ? new Step('scuff', Sentence::of('step.scuff', surface: $surface->name), 5.0, -1.0) : null,
-            null === $agent || $coated ? null : new Step('coat', Sentence::of('step.coat', agent: $agent->name), 3.0, 0.0),
+            null === $wash ? null : new Step('wash', $wash, $other ? -2.0 : -0.06 * min(40, $this->printsSinceWash)),
+            $dusty && null === $wash ? new Step('wipe', Sentence::of('step.wipe', days: Quantity::count((int) $this->daysStanding)), -0.3) : null,
+            $surface->wantsScuff && !$this->scuffed ? new Step('scuff', Sentence::of('step.scuff', surface: $surface->name), -1.0) : null,
+            null === $agent || $coated ? null : new Step('coat', Sentence::of('step.coat', agent: $agent->name), 0.0),
             $coated ? new Step('coated', Sentence::of(
                 'step.coated',
                 agent: $agent->name,
                 prints: Quantity::count($this->printsOnCoat),
                 lasts: Quantity::count($agent->coatPrints),
-            ), 0.0, 0.0) : null,
+            ), 0.0) : null,
         ]));
     }
 

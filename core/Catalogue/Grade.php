@@ -43,11 +43,6 @@ enum Grade: string
         return $order[min(3, max(0, (int) $at + $steps))];
     }
 
-    public function worse(self $other): self
-    {
-        return $this->prior()->mean() <= $other->prior()->mean() ? $this : $other;
-    }
-
     /**
      * What own runs say about this grade: they confirm it once five of them lie in its span, and refute it where even the
      * 90 % Clopper–Pearson interval lies outside. The spans are ours.

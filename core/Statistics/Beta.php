@@ -50,28 +50,18 @@ final class Beta
     }
 
     /**
-     * The belief after further runs (conjugate update), each counted with a weight from 0 to 1 (the power prior of
-     * Ibrahim & Chen 2000, for runs that are merely similar).
-     *
-     * @throws InvalidArgument if the counts do not fit
-     */
-    public function after(int $successes, int $trials, float $weight = 1.0): self
-    {
-        if ($successes < 0 || $successes > $trials) {
-            throw InvalidArgument::counts($successes, $trials);
-        }
-
-        return new self($this->a + $weight * $successes, $this->b + $weight * ($trials - $successes));
-    }
-
-    /**
-     * The belief after what is worth so many successes and failures, which need not be whole.
+     * The belief after further runs (conjugate update), which are worth so many successes and failures, not always whole (the
+     * power prior of Ibrahim & Chen 2000, for runs that are merely similar).
      *
      * @throws InvalidArgument if one is below nought
      */
     public function with(float $successes, float $failures): self
     {
-        return new self($this->a + max(0.0, $successes), $this->b + max(0.0, $failures));
+        if ($successes < 0 || $failures < 0) {
+            throw InvalidArgument::counts((int) $successes, (int) ($successes + $failures));
+        }
+
+        return new self($this->a + $successes, $this->b + $failures);
     }
 
     /**

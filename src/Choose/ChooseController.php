@@ -37,7 +37,7 @@ final readonly class ChooseController
             $this->store($request, $path);
             $slot = $this->slots->take();
             try {
-                return new Answer(PartReading::toArray(PartReading::file($path, self::MOST_SECONDS / 2)));
+                return new Answer(PartReading::toArray(PartReading::file($path, Deadline::in(self::MOST_SECONDS / 2))));
             } finally {
                 fclose($slot);
             }

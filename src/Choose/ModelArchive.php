@@ -19,7 +19,7 @@ final class ModelArchive implements ByteSource
     private int $read = 0;
 
     /** @param resource $stream which ends with the archive it is from */
-    private function __construct(private readonly \ZipArchive $zip, private $stream, private readonly int $sizeBytes)
+    private function __construct(private readonly \ZipArchive $zip, private $stream, private readonly int $sizeBytes, private readonly Deadline $deadline)
     {
     }
 
@@ -30,7 +30,7 @@ final class ModelArchive implements ByteSource
     }
 
     /** @throws BadShape */
-    public static function open(string $path): self
+    public static function open(string $path, Deadline $deadline): self
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
@@ -52,11 +52,12 @@ final class ModelArchive implements ByteSource
             throw BadShape::badArchive('encrypted');
         }
 
-        return new self($zip, $stream, $told['size']);
+        return new self($zip, $stream, $told['size'], $deadline);
     }
 
     public function read(int $bytes): string
     {
+        $this->deadline->check();
         $chunk = (string) fread($this->stream, max(1, $bytes));
         $this->read += \strlen($chunk);
         // What an archive says of itself need not be true.

@@ -107,16 +107,17 @@ final readonly class OwnRunsRepository
         $runs = [];
         foreach ($groups as $group) {
             $row = $group['row'];
-            $runs[(string) $row['material_id']][] = (new OwnRuns(
+            [$all, $held, $released, $clean] = OwnRuns::tally($group['counts']);
+            $runs[(string) $row['material_id']][] = new OwnRuns(
                 Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
                 (string) $row['surface_id'],
                 null === $row['kind_id'] ? null : (string) $row['kind_id'],
                 Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
                 $number($row['bed_first_c']),
-                0,
-                0,
-                0,
-                0,
+                $all,
+                $held,
+                $released,
+                $clean,
                 $group['minutes'] ?? null,
                 (int) $row['parts'],
                 $number($row['bed_other_c']),
@@ -125,7 +126,7 @@ final readonly class OwnRunsRepository
                 $number($row['chamber_c']),
                 $number($row['nozzle_first_c']),
                 $number($row['gap_mm']),
-            ))->counting($group['counts']);
+            );
         }
 
         return $runs;

@@ -19,19 +19,20 @@ final class PartReading
 {
     private const POINTS_DRAWN = 1500;
 
-    /**
-     * @param float|null $withinSeconds null: as long as it takes
-     *
-     * @throws BadShape
-     */
-    public static function file(string $path, ?float $withinSeconds = null): PartShape
+    /** @throws BadShape */
+    public static function file(string $path, ?Deadline $deadline = null): PartShape
     {
         $stream = @fopen($path, 'r');
         if (false === $stream) {
             throw BadShape::empty();
         }
         try {
-            return ShapeFile::read(new FileBytes($stream, (int) filesize($path), $withinSeconds), static fn (): ModelArchive => ModelArchive::open($path));
+            $deadline ??= Deadline::none();
+
+            return ShapeFile::read(
+                new FileBytes($stream, (int) filesize($path), $deadline),
+                static fn (): ModelArchive => ModelArchive::open($path, $deadline),
+            );
         } finally {
             fclose($stream);
         }

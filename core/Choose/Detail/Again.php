@@ -28,6 +28,10 @@ final readonly class Again
     public function with(JobRequest $job): ?Candidate
     {
         $was = $this->candidate->proposal;
+        // What was proven stays at its own setting.
+        if ($this->candidate->proven && null !== $this->candidate->target->displayC) {
+            $job = $job->with(bedC: $job->bedC ?? $this->candidate->target->displayC);
+        }
         $proposal = Proposal::ofSide($job, $was->side, $was->surface, $this->candidate->pairing)->withAgent($was->agent);
         $proposal = $was->off ? $proposal->withBedOff() : $proposal;
         if (null === $proposal || null === $proposal->target || null !== $proposal->target->refusal) {

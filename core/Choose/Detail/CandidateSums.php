@@ -50,7 +50,7 @@ final readonly class CandidateSums
             WarpSum::of($candidate, $own),
             null === $printer->heaterW || null === $display ? null : HeaterCheck::of(
                 $printer->heaterW,
-                $printer->heaterAreaCm2 ?? $printer->bedAreaCm2(),
+                $printer->heatedCm2(),
                 $display,
                 $printer->heaterV,
                 $printer->limitA,
@@ -271,7 +271,7 @@ final readonly class CandidateSums
                 Sentence::of(
                     'sum.heater.over',
                     power: Quantity::watts($printer->heaterW),
-                    area: Quantity::squareMillimetres(100 * ($printer->heaterAreaCm2 ?? $printer->bedAreaCm2()), 100),
+                    area: Quantity::squareMillimetres(100 * $printer->heatedCm2(), 100),
                 ),
                 $ofPrinter,
             ),

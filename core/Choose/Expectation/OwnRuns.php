@@ -36,8 +36,12 @@ final readonly class OwnRuns
     ) {
     }
 
-    /** @param list<RunCount> $counts */
-    public function counting(array $counts): self
+    /**
+     * @param list<RunCount> $counts
+     *
+     * @return array{int, int, int, int} runs and held, released and clean
+     */
+    public static function tally(array $counts): array
     {
         $runs = $held = $released = $clean = 0;
         foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
@@ -47,24 +51,6 @@ final readonly class OwnRuns
             $clean += true === $count->clean() ? $count->times : 0;
         }
 
-        return new self(
-            $this->sideId,
-            $this->surfaceId,
-            $this->agentId,
-            $this->lotId,
-            $this->bedC,
-            $runs,
-            $held,
-            $released,
-            $clean,
-            $this->minutes,
-            $this->parts,
-            $this->bedOtherC,
-            $this->printerId,
-            $this->enclosed,
-            $this->chamberC,
-            $this->nozzleC,
-            $this->gapMm,
-        );
+        return [$runs, $held, $released, $clean];
     }
 }

@@ -230,7 +230,7 @@ final readonly class Ranking
         $buckets = [];
         if (Criterion::Chance === $criterion) {
             foreach (Brackets::of($candidates) as $bracket) {
-                $next = [] === $brackets ? 0 : max($brackets) + 1;
+                $next = [] === $brackets ? 0 : $brackets[array_key_last($brackets)] + 1;
                 foreach ($bracket as $candidate) {
                     $brackets[spl_object_id($candidate)] = $next;
                 }

@@ -74,6 +74,12 @@ final readonly class PrinterFacts
         return $this->bedWidthMm * $this->bedDepthMm / 100 * ($this->bedRound ? \M_PI / 4 : 1.0);
     }
 
+    /** What the heater covers. */
+    public function heatedCm2(): float
+    {
+        return $this->heaterAreaCm2 ?? $this->bedAreaCm2();
+    }
+
     /** Of a round seat that of a square with its area, so that what is reckoned for an area is right. */
     public function bedSpanMm(float $sideMm): float
     {

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\Ladder;
+use Sitzplatz\Choose\Detail\Again;
+use Sitzplatz\Choose\Detail\NextRungs;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
@@ -40,6 +43,18 @@ final class ProvenTest extends TestCase
         $weak = self::ranked([self::side('pei_smooth', 'P3', heldBy: HoldDown::Magnet)], [new ProvenSeat('P3', null, 63.0)], ['printer' => self::printer(['magnetLimitC' => 58.0])]);
         self::assertFalse($weak->candidates[0]->proven);
         self::assertLessThanOrEqual(58, $weak->candidates[0]->target->displayC);
+    }
+
+    public function testWhatIsTriedNextAndTheBatchesStartFromTheProvenSetting(): void
+    {
+        $experience = new Experience([], [new ProvenSeat('P3', null, 63.0)]);
+        $ranking = Ranking::of(self::catalogue(), self::job('pla', ['partCount' => 12, 'minutes' => 200.0]), [self::side('pei_smooth', 'P3')], [], $experience);
+        $proven = $ranking->candidates[0];
+        $rungs = NextRungs::of($proven, $ranking->candidates, Ladder::HeatFirst, $experience)->rungs;
+        self::assertSame('rung.warmer set=68', Said::of($rungs[2]['words']), 'One step of 5 °C on top of 63.');
+        // The whole plate reckoned anew is the candidate itself.
+        self::assertEqualsWithDelta($proven->chance, (new Again($proven, $experience))->with($proven->proposal->job)?->chance, 1e-12);
+        self::assertEqualsWithDelta(63, (new Again($proven, $experience))->with($proven->proposal->job->with(partCount: 3))?->target->displayC, 1e-12);
     }
 
     public function testAWornOrDamagedSideStandsLastAmongItsLike(): void

@@ -127,7 +127,7 @@ final class DistributionsTest extends TestCase
         yield [static fn () => new ChiSquared(\NAN)];
         yield [static fn () => new Beta(0, 1)];
         yield [static fn () => (new Beta(1, 1))->quantile(1.2)];
-        yield [static fn () => (new Beta(1, 1))->after(3, 2)];
+        yield [static fn () => (new Beta(1, 1))->with(3, -1)];
         yield [static fn () => new Binomial(-1, 0.5)];
         yield [static fn () => new Binomial(1, 1.5)];
         yield [static fn () => new StudentizedRange(1, 5)];

@@ -289,7 +289,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
                 </div>
             ) : null}
             <LayersField label="Layers with the front up" layers={draft.layers} onLayers={(layers) => set({ layers })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
-            <div className="grid gap-x-4 sm:grid-cols-2">
+            <div className="grid items-end gap-x-4 gap-y-2 sm:grid-cols-2">
                 <SelectField label="Held on the printer by" value={draft.heldBy} onValue={(heldBy) => set({ heldBy: heldBy as HoldDown })} options={HOLD_DOWNS} error={fault?.of('heldBy')} />
                 <CheckField label="Round, its width is the diameter" checked={draft.round} onValue={(round) => set({ round, ...(round ? { depthMm: draft.widthMm } : {}) })} />
                 <CheckField label="Carries the mark some printers look for" checked={draft.marked} onValue={(marked) => set({ marked })} />

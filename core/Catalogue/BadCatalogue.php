@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Catalogue;
 
 use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -35,6 +36,26 @@ final class BadCatalogue extends Fault
     public static function givenUp(): self
     {
         return new self(Sentence::of('catalogue.given_up'));
+    }
+
+    public static function named(Phrase $name): self
+    {
+        return new self(Sentence::of('catalogue.named', name: $name));
+    }
+
+    public static function range(float $low, float $high): self
+    {
+        return new self(Sentence::of('catalogue.range', low: Quantity::number($low), high: Quantity::number($high)));
+    }
+
+    public static function beyondLimit(float $lowC, float $limitC): self
+    {
+        return new self(Sentence::of('catalogue.beyond_limit', low: Quantity::celsius($lowC), limit: Quantity::celsius($limitC)));
+    }
+
+    public static function otherWindow(): self
+    {
+        return new self(Sentence::of('catalogue.other_window'));
     }
 
     public static function axis(string $materialId, string $surfaceId): self

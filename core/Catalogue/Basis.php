@@ -15,6 +15,15 @@ enum Basis: string
     case Memory = 'memory';
     case Shop = 'shop';
 
+    /**
+     * How many runs its word is worth: practice was tried by many, a maker's chart is where to start until the own bench
+     * says more (common practice; the numbers are our own choice).
+     */
+    public function worthRuns(): float
+    {
+        return self::MakerGuidance === $this ? 5.0 : 10.0;
+    }
+
     public function words(): Sentence
     {
         return Sentence::of('basis.'.strtolower($this->name));

@@ -45,8 +45,7 @@ final readonly class Catalogue
     {
         $rows = CatalogueRows::of($data);
         foreach ($rows->surfaces as $surface) {
-            self::allIn($rows->cleaners, 'cleaner', [...$surface->cleaners, ...$surface->harmedBy]);
-            self::allIn($rows->layers, 'layer', array_column($surface->plate, 0));
+            self::made($surface, $rows->cleaners, $rows->layers);
         }
         foreach ($rows->agents as $agent) {
             self::allIn($rows->cleaners, 'cleaner', [...$agent->solvents, ...$agent->removedBy]);
@@ -84,6 +83,92 @@ final readonly class Catalogue
             $pairings,
             $digest ?? self::digestOf($data),
         );
+    }
+
+    /**
+     * The catalogue with kinds of the shop's own; a kind or a line of a chart that does not fit it is left out.
+     *
+     * @param list<OwnKind> $kinds
+     */
+    public function withKinds(array $kinds): self
+    {
+        $grown = $this;
+        foreach ($kinds as $kind) {
+            try {
+                $grown = $grown->withKind($kind);
+            } catch (BadCatalogue) {
+                // What rests on it is refused by name where it is asked for.
+            }
+        }
+        $lines = array_merge(...array_map(static fn (OwnKind $kind): array => $kind->chart, $kinds));
+        usort($lines, ChartLine::bareFirst(...));
+        foreach ($lines as $line) {
+            try {
+                $grown = $grown->withLine($line);
+            } catch (BadCatalogue) {
+                // As above.
+            }
+        }
+
+        return [] === $kinds ? $this : new self(
+            $grown->materials,
+            $grown->surfaces,
+            $this->agents,
+            $this->cleaners,
+            $this->layers,
+            $this->schools,
+            $grown->pairings,
+            substr(hash('sha256', $this->digest.serialize($kinds)), 0, 16),
+        );
+    }
+
+    /**
+     * The catalogue with one kind more, without its chart.
+     *
+     * @throws BadCatalogue if it stands there already, by id or name, or points to something that is not there
+     */
+    public function withKind(OwnKind $kind): self
+    {
+        $entries = $kind->surface ? $this->surfaces : $this->materials;
+        foreach ($entries as $entry) {
+            if ($entry->id !== $kind->id && mb_strtolower($entry->name->english) === mb_strtolower((string) $kind->row['name'])) {
+                throw BadCatalogue::named($entry->name);
+            }
+        }
+        $materials = $this->materials;
+        $surfaces = $this->surfaces;
+        if ($kind->surface) {
+            $surfaces[$kind->id] = CatalogueRows::surface($kind->row);
+            self::made($surfaces[$kind->id], $this->cleaners, $this->layers);
+        } else {
+            $materials[$kind->id] = CatalogueRows::material($kind->row);
+            self::ordered($materials[$kind->id]);
+        }
+
+        return new self($materials, $surfaces, $this->agents, $this->cleaners, $this->layers, $this->schools, $this->pairings, $this->digest);
+    }
+
+    /**
+     * The catalogue with one line of a maker's chart more; where the pair stands already, one way more to use it.
+     *
+     * @throws BadCatalogue if the line points to something that is not there, says what stands there already, or cannot be
+     */
+    public function withLine(ChartLine $line): self
+    {
+        $material = $this->material($line->materialId);
+        $surface = $this->surface($line->surfaceId);
+        null === $line->agentId || $this->agent($line->agentId);
+        $known = $this->pairing($material->id, $surface->id);
+        if ($material->filament !== $surface->filament) {
+            throw BadCatalogue::axis($material->id, $surface->id);
+        }
+        if (null !== $known?->treatment($line->agentId)) {
+            throw BadCatalogue::twice('pairing', $material->id.'/'.$surface->id);
+        }
+        $pairings = $this->pairings;
+        $pairings[$material->id][$surface->id] = Pairing::ofChart($line, $material, $surface, $known);
+
+        return new self($this->materials, $this->surfaces, $this->agents, $this->cleaners, $this->layers, $this->schools, $pairings, $this->digest);
     }
 
     /** @param array<mixed> $data */
@@ -178,6 +263,28 @@ final readonly class Catalogue
     public function schoolsOn(string $materialId, string $surfaceId, string ...$agentIds): array
     {
         return array_values(array_filter($this->schools, static fn (School $school): bool => $school->touches($materialId, $surfaceId, ...$agentIds)));
+    }
+
+    /**
+     * @param array<string, Cleaner>       $cleaners
+     * @param array<string, LayerMaterial> $layers
+     *
+     * @throws BadCatalogue if it is cleaned with or made of something that is not there
+     */
+    private static function made(Surface $surface, array $cleaners, array $layers): void
+    {
+        self::allIn($cleaners, 'cleaner', [...$surface->cleaners, ...$surface->harmedBy]);
+        self::allIn($layers, 'layer', array_column($surface->plate, 0));
+    }
+
+    /** @throws BadCatalogue if a range runs backwards */
+    private static function ordered(Material $material): void
+    {
+        foreach ([$material->glassTransitionC, $material->bedC, $material->nozzleC] as $range) {
+            if (null !== $range && $range[0] > $range[1]) {
+                throw BadCatalogue::range($range[0], $range[1]);
+            }
+        }
     }
 
     /**

@@ -15,15 +15,20 @@ enum Grade: string
     case Poor = 'poor';
     case Never = 'never';
 
-    /** The grade as a belief worth ten runs (our own choice of weight). */
-    public function prior(): Beta
+    /** So many own runs in its span confirm it. */
+    public const CONFIRMED_BY = 5;
+
+    /** The grade as a belief; how much it is worth is a matter of who says so, {@see Basis::worthRuns}. */
+    public function prior(float $worthRuns = 10.0): Beta
     {
-        return match ($this) {
-            self::Strong => new Beta(9.5, 0.5),
-            self::Fair => new Beta(7, 3),
-            self::Poor => new Beta(2, 8),
-            self::Never => new Beta(0.5, 9.5),
+        $share = match ($this) {
+            self::Strong => 0.95,
+            self::Fair => 0.7,
+            self::Poor => 0.2,
+            self::Never => 0.05,
         };
+
+        return new Beta($share * $worthRuns, (1 - $share) * $worthRuns);
     }
 
     /** Of its mean. */
@@ -63,7 +68,7 @@ enum Grade: string
 
         return match (true) {
             $interval->high < $from || $interval->low > $to => Standing::Refuted,
-            $runs >= 5 && $rate >= $from && $rate <= $to => Standing::Confirmed,
+            $runs >= self::CONFIRMED_BY && $rate >= $from && $rate <= $to => Standing::Confirmed,
             default => Standing::Open,
         };
     }

@@ -87,6 +87,70 @@ final readonly class Pairing
         );
     }
 
+    /**
+     * The pair as a maker's chart has it. Where the chart gives no temperature it is the material's own range, as far as the
+     * surface stands it, started from in the middle (our own choice).
+     *
+     * @param self|null $known what earlier lines of charts say of it, bare first
+     *
+     * @throws BadCatalogue if the window is no window, lies above what the surface stands, or is another than in the line before
+     */
+    public static function ofChart(ChartLine $line, Material $material, Surface $surface, ?self $known): self
+    {
+        $window = $line->window ?? $known->window ?? self::usualOf($material, $surface);
+        if (Axis::Celsius === $window->axis && $window->high > $surface->limitC) {
+            throw BadCatalogue::beyondLimit($window->high, $surface->limitC);
+        }
+        if ($material->filament !== (Axis::Celsius === $window->axis)) {
+            throw BadCatalogue::axis($material->id, $surface->id);
+        }
+        if (null !== $known && !$known->window->same($window)) {
+            throw BadCatalogue::otherWindow();
+        }
+        $bare = null === $line->agentId;
+        $bonds = $known->bonds ?? false;
+        $note = '' === $line->note ? null : new CatalogueText("treatment.$line->materialId/$line->surfaceId/".($line->agentId ?? 'bare').'.note', $line->note);
+        $yes = $line->says->worthATry();
+
+        return new self(
+            $line->materialId,
+            $line->surfaceId,
+            $window,
+            $line->releaseC ?? $known?->releaseC,
+            $surface->releaseWay,
+            $bonds || ($bare && ChartWord::BondsForGood === $line->says),
+            null,
+            [...$known->treatments ?? [], $line->agentId ?? '' => new Treatment(
+                $line->agentId,
+                match (true) {
+                    $bare => AgentRole::None,
+                    !$yes => AgentRole::Harmful,
+                    default => $bonds ? AgentRole::Release : AgentRole::Grip,
+                },
+                $line->says->holds(),
+                $line->says->letsGo(),
+                // What a chart recommends on a pair that bonds bare is recommended as what keeps them apart.
+                $bonds && !$bare && $yes,
+                $note,
+                basis: Basis::MakerGuidance,
+            )],
+            [],
+            Basis::MakerGuidance,
+        );
+    }
+
+    /** @throws BadCatalogue if the surface does not stand what the material wants */
+    private static function usualOf(Material $material, Surface $surface): Window
+    {
+        [$low, $high] = $material->bedC ?? throw BadCatalogue::noWindow();
+        if ($low > $surface->limitC) {
+            throw BadCatalogue::beyondLimit($low, $surface->limitC);
+        }
+        $high = min($high, $surface->limitC);
+
+        return new Window($low, ($low + $high) / 2, $high);
+    }
+
     /** A pair that the catalogue has nothing on. */
     public static function ofShop(ShopFact $fact, Window $window, CatalogueText $releaseWay): self
     {

@@ -15,6 +15,11 @@ final readonly class Window
         }
     }
 
+    public function same(self $other): bool
+    {
+        return $this->axis === $other->axis && max(abs($this->low - $other->low), abs($this->target - $other->target), abs($this->high - $other->high)) < 1e-9;
+    }
+
     public function holds(float $at): bool
     {
         return $at >= $this->low && $at <= $this->high;

@@ -37,7 +37,7 @@ final class FuzzShapesCommand extends Command
             $each = $inputs->next();
             $before = memory_get_usage();
             memory_reset_peak_usage();
-            $began = hrtime(true);
+            $began = self::processorSeconds();
             try {
                 $bytes = static fn (): HeldBytes => new HeldBytes($each['bytes']);
                 $shape = ShapeFile::read($each['model'] ? new HeldBytes("PK\x03\x04".str_repeat("\0", 80)) : $bytes(), $bytes);
@@ -59,7 +59,7 @@ final class FuzzShapesCommand extends Command
                     $fault->getLine(),
                 ));
             }
-            $seconds = (hrtime(true) - $began) / 1e9;
+            $seconds = self::processorSeconds() - $began;
             $taken = memory_get_peak_usage() - $before;
             if ($seconds > self::LONGEST_SECONDS || $taken > self::MOST_BYTES) {
                 ++$broken;
@@ -85,5 +85,14 @@ final class FuzzShapesCommand extends Command
         ));
 
         return 0 === $broken ? Command::SUCCESS : Command::FAILURE;
+    }
+
+    /** Of this process: a busy machine does not count against a file. */
+    private static function processorSeconds(): float
+    {
+        /** @var array<string, int> $used */
+        $used = getrusage() ?: [];
+
+        return $used['ru_utime.tv_sec'] + $used['ru_stime.tv_sec'] + ($used['ru_utime.tv_usec'] + $used['ru_stime.tv_usec']) / 1e6;
     }
 }

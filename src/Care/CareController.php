@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Care;
 
 use App\Account\CurrentUser;
+use App\Catalogue\ShopCatalogue;
 use App\Evidence\ChangeEvent;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -21,7 +22,6 @@ use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Care\CleanerFit;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Life\RunStatus;
@@ -41,7 +41,7 @@ final readonly class CareController
         private StoredEdit $edit,
         private PlateRepository $plates,
         private PlateHistory $history,
-        private Catalogue $catalogue,
+        private ShopCatalogue $shop,
         private CurrentUser $current,
         private Now $now,
     ) {
@@ -56,7 +56,7 @@ final readonly class CareController
         return new Answer([
             'sides' => array_map(function (PlateSide $side) use ($history): array {
                 $counts = $history[$side->id->toRfc4122()];
-                $surface = $this->catalogue->surface($side->current()->surfaceId);
+                $surface = $this->shop->get()->surface($side->current()->surfaceId);
 
                 return [
                     'plateSideId' => $side->id->toRfc4122(),
@@ -68,7 +68,7 @@ final readonly class CareController
                     'printsSinceCoat' => $counts->printsOnCoat,
                     'coatAgent' => $counts->coatAgentName,
                     'lastWash' => $counts->washedAt,
-                    'due' => (new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences(),
+                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences(),
                 ];
             }, $this->plates->sidesInUse()),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),
@@ -83,15 +83,15 @@ final readonly class CareController
             $side = $this->edit->find(PlateSide::class, $id);
             $agent = null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId');
             $cleaner = $body['cleanerId'] ?? null;
-            $surface = $this->catalogue->surface($side->current()->surfaceId);
-            if (null !== $cleaner && !isset($this->catalogue->cleaners[$cleaner])) {
+            $surface = $this->shop->get()->surface($side->current()->surfaceId);
+            if (null !== $cleaner && !isset($this->shop->get()->cleaners[$cleaner])) {
                 throw Problem::invalid('cleanerId', 'The catalogue has no such cleaner: choose one from the list.');
             }
-            $refusal = null === $cleaner ? null : CleanerFit::refusesCleaner($surface, $this->catalogue->cleaners[$cleaner]);
+            $refusal = null === $cleaner ? null : CleanerFit::refusesCleaner($surface, $this->shop->get()->cleaners[$cleaner]);
             if (null !== $refusal) {
                 throw Problem::invalid('cleanerId', $refusal);
             }
-            $harm = null === $agent ? null : CleanerFit::refusesAgent($surface, $this->catalogue->agent($agent->kindId));
+            $harm = null === $agent ? null : CleanerFit::refusesAgent($surface, $this->shop->get()->agent($agent->kindId));
             if (null !== $harm) {
                 throw Problem::invalid('agentId', $harm);
             }

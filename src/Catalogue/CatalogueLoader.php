@@ -71,12 +71,17 @@ final readonly class CatalogueLoader
     /**
      * The same without the pairings, with texts that can be put into another language.
      *
+     * @param array<string, list<array<string, mixed>>> $more rows of the shop's own, by file name
+     *
      * @return array<string, mixed>
      */
-    public function texts(): array
+    public function texts(array $more = []): array
     {
         $data = $this->data();
         unset($data['pairings']);
+        foreach ($more as $name => $rows) {
+            array_push($data[$name], ...$rows);
+        }
         $checks = $data['checks'];
         unset($data['checks']);
         $texts = [];

@@ -6,7 +6,6 @@ namespace App\Choose;
 
 use App\Account\CurrentUser;
 use App\Account\Role;
-use App\Catalogue\CatalogueLoader;
 use App\Catalogue\ShopCatalogue;
 use App\Catalogue\StoredFact;
 use App\Platform\Audit;
@@ -35,7 +34,6 @@ final readonly class CatalogueController
         private StoredEdit $edit,
         private ShopCatalogue $shop,
         private CatalogueData $data,
-        private CatalogueLoader $loader,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -45,7 +43,7 @@ final readonly class CatalogueController
     #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
     public function catalogue(): Answer
     {
-        return new Answer([...$this->loader->texts(), 'digest' => $this->shop->ours()->digest]);
+        return new Answer($this->shop->texts());
     }
 
     #[Route('/api/catalogue/pairs', name: 'listPairs', methods: ['GET'])]

@@ -15,7 +15,6 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Shelf\ShopSettings;
 use App\Test\StripData;
-use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Detail\Batch;
@@ -53,10 +52,10 @@ final readonly class Choosing
     private const BARE = 'bare';
 
     public function __construct(
-        private EntityManagerInterface $entities,
         private StoredEdit $edit,
         private ShopCatalogue $shop,
         private SidesToday $sides,
+        private AgentsOnShelf $agents,
         private OwnRunsRepository $ownRuns,
         private ProfileMatch $profiles,
         private ShopSettings $settings,
@@ -78,7 +77,7 @@ final readonly class Choosing
         $printer = $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
         $job = $this->job($catalogue, $printer, $body);
         $sides = $this->sides->all($printer);
-        $stock = $this->stock($body['agent'] ?? null);
+        $stock = $this->agents->byKind($body['agent'] ?? null);
         $profiles = $this->profiles->forJob(
             $body['materialId'],
             new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
@@ -171,19 +170,6 @@ final readonly class Choosing
             $body['articulated'] ?? false,
             (float) ($body['layerHeightMm'] ?? 0.2),
         );
-    }
-
-    /** @return array<string, AgentStock> the agent last opened of each kind, by kind */
-    private function stock(?string $wanted): array
-    {
-        $stock = [];
-        foreach ($this->entities->getRepository(AgentStock::class)->findBy(['retired' => false], ['openedOn' => 'DESC']) as $agent) {
-            if (null === $wanted || $wanted === $agent->kindId) {
-                $stock[$agent->kindId] ??= $agent;
-            }
-        }
-
-        return $stock;
     }
 
     private static function wanted(?string $agent, Candidate $candidate): bool

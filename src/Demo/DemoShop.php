@@ -9,6 +9,7 @@ use App\Account\Role;
 use App\Account\User;
 use App\Care\CareEvent;
 use App\Catalogue\StoredFact;
+use App\Catalogue\StoredMaterial;
 use App\Device\Gauge;
 use App\Evidence\ChangeEvent;
 use App\Shelf\AgentStock;
@@ -61,9 +62,16 @@ final class DemoShop
             $agent->apply([...$a, 'openedOn' => $now->modify("-{$a['opened']} days")->format('Y-m-d')]);
             $this->entities->persist($agent);
         }
+        $own = [];
+        foreach ($data['ownMaterials'] as $m) {
+            $own[$m['name']] = $material = new StoredMaterial(Uuid::v7(), $long);
+            $material->apply($m, 'Mara');
+            $this->entities->persist($material);
+        }
         foreach ($data['lots'] as $l) {
             $this->lots[$l['label']] = $lot = new Lot(Uuid::v7(), $long);
             $lot->apply([
+                'materialId' => isset($l['ownMaterial']) ? $own[$l['ownMaterial']]->kindId() : '',
                 ...$l,
                 'driedOn' => isset($l['dried']) ? $now->modify("-{$l['dried']} days")->format('Y-m-d') : null,
                 'openedOn' => $now->modify("-{$l['opened']} days")->format('Y-m-d'),

@@ -6,13 +6,13 @@ namespace App\Fix;
 
 use App\Care\PlateHistory;
 use App\Catalogue\CatalogueLoader;
+use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\PlateSide;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Fix\Check;
 use Sitzplatz\Fix\Diagnosis;
 use Sitzplatz\Fix\PlateState;
@@ -30,7 +30,7 @@ final readonly class FixController
         private CatalogueLoader $loader,
         private PlateHistory $history,
         private EvidenceRepository $evidence,
-        private Catalogue $catalogue,
+        private ShopCatalogue $shop,
     ) {
     }
 
@@ -89,7 +89,7 @@ final readonly class FixController
             $counts->printsSinceWash,
             $counts->printsSinceFitting,
             $changed,
-            Wear::surfaceMayBeWorn($counts->printsSinceFitting, $this->catalogue->surface($side->current()->surfaceId)),
+            Wear::surfaceMayBeWorn($counts->printsSinceFitting, $this->shop->get()->surface($side->current()->surfaceId)),
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use App\Account\CurrentUser;
+use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -17,7 +18,6 @@ use App\Test\Comparison;
 use App\Test\Setup;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Doubt;
@@ -41,7 +41,7 @@ final readonly class ProfileController
         private ProfileDoubts $doubts,
         private ProfileDial $dials,
         private ProfileSchema $schema,
-        private Catalogue $catalogue,
+        private ShopCatalogue $shop,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -199,7 +199,7 @@ final readonly class ProfileController
         if ([] !== $faults) {
             throw Problem::faults($faults);
         }
-        if (!isset($this->catalogue->materials[$document['scope']['materialId']])) {
+        if (!isset($this->shop->get()->materials[$document['scope']['materialId']])) {
             throw Problem::invalid('document.scope.materialId', 'The catalogue here has no such material.');
         }
         [$profile, $new] = $this->creation->create(Profile::class, $body, function (Uuid $id) use ($document): Profile {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -14,7 +15,6 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Catalogue;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -27,7 +27,7 @@ final readonly class ShelfController
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
-        private Catalogue $catalogue,
+        private ShopCatalogue $shop,
         private Audit $audit,
         private Now $now,
     ) {
@@ -168,17 +168,17 @@ final readonly class ShelfController
     /** @param array<string, mixed> $body */
     private function apply(Printer|Plate|AgentStock|Lot $row, array $body): void
     {
-        if ($row instanceof Lot && !isset($this->catalogue->materials[$body['materialId']])) {
+        if ($row instanceof Lot && !isset($this->shop->get()->materials[$body['materialId']])) {
             throw Problem::invalid('materialId', 'The catalogue has no such material: choose one from the list.');
         }
-        if ($row instanceof AgentStock && !isset($this->catalogue->agents[$body['kindId']])) {
+        if ($row instanceof AgentStock && !isset($this->shop->get()->agents[$body['kindId']])) {
             throw Problem::invalid('kindId', 'The catalogue has no such agent: choose one from the list.');
         }
         if ($row instanceof Printer) {
-            StoredLayers::check($body['bedLayers'] ?? [], $this->catalogue, 'bedLayers');
+            StoredLayers::check($body['bedLayers'] ?? [], $this->shop->get(), 'bedLayers');
         }
         if ($row instanceof Plate) {
-            StoredLayers::check($body['layers'] ?? [], $this->catalogue, 'layers');
+            StoredLayers::check($body['layers'] ?? [], $this->shop->get(), 'layers');
             $row->printer = null === $body['printerId'] ? null : $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
         }
         $row->apply($body);
@@ -202,7 +202,7 @@ final readonly class ShelfController
     /** @param array<string, mixed> $body */
     private function fit(Uuid $id, PlateSide $side, array $body, string $path): Fitting
     {
-        if (!isset($this->catalogue->surfaces[$body['surfaceId']])) {
+        if (!isset($this->shop->get()->surfaces[$body['surfaceId']])) {
             throw Problem::invalid($path.'surfaceId', 'The catalogue has no such surface: choose one from the list.');
         }
         $fitting = new Fitting(

@@ -50,6 +50,42 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->until(fn (): bool => !str_contains($this->text(), 'P77'), 'A retired plate is still offered.');
     }
 
+    public function testAnOwnKindOfSurfaceFromTheBoxToItsFirstTest(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->press('Own surfaces');
+        $this->press('New kind of surface');
+        $this->fill('Name, by what it is', 'felted steel');
+        $this->fill('Built and cleaned like', 'textured PEI');
+        $this->fill('Stands up to, °C', '70');
+        $this->press('Add a line');
+        $this->fill('Material 1', 'PETG');
+        $this->fill('From, °C', '65');
+        $this->fill('Start at, °C', '72');
+        $this->fill('To, °C', '80');
+        $this->press('Save');
+        $this->see('The chart goes to 80 °C, and the surface stands 70 °C');
+        $this->fill('Stands up to, °C', '100');
+        $this->press('Save');
+        $this->see('1 line');
+        $this->press('Plates');
+        $this->press('New plate');
+        $this->fill('Number', 'P78');
+        $this->fill('Belongs to', 'North bay');
+        $this->fill('Surface, front', 'felted steel');
+        $this->fill('Sheet or lot', 'first');
+        $this->press('Save');
+        $this->see('P78');
+        $this->press('Own surfaces');
+        $this->press('First tests of felted steel');
+        $this->see('P78 front, bare');
+        $this->see('5 runs of each');
+        $this->press('Plan it');
+        $this->see('Plan a comparison');
+        self::assertSame('5', $this->field('Runs per setup')->getAttribute('value'));
+    }
+
     public function testAPlateIsCopiedFoundAndPutAway(): void
     {
         $this->signIn('technician');

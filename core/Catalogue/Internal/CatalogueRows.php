@@ -103,8 +103,8 @@ final readonly class CatalogueRows
         );
     }
 
-    /** @param array<string, mixed> $m */
-    private static function material(array $m): Material
+    /** @param array<string, mixed> $m a row of materials.yaml */
+    public static function material(array $m): Material
     {
         $drying = $m['moisture'] ?? null;
 
@@ -126,8 +126,8 @@ final readonly class CatalogueRows
         );
     }
 
-    /** @param array<string, mixed> $s */
-    private static function surface(array $s): Surface
+    /** @param array<string, mixed> $s a row of surfaces.yaml */
+    public static function surface(array $s): Surface
     {
         return new Surface(
             $s['id'],

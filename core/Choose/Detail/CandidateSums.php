@@ -99,7 +99,7 @@ final readonly class CandidateSums
         $treatment = $this->candidate->treatment;
         $inputs = [new Input(
             Sentence::of('sum.expect.practice', grade: Sentence::of('grade.'.$expectation->grade->value)),
-            self::beta($expectation->grade->prior()),
+            self::beta($expectation->grade->prior($treatment->basis->worthRuns())),
             null === $treatment->shop ? $treatment->basis->words() : Basis::Shop->words(),
         )];
         foreach ($this->candidate->influences as $influence) {

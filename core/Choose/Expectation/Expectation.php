@@ -32,16 +32,16 @@ final readonly class Expectation
     }
 
     /**
-     * @param float          $shift    on log-odds
-     * @param list<Evidence> $evidence the nearest first
+     * @param float          $shift     on log-odds
+     * @param list<Evidence> $evidence  the nearest first
+     * @param float          $worthRuns what the grade counts for, in runs
      */
-    public static function of(Grade $grade, float $shift, array $evidence, int $parts = 1): self
+    public static function of(Grade $grade, float $shift, array $evidence, int $parts = 1, float $worthRuns = 10.0): self
     {
-        $prior = $grade->prior();
+        $prior = $grade->prior($worthRuns);
         if (abs($shift) > 1e-12) {
-            $worth = $prior->a + $prior->b;
             $mean = min(self::SUREST, max(1 - self::SUREST, 1 / (1 + exp(-($grade->logOdds() + $shift)))));
-            $prior = new Beta($worth * $mean, $worth * (1 - $mean));
+            $prior = new Beta($worthRuns * $mean, $worthRuns * (1 - $mean));
         }
         $belief = $ofParts = $prior;
         foreach ($evidence as $each) {

@@ -71,12 +71,14 @@ final readonly class Candidate
             array_sum(array_map(static fn (Influence $each): float => $each->onHold, $moved)),
             $near['hold'],
             $job->partCount,
+            $treatment->basis->worthRuns(),
         );
         $release = Expectation::of(
             $treatment->release,
             array_sum(array_map(static fn (Influence $each): float => $each->onRelease, $moved)),
             $near['release'],
             $job->partCount,
+            $treatment->basis->worthRuns(),
         );
 
         return new self(

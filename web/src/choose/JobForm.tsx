@@ -5,6 +5,7 @@ import type { Problem, Schemas } from '../api/client';
 import { usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { NumberField, QuantityField, SelectField } from '../ui/Field';
+import { inUse } from '../ui/inUse';
 import { FOOTHOLD_WORDS, isResin, type Job } from './request';
 import { WishesDialog, wishesInWords } from './WishesDialog';
 
@@ -27,7 +28,7 @@ export function JobForm({ job, onJob, fault, printers, lots, catalogue }: Props)
                 value={job.materialId}
                 onValue={(materialId) => onJob({ materialId, bedC: null, nozzleC: null, gapMm: null, foothold: isResin(catalogue, materialId) ? null : (job.foothold ?? null), lotId: lots.find((lot) => lot.id === job.lotId)?.materialId === materialId ? job.lotId : null })}
                 empty="Choose …"
-                options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))}
+                options={inUse(catalogue.materials, job.materialId)}
                 error={fault?.of('materialId')}
             />
             <SelectField label="Printer" value={job.printerId} onValue={(printerId) => onJob({ printerId, bedC: null })} empty="Choose …" options={printers.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />

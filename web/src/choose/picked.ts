@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client';
 
 /** Candidates on their way from Choose to a new comparison; kept over a reload. */
-export type Picked = { printerId: string; lotId: string | null; materialId: string; roomC: number; setups: (Schemas['SetupInput'] & { label: string })[] };
+export type Picked = { printerId: string; lotId: string | null; materialId: string; roomC: number; /** Unset: as usual. */ runsPerSetup?: number; setups: (Schemas['SetupInput'] & { label: string })[] };
 
 const KEY = 'sitzplatz.picked';
 

@@ -1,17 +1,17 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 
-import type { Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, gaugesQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
 import { day, useQuantity } from '../ui/quantity';
-import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { MarginNote, Sheet } from '../ui/Sheet';
 import { AgentForm, FittingForm, GaugeForm, LotForm, PlateForm, PrinterForm } from './forms';
-
-type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
-type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
+import { kept, Ledger, Row, type Editing, type TabProps } from './Ledger';
+import { OwnMaterialForm } from './OwnMaterialForm';
+import { OwnKindsNote, OwnMaterials, OwnSurfaces } from './OwnKinds';
+import { OwnSurfaceForm } from './OwnSurfaceForm';
 
 const TABS = [
     { value: 'plate', label: 'Plates' },
@@ -19,6 +19,8 @@ const TABS = [
     { value: 'agent', label: 'Agents' },
     { value: 'lot', label: 'Lots' },
     { value: 'gauge', label: 'Gauges' },
+    { value: 'surface', label: 'Own surfaces' },
+    { value: 'material', label: 'Own materials' },
 ] as const;
 
 export function Shelf() {
@@ -29,7 +31,7 @@ export function Shelf() {
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find: find.trim().toLowerCase(), retired };
-    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot', gauge: 'gauge' };
+    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot', gauge: 'gauge', surface: 'kind of surface', material: 'material' };
     return (
         <Sheet
             title="Shelf"
@@ -42,13 +44,17 @@ export function Shelf() {
                 ) : null
             }
             margin={
-                <MarginNote title="Numbers on plates">
-                    <p>Number every plate: engrave a corner. Plates of one name differ by lot, so a result belongs to a plate, a side and the sheet that lay on it.</p>
-                    <p>
-                        A <strong>new sheet</strong> on an old plate is a new surface: what was proven on the old one no longer counts.
-                    </p>
-                    <p>Nothing is deleted. What is gone is retired, and its results stay.</p>
-                </MarginNote>
+                tab === 'surface' || tab === 'material' ? (
+                    <OwnKindsNote />
+                ) : (
+                    <MarginNote title="Numbers on plates">
+                        <p>Number every plate: engrave a corner. Plates of one name differ by lot, so a result belongs to a plate, a side and the sheet that lay on it.</p>
+                        <p>
+                            A <strong>new sheet</strong> on an old plate is a new surface: what was proven on the old one no longer counts.
+                        </p>
+                        <p>Nothing is deleted. What is gone is retired, and its results stay.</p>
+                    </MarginNote>
+                )
             }
         >
             <Tabs.Root value={tab} onValueChange={(value) => setTab(value as typeof tab)}>
@@ -80,60 +86,22 @@ export function Shelf() {
                 <Tabs.Content value="gauge">
                     <Gauges {...list} />
                 </Tabs.Content>
+                <Tabs.Content value="surface">
+                    <OwnSurfaces {...list} />
+                </Tabs.Content>
+                <Tabs.Content value="material">
+                    <OwnMaterials {...list} />
+                </Tabs.Content>
             </Tabs.Root>
             {editing?.kind === 'printer' ? <PrinterForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
-{editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'surface' ? <OwnSurfaceForm row={editing.row} from={editing.from} onDone={done} /> : null}
+            {editing?.kind === 'material' ? <OwnMaterialForm row={editing.row} from={editing.from} onDone={done} /> : null}
             {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
         </Sheet>
-    );
-}
-
-type TabProps = { onEdit: (editing: Editing) => void; may: boolean; find: string; retired: boolean };
-
-/** What is looked for, and what is in use unless the retired are wanted too. */
-function kept<T extends { retired: boolean }>(rows: T[], { find, retired }: TabProps, words: (row: T) => (string | undefined)[]): T[] {
-    return rows.filter((row) => (retired || !row.retired) && (find === '' || words(row).join(' ').toLowerCase().includes(find)));
-}
-
-function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {
-    if (none) return <Empty>{none}</Empty>;
-    return (
-        <div className="overflow-x-auto">
-            <table className="ledger w-full">
-                <thead>
-                    <tr>
-                        {head.map((word) => (
-                            <th key={word}>{word}</th>
-                        ))}
-                        <th aria-label="Change" />
-                    </tr>
-                </thead>
-                <tbody>{children}</tbody>
-            </table>
-        </div>
-    );
-}
-
-function Row({ cells, retired, action, copy, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; copy: (() => void) | null; name: string }) {
-    return (
-        <tr className={retired ? 'text-soft' : ''}>
-            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">retired</span> : null}</th> : <td key={i}>{cell}</td>))}
-            <td className="text-right whitespace-nowrap">
-                {copy ? (
-                    <Button tone="quiet" className="px-2!" onClick={copy} aria-label={`Copy ${name}`}>
-                        Copy
-                    </Button>
-                ) : null}
-                {action ? (
-                    <Button tone="quiet" className="px-2!" onClick={action} aria-label={`Change ${name}`}>
-                        Change
-                    </Button>
-                ) : null}
-            </td>
-        </tr>
     );
 }
 

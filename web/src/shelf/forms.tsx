@@ -1,67 +1,14 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { ChevronRight } from 'lucide-react';
-import { useRef, useState, type ReactNode } from 'react';
+import { useState } from 'react';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, lotsQuery, platesQuery, printersQuery, useChange } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { catalogueQuery, lotsQuery, platesQuery, printersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { Dialog } from '../ui/Dialog';
 import { AreaField, CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { inUse } from '../ui/inUse';
 import { LayersField, type Layers } from '../ui/LayersField';
-import { Fault } from '../ui/Notice';
-import { Conflict } from './Conflict';
-
-type Stored = { id: string; version: number };
-
-/** Saves a shelf row, new or changed; a stale change shows both versions and can be sent again on top of the newer one. */
-function useSave<Draft extends object>(path: string, row: Stored | null, touches: string[], onDone: () => void) {
-    const [id] = useState(newId);
-    // Read when it is sent: the button that keeps mine sets it just before.
-    const version = useRef(row?.version ?? 0);
-    const save = useChange((draft: Draft) => (row ? call('PUT', `${path}/${row.id}`, { ...draft, version: version.current }) : call('POST', path, { ...draft, id })), touches, onDone);
-    const fault = save.error instanceof Problem ? save.error : undefined;
-    const onVersion = (newer: number) => {
-        version.current = newer;
-    };
-    return { save, fault, onVersion };
-}
-
-function FormDialog<Draft extends object>({ title, draft, setDraft, saving, onDone, children }: { title: string; draft: Draft; setDraft: (draft: Draft) => void; saving: ReturnType<typeof useSave<Draft>>; onDone: () => void; children: ReactNode }) {
-    return (
-        <Dialog title={title} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    saving.save.mutate(draft);
-                }}
-            >
-                {children}
-                {saving.fault?.theirs ? (
-                    <Conflict
-                        mine={draft}
-                        theirs={saving.fault.theirs}
-                        onTakeTheirs={(theirs) => {
-                            setDraft(theirs as Draft);
-                            saving.save.reset();
-                        }}
-                        onVersion={saving.onVersion}
-                    />
-                ) : (
-                    <Fault error={saving.save.error} />
-                )}
-                <div>
-                    <Button type="submit" tone="main" disabled={saving.save.isPending}>
-                        Save
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
-    );
-}
-
-type FormProps<T> = { row: T | null; /** The row to begin from where it is copied. */ from: T | null; onDone: () => void };
+import { FormDialog, More, useSave, type FormProps } from './FormDialog';
 
 /** The number after the highest of its kind: P7 and P12 give P13. */
 export function nextNumber(like: string, taken: string[]): string {
@@ -201,19 +148,6 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
     );
 }
 
-/** Opens by itself where a fault is in it. */
-function More({ title, fields, fault, children }: { title: string; fields: string[]; fault: Problem | undefined; children: ReactNode }) {
-    return (
-        <details className="group border-t border-line pt-1" open={fault?.errors.some((each) => fields.some((field) => each.field.startsWith(field))) ?? false}>
-            <summary className="flex min-h-11 cursor-pointer items-center gap-2 font-[650]">
-                <ChevronRight className="size-5 group-open:rotate-90" aria-hidden />
-                {title}
-            </summary>
-            <div className="flex flex-col gap-4 pt-2">{children}</div>
-        </details>
-    );
-}
-
 type PlateDraft = {
     number: string;
     widthMm: number;
@@ -275,7 +209,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Schemas['Plate']>) {
             {sides?.map((each, i) => (
                 <fieldset key={each.face} className="grid gap-4 border-l-4 border-line pl-4 sm:grid-cols-3">
                     <legend className="sr-only">{each.face}</legend>
-                    <SelectField label={`Surface, ${each.face}`} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId) } : {})} empty="Choose …" options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={fault?.of(`sides.${i}.surfaceId`)} />
+                    <SelectField label={`Surface, ${each.face}`} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId) } : {})} empty="Choose …" options={inUse(catalogue.surfaces, each.surfaceId)} error={fault?.of(`sides.${i}.surfaceId`)} />
                     <TextField label="Sheet or lot" value={each.surfaceLot} onValue={(surfaceLot) => side(i, { surfaceLot })} />
                     <QuantityField label="Own limit" kind="temperature" value={each.limitC} onValue={(limitC) => side(i, { limitC })} placeholder="of its kind" />
                     <QuantityField label="Own soak test" kind="temperature" value={each.soakC} onValue={(soakC) => side(i, { soakC })} placeholder="none" hint="What the sheet stood for an hour without harm; it lifts the limit." />
@@ -313,7 +247,7 @@ export function FittingForm({ side, onDone }: { side: Schemas['PlateSide']; onDo
     return (
         <FormDialog title={`A new sheet on ${side.label}`} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <p>From now on this side is a new surface. Its earlier runs stay in their comparisons, but no longer speak for it.</p>
-            <SelectField label="Surface" value={draft.surfaceId} onValue={(surfaceId) => set({ surfaceId })} options={catalogue.surfaces.map((s) => ({ value: s.id, label: s.name }))} error={saving.fault?.of('surfaceId')} />
+            <SelectField label="Surface" value={draft.surfaceId} onValue={(surfaceId) => set({ surfaceId })} options={inUse(catalogue.surfaces, draft.surfaceId)} error={saving.fault?.of('surfaceId')} />
             <TextField label="Sheet or lot" value={draft.surfaceLot} onValue={(surfaceLot) => set({ surfaceLot })} />
             <QuantityField label="Own limit" kind="temperature" value={draft.limitC} onValue={(limitC) => set({ limitC })} placeholder="of its kind" />
             <QuantityField label="Own soak test" kind="temperature" value={draft.soakC} onValue={(soakC) => set({ soakC })} placeholder="none" hint="What the sheet stood for an hour without harm; it lifts the limit." />
@@ -355,7 +289,7 @@ export function LotForm({ row, from, onDone }: FormProps<Schemas['Lot']>) {
         <FormDialog title={row ? `Change ${row.label}` : from ? `A lot like ${from.label}` : 'New lot'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label="Lot number" value={draft.label} onValue={(label) => set({ label })} error={fault?.of('label')} required />
-                <SelectField label="Material" value={draft.materialId} onValue={(materialId) => set({ materialId })} empty="Choose …" options={catalogue.materials.map((m) => ({ value: m.id, label: m.name }))} error={fault?.of('materialId')} />
+                <SelectField label="Material" value={draft.materialId} onValue={(materialId) => set({ materialId })} empty="Choose …" options={inUse(catalogue.materials, draft.materialId)} error={fault?.of('materialId')} />
                 <TextField label="Name in the shop" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
                 <TextField label="Opened on" type="date" value={draft.openedOn ?? ''} onValue={(date) => set({ openedOn: date || null })} error={fault?.of('openedOn')} />
                 <QuantityField label="Its label says, bed" kind="temperature" value={draft.labelBedC} onValue={(labelBedC) => set({ labelBedC })} placeholder="not said" error={fault?.of('labelBedC')} />

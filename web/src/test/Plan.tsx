@@ -78,6 +78,7 @@ function FreshPlan() {
         const first = begin(usual.plan);
         return {
             ...first,
+            ...(picked?.runsPerSetup ? { runsPerSetup: picked.runsPerSetup, hotPerSetup: Math.min(first.hotPerSetup, picked.runsPerSetup) } : {}),
             constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}) },
             title: material ? `${material.name}: which of ${picked?.setups.length ?? 0} setups?` : '',
             lotId,

@@ -46,6 +46,8 @@ export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'ne
 
 export const GRADE_WORDS: Record<Schemas['Grade'], string> = { strong: 'strong', fair: 'fair', poor: 'poor', never: 'never' };
 
+export const CHART_WORDS: Record<Schemas['ChartWord'], string> = { recommended: 'recommended', possible: 'possible, with care', 'does not hold': 'does not hold', 'bonds for good': 'bonds for good' };
+
 export const ROLE_WORDS: Record<Schemas['AgentRole'], string> = { grip: 'adds grip', release: 'parting layer', none: 'no use', harmful: 'does harm' };
 
 export const STANDING_WORDS: Record<Schemas['Standing'], string> = { untried: 'untried here', open: 'own runs do not tell yet', confirmed: 'confirmed here', refuted: 'refuted here' };

@@ -1,0 +1,54 @@
+import type { ReactNode } from 'react';
+
+import type { Schemas } from '../api/client';
+import { Button } from '../ui/Button';
+import { Empty } from '../ui/Sheet';
+
+type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
+export type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | Form<'surface', Schemas['OwnSurface']> | Form<'material', Schemas['OwnMaterial']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
+
+export type TabProps = { onEdit: (editing: Editing) => void; may: boolean; find: string; retired: boolean };
+
+/** What is looked for, and what is in use unless the retired are wanted too. */
+export function kept<T extends { retired: boolean }>(rows: T[], { find, retired }: TabProps, words: (row: T) => (string | undefined)[]): T[] {
+    return rows.filter((row) => (retired || !row.retired) && (find === '' || words(row).join(' ').toLowerCase().includes(find)));
+}
+
+export function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {
+    if (none) return <Empty>{none}</Empty>;
+    return (
+        <div className="overflow-x-auto">
+            <table className="ledger w-full">
+                <thead>
+                    <tr>
+                        {head.map((word) => (
+                            <th key={word}>{word}</th>
+                        ))}
+                        <th aria-label="Change" />
+                    </tr>
+                </thead>
+                <tbody>{children}</tbody>
+            </table>
+        </div>
+    );
+}
+
+export function Row({ cells, retired, action, copy, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; copy: (() => void) | null; name: string }) {
+    return (
+        <tr className={retired ? 'text-soft' : ''}>
+            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">retired</span> : null}</th> : <td key={i}>{cell}</td>))}
+            <td className="text-right whitespace-nowrap">
+                {copy ? (
+                    <Button tone="quiet" className="px-2!" onClick={copy} aria-label={`Copy ${name}`}>
+                        Copy
+                    </Button>
+                ) : null}
+                {action ? (
+                    <Button tone="quiet" className="px-2!" onClick={action} aria-label={`Change ${name}`}>
+                        Change
+                    </Button>
+                ) : null}
+            </td>
+        </tr>
+    );
+}

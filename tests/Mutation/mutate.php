@@ -16,6 +16,7 @@ require __DIR__.'/../../vendor/autoload.php';
 
 const LONGEST_SECONDS = 240;
 /** Slow, or of other things than sums. */
+const FIGURES = 'FiguresTest';
 const LEFT_OUT = '(Simulation|Dependency|NoProse)Test';
 
 $root = dirname(__DIR__, 2);
@@ -71,13 +72,15 @@ while ([] !== $waiting || [] !== $running) {
         $mutation = array_shift($waiting);
         $place = array_shift($idle);
         file_put_contents("$place/{$mutation['file']}", $mutation['source']);
-        // The tests of its own room first: they are the likeliest to notice, and quick.
+        // What is quick and likeliest to notice comes first: the held figures of its room, all tests of its room, all held figures.
         $room = explode('/', $mutation['file'])[1] ?? '';
-        $suites = array_values(array_filter(["tests/Core/$room", 'tests/Core'], static fn (string $suite): bool => is_dir("$root/$suite")));
-        $command = implode(' && ', array_map(
-            static fn (string $suite): string => "php vendor/bin/phpunit --no-progress --stop-on-defect --exclude-filter '".LEFT_OUT."' $suite",
-            $suites,
-        ));
+        $command = 'true';
+        foreach ([["tests/Core/$room", FIGURES], ["tests/Core/$room", null], ['tests/Core', FIGURES], ['tests/Core', null]] as [$suite, $only]) {
+            if (is_dir("$root/$suite") && (null === $only || [] !== glob("$root/$suite/{,*/}$only.php", GLOB_BRACE))) {
+                $which = null === $only ? "--exclude-filter '".LEFT_OUT."'" : "--filter $only";
+                $command .= " && php vendor/bin/phpunit --no-progress --stop-on-defect $which $suite";
+            }
+        }
         $process = proc_open(sprintf('cd %s && timeout %d sh -c %s', escapeshellarg($place), LONGEST_SECONDS, escapeshellarg($command)), [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
         assert(is_resource($process));
         $running[] = [$process, $place, $mutation];

@@ -14,7 +14,7 @@ export const sessionQuery = queryOptions({
     staleTime: 60_000,
 });
 export const overviewQuery = queryOptions({ queryKey: ['overview'], queryFn: () => call<Schemas['Overview']>('GET', '/overview'), refetchInterval: 15_000 });
-export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: () => call<Schemas['Catalogue']>('GET', '/catalogue'), staleTime: Infinity });
+export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: () => call<Schemas['Catalogue']>('GET', '/catalogue'), staleTime: 60_000 });
 export const printersQuery = list<Schemas['Printer']>('printers');
 export const platesQuery = list<Schemas['Plate']>('plates');
 export const agentsQuery = list<Schemas['Agent']>('agents');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Choose\Choosing;
 use App\Choose\PartReading;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
@@ -145,6 +146,7 @@ final class BenchCommand extends Command
             $sides,
             $twenty,
             new Experience($runs),
+            Choosing::SHOWN,
         );
     }
 

@@ -47,7 +47,7 @@ use Sitzplatz\Keep\Job;
 final readonly class Choosing
 {
     /** As many as somebody looks through; the rest is counted. */
-    private const SHOWN = 40;
+    public const SHOWN = 40;
     private const REJECTIONS_SHOWN = 200;
     private const BARE = 'bare';
 
@@ -83,7 +83,9 @@ final readonly class Choosing
             new Job($body['lotId'], $body['printerId'], $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
         );
         $experience = $this->ownRuns->experience($body['materialId'], $profiles['seats']);
-        $ranking = Ranking::of($catalogue, $job, $sides, array_values(array_map(static fn (AgentStock $a) => $a->facts($catalogue), $stock)), $experience);
+        $agents = array_values(array_map(static fn (AgentStock $a) => $a->facts($catalogue), $stock));
+        // With one agent only the bare ones are left out of what is shown: then all have to be in order.
+        $ranking = Ranking::of($catalogue, $job, $sides, $agents, $experience, isset($body['agent']) ? null : self::SHOWN);
         $candidates = array_values(array_filter($ranking->candidates, static fn (Candidate $c): bool => self::wanted($body['agent'] ?? null, $c)));
         $shown = \array_slice($candidates, 0, self::SHOWN);
         $looked = $this->looked($shown, $body['lookAt'] ?? null);

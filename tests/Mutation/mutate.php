@@ -76,7 +76,7 @@ while ([] !== $waiting || [] !== $running) {
         $room = explode('/', $mutation['file'])[1] ?? '';
         $command = 'true';
         foreach ([["tests/Core/$room", FIGURES], ["tests/Core/$room", null], ['tests/Core', FIGURES], ['tests/Core', null]] as [$suite, $only]) {
-            if (is_dir("$root/$suite") && (null === $only || [] !== glob("$root/$suite/{,*/}$only.php", GLOB_BRACE))) {
+            if (is_dir("$root/$suite") && (null === $only || [] !== glob("$root/$suite/{,*/}$only.php", \GLOB_BRACE))) {
                 $which = null === $only ? "--exclude-filter '".LEFT_OUT."'" : "--filter $only";
                 $command .= " && php vendor/bin/phpunit --no-progress --stop-on-defect $which $suite";
             }

@@ -18,16 +18,21 @@ final readonly class Brackets
 
     /**
      * @param list<Candidate> $candidates
+     * @param int|null        $enough     what is not among so many of the likeliest, nor in a bracket with one of them, is the last bracket
      *
      * @return list<list<Candidate>> the likeliest first
      */
-    public static function of(array $candidates): array
+    public static function of(array $candidates, ?int $enough = null): array
     {
         usort($candidates, static fn (Candidate $a, Candidate $b): int => $b->chance <=> $a->chance);
         $brackets = [];
         $first = null;
         $known = [];
-        foreach ($candidates as $candidate) {
+        foreach ($candidates as $i => $candidate) {
+            if (null !== $enough && [] !== $brackets && $i - \count($brackets[array_key_last($brackets)]) >= $enough) {
+                array_push($brackets[array_key_last($brackets)], ...\array_slice($candidates, $i));
+                break;
+            }
             $success = $candidate->success();
             $key = null === $first ? '' : \sprintf('%.9g/%.9g/%.9g/%.9g', $first->a, $first->b, $success->a, $success->b);
             if (null === $first || ($known[$key] ??= self::better($first, $success)) >= self::SURE) {

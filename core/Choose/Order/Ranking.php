@@ -9,6 +9,7 @@ use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfKinds;
 use Sitzplatz\Choose\Gate\Internal\BarrierGate;
 use Sitzplatz\Choose\Gate\Internal\CleanerGate;
 use Sitzplatz\Choose\Gate\Internal\ColdBedGate;
@@ -80,27 +81,29 @@ final readonly class Ranking
     /**
      * @param list<SideFacts>  $sides
      * @param list<AgentFacts> $agents agents on the shelf; bare is always tried
+     * @param int|null         $enough so many are looked at: the rest follows by its chance alone, as finer differences cost
+     *                                 most of the time; null: all are put in order
      *
      * @throws BadCatalogue if the catalogue has no such entry, or a bad one
      * @throws BadHeat      if a figure cannot be
      * @throws BadWarp      if a figure cannot be
      */
-    public static function of(Catalogue $catalogue, JobRequest $job, array $sides, array $agents, Experience $experience): self
+    public static function of(Catalogue $catalogue, JobRequest $job, array $sides, array $agents, Experience $experience, ?int $enough = null): self
     {
         $ofSide = self::gatesOfASide();
         $ofAgent = self::gatesOfAnAgent();
         $influences = new Influences();
-        $candidates = $rejections = [];
+        $candidates = $rejections = $known = [];
         foreach ($sides as $side) {
             $bare = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId));
-            $reason = self::refusal($ofSide, $bare);
+            $reason = self::refusal($ofSide, $bare, $known);
             if (null !== $reason || null === $bare->pairing || null === $bare->target) {
                 $rejections[] = new Rejection($bare, $reason, true);
                 continue;
             }
             foreach ([null, ...$agents] as $agent) {
                 $proposal = $bare->withAgent(null === $agent ? null : $catalogue->agent($agent->kindId));
-                $reason = self::refusal($ofAgent, $proposal);
+                $reason = self::refusal($ofAgent, $proposal, $known);
                 if (null !== $reason || null === $proposal->treatment) {
                     $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
@@ -121,9 +124,8 @@ final readonly class Ranking
             }
         }
         $heat = new HeatPlans();
-
         $brackets = [];
-        $sorted = self::sorted($candidates, $job, $heat, $brackets);
+        $sorted = self::sorted($candidates, $job, $heat, $brackets, $enough ?? \count($candidates));
 
         return new self($sorted, $rejections, $heat, $brackets);
     }
@@ -192,11 +194,11 @@ final readonly class Ranking
      *
      * @throws BadHeat if a figure cannot be
      */
-    private static function sorted(array $candidates, JobRequest $job, HeatPlans $heat, array &$brackets): array
+    private static function sorted(array $candidates, JobRequest $job, HeatPlans $heat, array &$brackets, int $enough): array
     {
         $sorted = [];
         foreach (self::buckets($candidates, static fn (Candidate $c): int => \count($c->missed)) as $bucket) {
-            array_push($sorted, ...self::inOrder($bucket, $job->wishes->order(), $job, $heat, $brackets));
+            array_push($sorted, ...self::inOrder($bucket, $job->wishes->order(), $job, $heat, $brackets, $enough - \count($sorted)));
         }
 
         return $sorted;
@@ -206,12 +208,13 @@ final readonly class Ranking
      * @param list<Candidate> $candidates
      * @param list<Criterion> $order
      * @param array<int, int> $brackets   by object id
+     * @param int             $enough     how many of them have to be put in order
      *
      * @return list<Candidate>
      *
      * @throws BadHeat if a figure cannot be
      */
-    private static function inOrder(array $candidates, array $order, JobRequest $job, HeatPlans $heat, array &$brackets): array
+    private static function inOrder(array $candidates, array $order, JobRequest $job, HeatPlans $heat, array &$brackets, int $enough): array
     {
         // A chance puts even a single one into its bracket; the rest is nothing to be reckoned for it.
         if (\count($candidates) < 2 && !\in_array(Criterion::Chance, $order, true)) {
@@ -229,7 +232,7 @@ final readonly class Ranking
         $criterion = array_shift($order);
         $buckets = [];
         if (Criterion::Chance === $criterion) {
-            foreach (Brackets::of($candidates) as $bracket) {
+            foreach (Brackets::of($candidates, $enough) as $bracket) {
                 $next = [] === $brackets ? 0 : $brackets[array_key_last($brackets)] + 1;
                 foreach ($bracket as $candidate) {
                     $brackets[spl_object_id($candidate)] = $next;
@@ -248,7 +251,7 @@ final readonly class Ranking
         }
         $sorted = [];
         foreach ($buckets as $bucket) {
-            array_push($sorted, ...self::inOrder($bucket, $order, $job, $heat, $brackets));
+            array_push($sorted, ...(\count($sorted) < $enough ? self::inOrder($bucket, $order, $job, $heat, $brackets, $enough - \count($sorted)) : $bucket));
         }
 
         return $sorted;
@@ -281,11 +284,22 @@ final readonly class Ranking
         };
     }
 
-    /** @param list<Gate> $gates */
-    private static function refusal(array $gates, Proposal $proposal): ?Sentence
+    /**
+     * @param list<Gate>                                        $gates
+     * @param array<string, array<class-string, Sentence|null>> $known what the gates of kinds said of a surface with an agent
+     */
+    private static function refusal(array $gates, Proposal $proposal, array &$known): ?Sentence
     {
+        $kinds = $proposal->surface->id.'/'.$proposal->agent?->id;
         foreach ($gates as $gate) {
-            $reason = $gate->refuses($proposal);
+            if ($gate instanceof GateOfKinds) {
+                $known[$kinds] ??= [];
+                $reason = \array_key_exists($gate::class, $known[$kinds])
+                    ? $known[$kinds][$gate::class]
+                    : $known[$kinds][$gate::class] = $gate->refuses($proposal);
+            } else {
+                $reason = $gate->refuses($proposal);
+            }
             if (null !== $reason) {
                 return $reason;
             }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfKinds;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The pair bonds for good, and nothing keeps them apart. */
-final readonly class BarrierGate implements Gate
+final readonly class BarrierGate implements GateOfKinds
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfKinds;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Joined;
@@ -12,7 +12,7 @@ use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Sentence;
 
 /** Nothing that takes the agent off leaves the surface whole. */
-final readonly class CleanerGate implements Gate
+final readonly class CleanerGate implements GateOfKinds
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfKinds;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** Practice has nothing to say on this agent for the pair. */
-final readonly class KnownTreatmentGate implements Gate
+final readonly class KnownTreatmentGate implements GateOfKinds
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

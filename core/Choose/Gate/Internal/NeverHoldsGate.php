@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Gate\Internal;
 
 use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfKinds;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The pair is known not to hold in this way. */
-final readonly class NeverHoldsGate implements Gate
+final readonly class NeverHoldsGate implements GateOfKinds
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -218,6 +218,7 @@ final readonly class Choosing
             'strip' => StripData::of($proposal, $candidate->pairing, $candidate->target->at, $candidate->target->displayC),
             'dial' => self::dial($proposal, $candidate->target->displayC),
             'bedOff' => $proposal->off,
+            'bedOtherC' => $proposal->bedOtherC,
             'bracket' => $ranking->bracketOf($candidate),
             'proven' => $candidate->proven,
             'steps' => array_map(static fn (Step $step): array => [

@@ -131,6 +131,7 @@ final readonly class FirstTests
                 'plateSideId' => $candidate->proposal->side->id,
                 'agentId' => null === $candidate->proposal->agent ? null : $stock[$candidate->proposal->agent->id]->id->toRfc4122(),
                 'bedFirstC' => $candidate->target->displayC,
+                'bedOtherC' => $candidate->proposal->bedOtherC ?? $candidate->target->displayC,
                 'unheated' => null === $candidate->target->displayC,
                 'label' => $candidate->proposal->label(),
                 'surfaceName' => $candidate->proposal->surface->name,

@@ -45,7 +45,14 @@ final readonly class ProfileMatch
             $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
             $setting = $profile->document['setting'];
             if (ProfileTrust::Proven === $trust && null !== $profile->side) {
-                $seats[] = new ProvenSeat($profile->side->id->toRfc4122(), $setting['agentId'] ?? null, Number::orNull($setting['bedFirstC']));
+                $first = Number::orNull($setting['bedFirstC']);
+                $other = Number::orNull($setting['bedOtherC'] ?? null);
+                $seats[] = new ProvenSeat(
+                    $profile->side->id->toRfc4122(),
+                    $setting['agentId'] ?? null,
+                    $first,
+                    null === $first || null === $other || abs($first - $other) < 0.05 ? null : $other,
+                );
             }
             $found[] = [
                 'id' => $profile->id->toRfc4122(),

@@ -33,7 +33,7 @@ final readonly class Again
             $job = $job->with(bedC: $job->bedC ?? $this->candidate->target->displayC);
         }
         $proposal = Proposal::ofSide($job, $was->side, $was->surface, $this->candidate->pairing)->withAgent($was->agent);
-        $proposal = $was->off ? $proposal->withBedOff() : $proposal;
+        $proposal = $was->off ? $proposal->withBedOff() : $proposal->then($was->bedOtherC);
         if (null === $proposal || null === $proposal->target || null !== $proposal->target->refusal) {
             return null;
         }

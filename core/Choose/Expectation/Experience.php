@@ -76,10 +76,11 @@ final readonly class Experience
      * a failure on N parts n have had their share.
      *
      * @param float|null $displayC null: unheated
+     * @param float|null $otherC   after the first layer; null: the same
      *
      * @return array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int}
      */
-    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $displayC): array
+    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $displayC, ?float $otherC = null): array
     {
         $found = [];
         $longest = null;
@@ -88,7 +89,7 @@ final readonly class Experience
             if (!self::sameBed($run->bedC, $displayC)) {
                 continue;
             }
-            $likeness = self::likeness($run, $job, $side);
+            $likeness = self::likeness($run, $job, $side, $otherC);
             $whole = $run->parts >= $job->partCount;
             $key = $likeness->key().($whole ? '/plate' : '');
             $found[$key] ??= ['likeness' => $likeness, 'whole' => $whole, 'counts' => array_fill(0, 8, 0.0)];
@@ -118,7 +119,7 @@ final readonly class Experience
         return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $longest, 'mostParts' => $most];
     }
 
-    private static function likeness(OwnRuns $run, JobRequest $job, SideFacts $side): Likeness
+    private static function likeness(OwnRuns $run, JobRequest $job, SideFacts $side, ?float $otherC): Likeness
     {
         $printer = $job->printer;
         $near = static fn (?float $a, ?float $b, float $within): bool => null === $a || null === $b || abs($a - $b) <= $within;
@@ -128,7 +129,7 @@ final readonly class Experience
             null === $job->lotId || $run->lotId === $job->lotId,
             null === $run->printerId || $run->printerId === $printer->id,
             null === $run->printerId || self::air($run->bedC, $run->enclosed, $run->chamberC, $job->roomC, $printer->enclosed, $printer->chamberC),
-            $near($run->bedC, $run->bedOtherC, self::BED_NEAR_K),
+            $near($run->bedOtherC ?? $run->bedC, $otherC ?? $run->bedC, self::BED_NEAR_K),
             $near($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
             // Nought and less is an offset of the machine, and says nothing of the gap.
             min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || $near($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),

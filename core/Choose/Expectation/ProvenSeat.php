@@ -13,6 +13,8 @@ final readonly class ProvenSeat
         public ?string $agentId,
         /** On the display; null: unheated. */
         public ?float $bedC,
+        /** On the display after the first layer; null: as in the first layer. */
+        public ?float $bedOtherC = null,
     ) {
     }
 

@@ -63,7 +63,7 @@ final readonly class Candidate
         ?float $agentCost,
     ): self {
         $job = $proposal->job;
-        $near = $experience->near($job, $proposal->side, $treatment->agentId, $target->displayC);
+        $near = $experience->near($job, $proposal->side, $treatment->agentId, $target->displayC, $proposal->bedOtherC);
         $moved = $influences->on($proposal, $treatment, $target);
         $unheated = null === $target->at && null !== $treatment->holdCold;
         $hold = Expectation::of(

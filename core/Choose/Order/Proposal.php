@@ -40,6 +40,8 @@ final readonly class Proposal
         public ?Stack $stack = null,
         /** The bed stays off though it could be heated. */
         public bool $off = false,
+        /** What the display is set to after the first layer, where that was proven; null: as in the first layer. */
+        public ?float $bedOtherC = null,
     ) {
     }
 
@@ -92,7 +94,14 @@ final readonly class Proposal
             $this->treatment,
             $target->asProven($this->target),
             $this->stack,
+            bedOtherC: $seat->bedOtherC,
         );
+    }
+
+    /** The same with another setting after the first layer. */
+    public function then(?float $bedOtherC): self
+    {
+        return new self($this->job, $this->side, $this->surface, $this->agent, $this->pairing, $this->treatment, $this->target, $this->stack, $this->off, $bedOtherC);
     }
 
     /** The same with the bed left off; null where practice does not run the surface or the pair so, or somebody asked for a bed temperature. */

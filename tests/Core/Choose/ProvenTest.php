@@ -77,6 +77,21 @@ final class ProvenTest extends TestCase
         self::assertSame(1, $ranking->bracketOf($ranking->candidates[1]));
     }
 
+    public function testWhatWasProvenWithALoweredBedIsProposedWithALoweredBed(): void
+    {
+        $runs = [new OwnRuns('P3', 'pei_smooth', null, 'lot', 63.0, 8, 8, 8, 8, 60.0, 1, 50.0)];
+        $sides = [self::side('pei_smooth', 'P3')];
+        $lowered = self::ranked($sides, [new ProvenSeat('P3', null, 63.0, 50.0)], [], $runs)->candidates[0];
+        self::assertTrue($lowered->proven);
+        self::assertEqualsWithDelta(50, $lowered->proposal->bedOtherC, 1e-9);
+        self::assertSame(['successes' => 8, 'runs' => 8], $lowered->hold->own(), 'Its runs are of this very setting.');
+        $kept = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)], [], $runs)->candidates[0];
+        self::assertNull($kept->proposal->bedOtherC);
+        self::assertSame(0, $kept->hold->own()['runs'], 'Another bed after the first layer is another setting.');
+        $again = (new Again($lowered, new Experience($runs, [new ProvenSeat('P3', null, 63.0, 50.0)])))->with($lowered->proposal->job->with(partCount: 2));
+        self::assertEqualsWithDelta(50, $again?->proposal->bedOtherC, 1e-9);
+    }
+
     public function testThatOneIsBetterThanTheOtherAsRHasIt(): void
     {
         // R: integrate(function(u) pbeta(qbeta(u, a, b), c, d), 0, 1)

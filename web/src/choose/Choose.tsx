@@ -69,7 +69,7 @@ export function Choose() {
             lotId: job.lotId,
             materialId: job.materialId,
             roomC: job.roomC,
-            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.strip.setPointC, unheated: each.bedOff || each.strip.setPointC === null, label: each.label })),
+            setups: chosen.map((each) => ({ plateSideId: each.plateSideId, agentId: each.agentId, bedFirstC: each.strip.setPointC, bedOtherC: each.bedOtherC ?? each.strip.setPointC, unheated: each.bedOff || each.strip.setPointC === null, label: each.label })),
         });
         await navigate({ to: '/test/new' });
     };
@@ -227,6 +227,7 @@ function rank(inScope: boolean | null): number {
 type RowProps = { place: number; /** The first that can be told apart from those above. */ lessLikely: boolean; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
 
 function CandidateRow({ place, lessLikely, candidate, count, selected, detail, ticked, onLook, onTick }: RowProps) {
+    const temperature = useQuantity('temperature');
     return (
         <li className={`border-b border-line py-3 pl-3 sm:pl-4 ${selected ? 'border-l-4 border-l-accent' : 'border-l-4 border-l-transparent'}`}>
             {lessLikely ? <p className="mb-2 font-[650]">From here on, likely worse than those above:</p> : null}
@@ -251,7 +252,10 @@ function CandidateRow({ place, lessLikely, candidate, count, selected, detail, t
             </div>
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
             <p className="mt-1 text-[0.9375rem]">
-                <strong>{candidate.dial?.words ?? (candidate.bedOff ? 'bed off' : null)}</strong>
+                <strong>
+                    {candidate.dial?.words ?? (candidate.bedOff ? 'bed off' : null)}
+                    {typeof candidate.bedOtherC !== 'number' ? '' : `, then ${temperature.text(candidate.bedOtherC)}`}
+                </strong>
                 {candidate.steps.map((step) => (
                     <span key={step.id}>
                         {' '}

@@ -14,7 +14,7 @@ export function FirstTests({ path, name, onDone }: { path: string; name: string;
     const navigate = useNavigate();
     const may = useMay();
     const plan = async ({ printerId, lotId, materialId, roomC, runsPerSetup, setups }: Schemas['FirstTests']['tests'][number]) => {
-        keepPicked({ printerId, lotId, materialId, roomC, runsPerSetup, setups: setups.map(({ plateSideId, agentId, bedFirstC, unheated, label }) => ({ plateSideId, agentId, bedFirstC, bedOtherC: bedFirstC, unheated, label })) });
+        keepPicked({ printerId, lotId, materialId, roomC, runsPerSetup, setups: setups.map(({ plateSideId, agentId, bedFirstC, bedOtherC, unheated, label }) => ({ plateSideId, agentId, bedFirstC, bedOtherC, unheated, label })) });
         await navigate({ to: '/test/new' });
     };
     return (

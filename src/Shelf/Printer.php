@@ -59,6 +59,13 @@ class Printer extends VersionedRow implements ShelfItem
     public ?float $chamberC = null;
 
     #[ORM\Column(nullable: true)]
+    public ?float $chamberW = null;
+
+    /** From a cold start, as timed here. */
+    #[ORM\Column(nullable: true)]
+    public ?float $chamberMinutes = null;
+
+    #[ORM\Column(nullable: true)]
     public ?float $heaterW = null;
 
     #[ORM\Column(nullable: true)]
@@ -133,6 +140,8 @@ class Printer extends VersionedRow implements ShelfItem
         $this->holdDown = $body['holdDown'] ?? '';
         $this->plateHoldsToMmS = Number::orNull($body['plateHoldsToMmS'] ?? null);
         $this->chamberC = Number::orNull($body['chamberC'] ?? null);
+        $this->chamberW = Number::orNull($body['chamberW'] ?? null);
+        $this->chamberMinutes = Number::orNull($body['chamberMinutes'] ?? null);
         $this->heaterW = Number::orNull($body['heaterW'] ?? null);
         $this->heaterV = Number::orNull($body['heaterV'] ?? null);
         $this->limitA = Number::orNull($body['limitA'] ?? null);
@@ -187,6 +196,8 @@ class Printer extends VersionedRow implements ShelfItem
             $this->bedRound,
             $this->heaterAreaCm2,
             $this->boardHeater,
+            $this->chamberW,
+            $this->chamberMinutes,
         );
     }
 
@@ -208,6 +219,8 @@ class Printer extends VersionedRow implements ShelfItem
             'holdDown' => $this->holdDown,
             'plateHoldsToMmS' => $this->plateHoldsToMmS,
             'chamberC' => $this->chamberC,
+            'chamberW' => $this->chamberW,
+            'chamberMinutes' => $this->chamberMinutes,
             'heaterW' => $this->heaterW,
             'heaterV' => $this->heaterV,
             'limitA' => $this->limitA,

@@ -238,6 +238,17 @@ final readonly class CandidateSums
                 Sentence::of('sum.times.parts_basis'),
             );
         }
+        if (null !== $job->printer->chamberC) {
+            $minutes = $job->printer->chamberMinutes;
+            $inputs[] = new Input(
+                Sentence::of('sum.times.chamber', chamber: Quantity::celsius($job->printer->chamberC)),
+                null === $minutes ? Sentence::of('sum.times.not_timed') : Quantity::minutes($minutes),
+                Sentence::of(null === $minutes ? 'sum.times.time_it' : 'sum.basis.printer'),
+            );
+            if (null !== $job->printer->chamberW) {
+                $inputs[] = new Input(Sentence::of('sum.times.chamber_heater'), Quantity::watts($job->printer->chamberW), Sentence::of('sum.times.chamber_full'));
+            }
+        }
         foreach ($this->release->waits as $wait) {
             $inputs[] = new Input(
                 Sentence::of('sum.times.cool_down', way: $wait['words']),

@@ -60,6 +60,10 @@ final readonly class PrinterFacts
         public ?float $heaterAreaCm2 = null,
         /** The heater is a printed circuit board, which bows when it is cooled under way. */
         public bool $boardHeater = false,
+        /** Of the heater of the chamber; null: not known. */
+        public ?float $chamberW = null,
+        /** What the chamber takes to warm from a cold start, as the shop timed it; null: nobody did. */
+        public ?float $chamberMinutes = null,
     ) {
     }
 

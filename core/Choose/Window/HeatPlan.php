@@ -16,20 +16,37 @@ final readonly class HeatPlan
         /** The heater's power is not known and was assumed. */
         public bool $heaterAssumed,
         public float $heaterW,
+        /** What the chamber takes to warm; 0: there is none, or nobody timed it. */
+        public float $chamberSeconds = 0.0,
+        /** Of the heater of the chamber; 0: there is none, or it is not known. */
+        public float $chamberW = 0.0,
     ) {
     }
 
-    /** Warm-up, soak and cooling in still air, minutes; null: one of them never ends. */
+    /** Warm-up of bed and chamber, soak and cooling in still air, minutes; null: one of them never ends. */
     public function turnaroundMinutes(): ?float
     {
-        $warm = $this->heatUp->totalSeconds();
+        $warm = $this->warmSeconds();
 
         return null === $warm || null === $this->stillAirSeconds ? null : ($warm + $this->stillAirSeconds) / 60;
     }
 
-    /** Until the print may begin, and while it runs, Wh. */
+    /** Bed and chamber warm at the same time; null: the bed never gets there. */
+    public function warmSeconds(): ?float
+    {
+        $bed = $this->heatUp->totalSeconds();
+
+        return null === $bed ? null : max($bed, $this->chamberSeconds);
+    }
+
+    /**
+     * Until the print may begin, and while it runs, Wh. The heater of the chamber counts in full all the time: how much of it
+     * is on to hold the warmth is not known, so that this is no less than it takes.
+     */
     public function energyWh(?float $jobMinutes): float
     {
-        return $this->heatUp->energyWh + $this->heatUp->holdingW * ($jobMinutes ?? 0) / 60;
+        $bed = $this->heatUp->energyWh + $this->heatUp->holdingW * ($jobMinutes ?? 0) / 60;
+
+        return $bed + $this->chamberW * (($this->warmSeconds() ?? 0.0) / 3600 + ($jobMinutes ?? 0) / 60);
     }
 }

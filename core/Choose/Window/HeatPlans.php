@@ -92,7 +92,16 @@ final class HeatPlans
         // A heated chamber is switched off and opened to let the part cool.
         $cool = self::withParts($stack, $proposal->job, CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC));
 
-        return new HeatPlan($heatUp, $cool, null === $printer->heaterW, $watts);
+        $chamber = null !== $printer->chamberC;
+
+        return new HeatPlan(
+            $heatUp,
+            $cool,
+            null === $printer->heaterW,
+            $watts,
+            $chamber ? 60 * ($printer->chamberMinutes ?? 0.0) : 0.0,
+            $chamber ? $printer->chamberW ?? 0.0 : 0.0,
+        );
     }
 
     /**

@@ -19,6 +19,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Window\HeatPlan;
 use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -26,6 +27,25 @@ use Sitzplatz\Tests\Core\Words\Said;
 final class CandidateSumsTest extends TestCase
 {
     use BuildsJobs;
+
+    public function testAChamberIsWaitedForAndItsHeaterCounted(): void
+    {
+        $plan = static function (array $change): HeatPlan {
+            $ranking = self::rank(self::job('abs', ['printer' => self::printer(['maxBedC' => 120.0, ...$change]), 'minutes' => 60.0]), [self::side('pei_smooth')]);
+
+            return $ranking->heat->of($ranking->candidates[0]->proposal) ?? self::fail('Its layers are known.');
+        };
+        $untimed = $plan(['chamberC' => 60.0]);
+        $timed = $plan(['chamberC' => 60.0, 'chamberMinutes' => 45.0, 'chamberW' => 200.0]);
+        // By hand: the bed is warm long before; the heater of the chamber runs for 45 and 60 minutes.
+        self::assertLessThan(20, $untimed->warmSeconds() / 60);
+        self::assertEqualsWithDelta(45 - $untimed->warmSeconds() / 60, $timed->turnaroundMinutes() - $untimed->turnaroundMinutes(), 1e-9);
+        self::assertEqualsWithDelta(200 * 105 / 60, $timed->energyWh(60) - $untimed->energyWh(60), 1e-9);
+        self::assertEqualsWithDelta(200 * 45 / 60, $timed->energyWh(null) - $untimed->energyWh(null), 1e-9);
+        // A chamber that is over before the bed is, is not waited for.
+        self::assertEqualsWithDelta($untimed->turnaroundMinutes(), $plan(['chamberC' => 60.0, 'chamberMinutes' => 0.5])->turnaroundMinutes(), 1e-9);
+        self::assertEqualsWithDelta($plan([])->energyWh(60), $plan(['chamberMinutes' => 45.0, 'chamberW' => 200.0])->energyWh(60), 1e-9, 'Without a set-point there is no chamber.');
+    }
 
     public function testEveryNumberCanBeOpened(): void
     {

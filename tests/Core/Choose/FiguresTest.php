@@ -46,7 +46,7 @@ final class FiguresTest extends TestCase
         $small = new PartFacts(120, 52, 22, 4, 38, 4, 1, 2, 3.4);
         $tall = new PartFacts(900, 190, 80, 11, 120, 4, 0);
         $open = self::printer(['enclosed' => false, 'bedMoves' => true, 'magnetLimitC' => 80.0, 'displayReadsHighK' => 3.0, 'plateHoldsToMmS' => 120.0]);
-        $chamber = self::printer(['chamberC' => 70.0, 'heaterV' => 24.0, 'limitA' => 15.0, 'heaterW' => 420.0, 'maxNozzleC' => 450.0, 'maxBedC' => 160.0, 'magnetLimitC' => null]);
+        $chamber = self::printer(['chamberC' => 70.0, 'chamberW' => 300.0, 'chamberMinutes' => 25.0, 'heaterV' => 24.0, 'limitA' => 15.0, 'heaterW' => 420.0, 'maxNozzleC' => 450.0, 'maxBedC' => 160.0, 'magnetLimitC' => null]);
         $board = self::printer([
             'boardHeater' => true, 'bedRound' => true, 'bedWidthMm' => 340.0, 'bedDepthMm' => 340.0, 'heaterAreaCm2' => 300.0, 'probe' => ProbeKind::Inductive, 'probeRangeMm' => 3.0,
             'zTravelBelowMm' => 3.0, 'usualPlateMm' => 0.7, 'looksForMark' => true, 'printWidthMm' => 230.0, 'printDepthMm' => 230.0,

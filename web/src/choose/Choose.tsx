@@ -305,7 +305,7 @@ function Odds({ word, expectation }: { word: string; expectation: Schemas['Expec
 function HowItRanks() {
     return (
         <MarginNote title="How this is ranked">
-            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, your own runs count in full, like ones for less. What cannot be told apart stands together: there what is proven comes first and a worn side last, then bare before an agent, the shorter turnaround, the lower cost; the wishes change that.</p>
+            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, that of a maker’s chart five, your own runs count in full, like ones for less. What cannot be told apart stands together: there what is proven comes first and a worn side last, then bare before an agent, the shorter turnaround, the lower cost; the wishes change that.</p>
             <p>What this job, printer and plate are like moves the grade: each step is told on the right. The chances are those with brim, wash and coat as said.</p>
             <p>More force never wins by itself.</p>
             <p>On the scale: the triangle is the surface temperature aimed at, “set” what the display has to show for it. Below, own runs: full dot held, open dot did not, square held but would not come off.</p>

@@ -46,6 +46,8 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
         maxNozzleC: base?.maxNozzleC ?? 260,
         enclosed: base?.enclosed ?? false,
         chamberC: base?.chamberC ?? null,
+        chamberW: base?.chamberW ?? null,
+        chamberMinutes: base?.chamberMinutes ?? null,
         magnetLimitC: base ? (base.magnetLimitC ?? null) : 80,
         magnetSoakC: base?.magnetSoakC ?? null,
         magnetGrade: base?.magnetGrade ?? '',
@@ -129,7 +131,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                             <QuantityField label="Z goes lower by" kind="length" value={draft.zTravelBelowMm} onValue={(zTravelBelowMm) => set({ zTravelBelowMm })} placeholder="unknown" hint="How much thicker than that a plate may be." error={fault?.of('zTravelBelowMm')} />
                         </div>
                     </More>
-                    <More title="Heater and bed" fields={['heater', 'limitA', 'displayReadsHighK', 'chamberC', 'bedLayers']} fault={fault}>
+                    <More title="Heater and bed" fields={['heater', 'limitA', 'displayReadsHighK', 'chamber', 'bedLayers']} fault={fault}>
                         <div className="grid gap-4 sm:grid-cols-2">
                             <NumberField label="Heater, W" value={draft.heaterW} onValue={(heaterW) => set({ heaterW })} placeholder="unknown" error={fault?.of('heaterW')} />
                             <NumberField label="Heater covers, cm²" value={draft.heaterAreaCm2} onValue={(heaterAreaCm2) => set({ heaterAreaCm2 })} placeholder="all of the seat" error={fault?.of('heaterAreaCm2')} />
@@ -138,6 +140,12 @@ export function PrinterForm({ row, from, onDone }: FormProps<Schemas['Printer']>
                             <NumberField label="Output carries, A" value={draft.limitA} onValue={(limitA) => set({ limitA })} placeholder="unknown" error={fault?.of('limitA')} />
                             <NumberField label="Display reads high by, K" value={draft.displayReadsHighK} onValue={(n) => set({ displayReadsHighK: n ?? 0 })} error={fault?.of('displayReadsHighK')} />
                             <QuantityField label="Heated chamber kept at" kind="temperature" value={draft.chamberC} onValue={(chamberC) => set({ chamberC })} placeholder="no heater" error={fault?.of('chamberC')} />
+                            {draft.chamberC === null ? null : (
+                                <>
+                                    <NumberField label="Chamber heater, W" value={draft.chamberW} onValue={(chamberW) => set({ chamberW })} placeholder="unknown" error={fault?.of('chamberW')} />
+                                    <NumberField label="Chamber warms in, min" value={draft.chamberMinutes} onValue={(chamberMinutes) => set({ chamberMinutes })} placeholder="not timed" hint="Time it once from cold." error={fault?.of('chamberMinutes')} />
+                                </>
+                            )}
                         </div>
                         <LayersField label="Bed" layers={draft.bedLayers} onLayers={(bedLayers) => set({ bedLayers })} materials={catalogue.layers} error={(i) => fault?.of(`bedLayers.${i}.of`) ?? fault?.of(`bedLayers.${i}.mm`)} />
                     </More>

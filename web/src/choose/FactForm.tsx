@@ -69,7 +69,7 @@ export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) 
                     )}
                     {seconds ? null : <QuantityField label="Off below" kind="temperature" value={draft.releaseC} onValue={(releaseC) => set({ releaseC })} error={fault?.of('releaseC')} />}
                 </div>
-                {draft.agentKindId !== '' ? <CheckField label="Keeps apart what would bond" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : pair?.bonds ? <CheckField label="A sheet is given up for it: it may be used bare" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : null}
+                {draft.agentKindId !== '' ? <CheckField label="Keeps apart what would bond" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : pair?.bonds ? <CheckField label="A sheet is given up for it (a lead’s word): it may be used bare" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : null}
                 <AreaField label="Why" value={draft.why} onValue={(why) => set({ why })} maxLength={500} error={fault?.of('why')} hint="What you saw, and how often." />
                 <Fault error={save.error} />
                 <div>

@@ -37,20 +37,23 @@ final readonly class OpenChains
     }
 
     /**
-     * @param list<list<Point>>            $chains
-     * @param list<array{int, int, float}> $pairs  the end of one and the beginning of another, and how far apart
+     * @param list<list<Point>> $chains
+     * @param array<int, float> $pairs  how far apart the end of one and the beginning of another are, by the one times their
+     *                                  number plus the other: a list of pairs would take five times the memory
      *
      * @return array{list<list<Point>>, list<list<Point>>} still open, closed
      */
     private static function join(array $chains, array $pairs): array
     {
-        usort($pairs, static fn (array $a, array $b): int => $a[2] <=> $b[2]);
+        asort($pairs);
+        $n = \count($chains);
         $next = $taken = [];
         // Of a line of several: where it begins, by its end, and the other way round.
         $head = array_keys($chains);
         $tail = array_keys($chains);
         $closed = [];
-        foreach ($pairs as [$end, $begin]) {
+        foreach (array_keys($pairs) as $pair) {
+            [$end, $begin] = [intdiv($pair, $n), $pair % $n];
             if (isset($next[$end]) || isset($taken[$begin]) || isset($closed[$end])) {
                 continue;
             }
@@ -102,7 +105,7 @@ final readonly class OpenChains
     /**
      * @param list<list<Point>> $chains
      *
-     * @return list<array{int, int, float}>
+     * @return array<int, float> {@see join}
      */
     private static function all(array $chains): array
     {
@@ -110,7 +113,7 @@ final readonly class OpenChains
         foreach ($chains as $end => $one) {
             $last = $one[\count($one) - 1];
             foreach ($chains as $begin => $other) {
-                $pairs[] = [$end, $begin, $last->distanceTo($other[0])];
+                $pairs[$end * \count($chains) + $begin] = $last->distanceTo($other[0]);
             }
         }
 
@@ -120,7 +123,7 @@ final readonly class OpenChains
     /**
      * @param list<list<Point>> $chains
      *
-     * @return list<array{int, int, float}>
+     * @return array<int, float> {@see join}
      */
     private static function within(array $chains, float $mm): array
     {
@@ -138,7 +141,7 @@ final readonly class OpenChains
                     foreach ($cells[$x.'/'.$y] ?? [] as $begin) {
                         $apart = $last->distanceTo($chains[$begin][0]);
                         if ($apart <= $mm) {
-                            $pairs[] = [$end, $begin, $apart];
+                            $pairs[$end * \count($chains) + $begin] = $apart;
                         }
                     }
                 }

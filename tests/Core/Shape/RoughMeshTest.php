@@ -6,6 +6,8 @@ namespace Sitzplatz\Tests\Core\Shape;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Shape\Internal\OpenChains;
+use Sitzplatz\Shape\Point;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** Meshes as programs really write them: corners of neighbours that are not quite the same, and gaps. */
@@ -21,6 +23,15 @@ final class RoughMeshTest extends TestCase
         yield 'a tenth of the corners a millionth off' => [0.1, 1e-6];
         yield 'all corners a millionth off' => [1.0, 1e-6];
         yield 'all corners a tenth of a micrometre off' => [1.0, 1e-4];
+    }
+
+    public function testManyGapsTakeLittleMemory(): void
+    {
+        $chains = array_map(static fn (int $i): array => [new Point(10.0 * ($i % 25), 10.0 * intdiv($i, 25)), new Point(10.0 * ($i % 25) + 4, 10.0 * intdiv($i, 25) + 3)], range(0, 599));
+        memory_reset_peak_usage();
+        $before = memory_get_usage();
+        self::assertTrue(OpenChains::joined($chains)->gaps);
+        self::assertLessThan(40e6, memory_get_peak_usage() - $before, 'A file may take 64 MB at most, with all that it holds.');
     }
 
     #[DataProvider('scatter')]

@@ -241,8 +241,8 @@ final class WritersCommand extends Command
         $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $answers = $client->together(array_map(static fn (string $id): array => ['POST', "/api/profiles/$id/sign", $sign], $ids), $this->writers);
         $signed = array_filter(
-            $client->ask('GET', '/api/profiles')['body'],
-            static fn (mixed $p): bool => \is_array($p) && $series === $p['series'] && 'validated' === $p['status'],
+            array_map(static fn (string $id): array => $client->ask('GET', "/api/profiles/$id")['body'], $ids),
+            static fn (array $p): bool => $series === ($p['series'] ?? null) && 'validated' === $p['status'],
         );
         $say('as many revisions of one series, signed at once', 1 === \count($signed) && self::only($answers, [200, 409]), self::statuses($answers));
         $profile = self::row(array_values($signed)[0] ?? []);

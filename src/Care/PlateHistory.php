@@ -23,11 +23,10 @@ final readonly class PlateHistory
         $where = null === $only ? '' : 'WHERE ps.id = ?';
         foreach ($this->database->iterateAssociative(
             "SELECT ps.id, w.at AS washed_at, k.at AS coated_at, a.kind_id, a.name AS agent,
-                    COUNT(r.id) AS since_fitting,
-                    SUM(r.finished_at > COALESCE(w.at, '1970-01-01')) AS since_wash,
-                    SUM(r.finished_at > k.at) AS since_coat,
-                    MAX(CASE WHEN r.held = 1 THEN r.finished_at END) AS last_held, MAX(r.finished_at) AS last_print,
-                    SUM(r.damage = 1) AS damages, sc.at AS scuffed_at
+                    COALESCE(t.runs, 0) AS since_fitting,
+                    IF(w.at IS NULL, COALESCE(t.runs, 0), (SELECT COUNT(*) FROM run r WHERE r.fitting_id = ps.fitting_id AND r.finished_at > w.at)) AS since_wash,
+                    IF(k.at IS NULL, NULL, (SELECT COUNT(*) FROM run r WHERE r.fitting_id = ps.fitting_id AND r.finished_at > k.at)) AS since_coat,
+                    t.last_held, t.last_print, COALESCE(t.damages, 0) AS damages, sc.at AS scuffed_at
              FROM plate_side ps
              LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'wash' GROUP BY side_id) w ON w.side_id = ps.id
              LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'coat' GROUP BY side_id) k ON k.side_id = ps.id
@@ -36,10 +35,8 @@ final readonly class PlateHistory
                 ON sc.side_id = ps.id AND sc.at >= f.created_at
              LEFT JOIN care_event coat ON coat.side_id = ps.id AND coat.kind = 'coat' AND coat.created_at = k.at
              LEFT JOIN agent_stock a ON a.id = coat.agent_id
-             LEFT JOIN setup s ON s.side_id = ps.id AND s.fitting_id = ps.fitting_id
-             LEFT JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL
-             $where
-             GROUP BY ps.id, w.at, k.at, sc.at, a.kind_id, a.name",
+             LEFT JOIN sheet_tally t ON t.fitting_id = ps.fitting_id
+             $where",
             null === $only ? [] : [$only->id->toBinary()],
         ) as $row) {
             $found[Uuid::fromBinary((string) $row['id'])->toRfc4122()] = new SideHistory(

@@ -14,18 +14,15 @@ use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\TestPiece;
-use Sitzplatz\Warp\LiftCalibration;
 use Symfony\Component\Uid\Uuid;
 
-/** The shop's own runs, counted; void runs do not count, nor runs on a sheet that lies there no more. */
+/**
+ * The shop's own runs, from the tallies; void runs do not count, nor runs on a sheet that lies there no more: they say nothing
+ * of the side as it is.
+ */
 final readonly class OwnRunsRepository
 {
-    private const RUNS = "FROM comparison c
-             JOIN setup s ON s.comparison_id = c.id
-             JOIN fitting f ON f.id = s.fitting_id
-             LEFT JOIN agent_stock a ON a.id = s.agent_id
-             JOIN run r ON r.setup_id = s.id AND r.status = 'done'";
-    private const WANTED = 'c.material_id = ? AND f.surface_id = ? AND a.kind_id <=> ?';
+    private const TALLIES = 'FROM run_tally t JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id';
 
     public function __construct(private Connection $database)
     {
@@ -40,7 +37,7 @@ final readonly class OwnRunsRepository
     /** @return list<OwnRuns> */
     public function runs(string $materialId): array
     {
-        return $this->counted('WHERE c.material_id = ?', [$materialId])[$materialId] ?? [];
+        return $this->counted('AND t.material_id = ?', [$materialId])[$materialId] ?? [];
     }
 
     /** @return array<string, list<OwnRuns>> by material */
@@ -57,23 +54,9 @@ final readonly class OwnRunsRepository
     private function counted(string $where, array $parameters): array
     {
         $rows = $this->database->iterateAssociative(
-            "SELECT c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
-                    c.printer_id, p.has_enclosure, p.chamber_c, c.nozzle_first_c, c.gap_mm, COALESCE(many.parts, 1) AS parts,
-                    r.held, r.effort, r.damage,
-                    -- Runs about as long are drawn together, and count as the shortest of them.
-                    FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, MIN(r.print_minutes) AS minutes,
-                    COUNT(*) AS times, ps.fitting_id = f.id AS lies_there
-             FROM comparison c
-             JOIN printer p ON p.id = c.printer_id
-             JOIN setup s ON s.comparison_id = c.id
-             JOIN fitting f ON f.id = s.fitting_id
-             JOIN plate_side ps ON ps.id = s.side_id
-             LEFT JOIN agent_stock a ON a.id = s.agent_id
-             JOIN run r ON r.setup_id = s.id AND r.status = 'done'
-             LEFT JOIN (SELECT run_id, COUNT(*) AS parts FROM part GROUP BY run_id HAVING parts > 1) many ON many.run_id = r.id
-             $where
-             GROUP BY c.material_id, s.side_id, f.surface_id, a.kind_id, c.lot_id, s.bed_first_c, s.bed_other_c,
-                      c.printer_id, c.nozzle_first_c, c.gap_mm, parts, about, r.held, r.effort, r.damage, lies_there",
+            'SELECT t.material_id, t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.bed_other_c, t.printer_id, p.has_enclosure,
+                p.chamber_c, t.nozzle_first_c, t.gap_mm, t.parts, t.held, t.effort, t.damage, t.about, t.minutes, t.times
+             '.self::TALLIES." JOIN printer p ON p.id = t.printer_id WHERE t.void = 0 $where",
             $parameters,
         );
         $groups = [];
@@ -82,7 +65,7 @@ final readonly class OwnRunsRepository
                 $row['material_id'],
                 $row['surface_id'],
                 bin2hex($row['side_id'].$row['lot_id'].$row['printer_id']),
-                $row['kind_id'],
+                $row['agent_kind_id'],
                 $row['bed_first_c'],
                 $row['bed_other_c'],
                 $row['nozzle_first_c'],
@@ -99,7 +82,6 @@ final readonly class OwnRunsRepository
                 null === $row['held'] ? null : (bool) $row['held'],
                 null === $row['effort'] ? null : Effort::from((int) $row['effort']),
                 null === $row['damage'] ? null : (bool) $row['damage'],
-                (bool) $row['lies_there'],
             );
         }
 
@@ -111,7 +93,7 @@ final readonly class OwnRunsRepository
             $runs[(string) $row['material_id']][] = new OwnRuns(
                 Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
                 (string) $row['surface_id'],
-                null === $row['kind_id'] ? null : (string) $row['kind_id'],
+                null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
                 Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
                 $number($row['bed_first_c']),
                 $all,
@@ -137,10 +119,8 @@ final readonly class OwnRunsRepository
     {
         $gaps = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT s.side_id, c.gap_mm, c.feeler, MAX(r.finished_at) AS at
-             FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN run r ON r.setup_id = s.id AND r.status = 'done' AND r.held = 1
-             WHERE c.material_id = ? AND c.printer_id = ? AND c.gap_mm IS NOT NULL
-             GROUP BY s.side_id, c.gap_mm, c.feeler ORDER BY at",
+            'SELECT side_id, gap_mm, feeler, MAX(last_at) AS at FROM run_tally
+             WHERE material_id = ? AND printer_id = ? AND gap_mm IS NOT NULL AND held = 1 AND void = 0 GROUP BY side_id, gap_mm, feeler ORDER BY at',
             [$materialId, Uuid::fromString($printerId)->toBinary()],
         ) as $row) {
             $gaps[Uuid::fromBinary((string) $row['side_id'])->toRfc4122()] = new LastGap(
@@ -156,30 +136,18 @@ final readonly class OwnRunsRepository
     /** Hot pulls, lifts and held runs of a material on a kind of surface with a kind of agent, by comparison and bed temperature. */
     public function strength(string $materialId, string $surfaceId, ?string $agentId): OwnStrength
     {
-        $wanted = [$materialId, $surfaceId, $agentId];
-        $readings = [];
-        foreach ($this->database->iterateAssociative(
-            "SELECT c.id, s.bed_other_c, SUM(m.measure = 'pull_hot') AS pulls,
-                    AVG(IF(m.measure = 'pull_hot', m.value, NULL)) AS mean, STDDEV_SAMP(IF(m.measure = 'pull_hot', m.value, NULL)) AS sd,
-                    SUM(m.measure = 'lift') AS lifts, SUM(m.measure = 'lift' AND m.value >= ?) AS lifted, SUM(IF(m.measure = 'lift', m.value, 0)) AS total
-             ".self::RUNS."
-             JOIN part pt ON pt.run_id = r.id
-             JOIN reading m ON m.part_id = pt.id AND m.measure IN ('pull_hot', 'lift')
-             JOIN standing st ON st.reading_id = m.id
-             WHERE ".self::WANTED.' GROUP BY c.id, s.bed_other_c',
-            [LiftCalibration::LIFT_FROM_MM, ...$wanted],
-        ) as $row) {
-            $readings[$row['id'].'/'.$row['bed_other_c']] = $row;
-        }
         $pieces = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.id, s.bed_other_c, c.room_c, p.has_enclosure, COUNT(r.held) AS runs, SUM(COALESCE(r.held, 0)) AS held,
+            "SELECT c.room_c, s.bed_other_c, p.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
+                    SUM(t.pull_sum) AS pull_sum, SUM(t.pull_squares) AS squares, SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted, SUM(t.lift_sum) AS lift_sum,
                     JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
                     JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm
-             ".self::RUNS.' JOIN printer p ON p.id = c.printer_id WHERE '.self::WANTED.' GROUP BY c.id, s.bed_other_c',
-            $wanted,
+             FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id JOIN printer p ON p.id = c.printer_id
+             WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY c.id, s.bed_other_c",
+            [$materialId, $surfaceId, $agentId],
         ) as $row) {
-            $read = $readings[$row['id'].'/'.$row['bed_other_c']] ?? [];
+            $pulls = (int) $row['pulls'];
+            $mean = $pulls > 0 ? $row['pull_sum'] / $pulls : 0.0;
             $pieces[] = new OwnPiece(
                 new TestPiece((string) $row['name'], (float) $row['along_mm'], (float) $row['across_mm'], (float) $row['height_mm']),
                 (float) $row['room_c'],
@@ -188,12 +156,12 @@ final readonly class OwnRunsRepository
                 (bool) $row['has_enclosure'],
                 (int) $row['runs'],
                 (int) $row['held'],
-                (int) ($read['pulls'] ?? 0),
-                (float) ($read['mean'] ?? 0),
-                (float) ($read['sd'] ?? 0),
-                (int) ($read['lifts'] ?? 0),
-                (int) ($read['lifted'] ?? 0),
-                (float) ($read['total'] ?? 0),
+                $pulls,
+                $mean,
+                $pulls > 1 ? sqrt(max(0.0, $row['squares'] - $pulls * $mean ** 2) / ($pulls - 1)) : 0.0,
+                (int) $row['lifts'],
+                (int) $row['lifted'],
+                (float) $row['lift_sum'],
             );
         }
 

@@ -13,6 +13,7 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Platform\Words\Recorded;
 use App\Shelf\Printer;
 use App\Test\Comparison;
 use App\Test\Setup;
@@ -38,6 +39,7 @@ final readonly class ProfileController
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private Proposal $proposal,
+        private ProfileList $list,
         private ProfileDoubts $doubts,
         private ProfileDial $dials,
         private ProfileSchema $schema,
@@ -49,11 +51,9 @@ final readonly class ProfileController
     }
 
     #[Route('/api/profiles', name: 'listProfiles', methods: ['GET'])]
-    public function list(): Answer
+    public function list(Request $request): Answer
     {
-        $profiles = $this->entities->getRepository(Profile::class)->findBy([], ['createdAt' => 'DESC'], 500);
-
-        return new Answer(array_map($this->shown(...), $profiles));
+        return new Answer(array_map($this->row(...), $this->list->page($request->query->getString('find'), $request->query->getString('after'))));
     }
 
     #[Route('/api/profiles/{id}', name: 'getProfile', methods: ['GET'])]
@@ -304,16 +304,38 @@ final readonly class ProfileController
     /** @return array<string, mixed> */
     private function shown(Profile $profile): array
     {
-        $signed = \in_array($profile->status, [Profile::VALIDATED, Profile::TRIAL], true);
+        return [...$profile->toArray(), 'dial' => $this->dials->of($profile), 'doubts' => $this->doubted($profile)];
+    }
+
+    /** @return array<string, mixed> as a list shows it */
+    private function row(Profile $profile): array
+    {
+        ['scope' => $scope, 'setting' => $setting] = $profile->document;
 
         return [
-            ...$profile->toArray(),
-            'dial' => $this->dials->of($profile),
-            'doubts' => array_map(
-                static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
-                $signed ? $this->doubts->of($profile) : [],
-            ),
+            'id' => $profile->id->toRfc4122(),
+            'revision' => $profile->revision,
+            'title' => $profile->title,
+            'status' => $profile->status,
+            'materialId' => $profile->materialId,
+            'materialName' => new Recorded($scope['materialName']),
+            'surfaceName' => new Recorded($scope['surfaceName']),
+            'agentName' => new Recorded($setting['agentName'] ?? null),
+            'printerName' => new Recorded($scope['printerName']),
+            'bedFirstC' => $setting['bedFirstC'] ?? null,
+            'doubts' => $this->doubted($profile),
+            'signedBy' => $profile->signedBy,
+            'signedAt' => $profile->signedAt?->format(\DATE_ATOM),
         ];
+    }
+
+    /** @return list<array<string, mixed>> what is only signed can be in doubt */
+    private function doubted(Profile $profile): array
+    {
+        return array_map(
+            static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
+            \in_array($profile->status, [Profile::VALIDATED, Profile::TRIAL], true) ? $this->doubts->of($profile) : [],
+        );
     }
 
     private function nextRevision(Uuid $series): int

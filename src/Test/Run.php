@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Platform\Database\VersionedRow;
+use App\Shelf\Fitting;
 use App\Shelf\Printer;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
@@ -20,6 +21,7 @@ use Symfony\Component\Uid\Uuid;
 /** One run of a setup: planned, made step by step, done; or void, with a reason, and then kept and repeated. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'finishedAt'])]
+#[ORM\Index(fields: ['fitting', 'finishedAt'], name: 'IDX_run_fitting_finished')]
 class Run extends VersionedRow
 {
     #[ORM\Column(length: 10)]
@@ -93,6 +95,10 @@ class Run extends VersionedRow
     #[ORM\Column(type: 'json')]
     public array $notTaken = [];
 
+    /** The sheet it is made on; that of its setup, kept here for counting. */
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public readonly Fitting $fitting;
+
     /** @var Collection<int, Part> */
     #[ORM\OneToMany(targetEntity: Part::class, mappedBy: 'run', cascade: ['persist'])]
     #[ORM\OrderBy(['place' => 'ASC'])]
@@ -118,6 +124,7 @@ class Run extends VersionedRow
         public float $roomC,
     ) {
         parent::__construct($id, $createdAt);
+        $this->fitting = $setup->fitting;
         $this->parts = new ArrayCollection();
         $this->parts->add(new Part(Uuid::v7(), $createdAt, $this, 1));
     }

@@ -6,8 +6,6 @@ namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
-use Sitzplatz\Evidence\Exposure;
-use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Warp\Surroundings;
 
 /** The shop's own runs of one material, looked up by how near they are to a proposal. */
@@ -21,6 +19,8 @@ final readonly class Experience
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
+    /** @var \WeakMap<JobRequest, array<string, array<string, AlikeRuns>>> by surface and agent */
+    private \WeakMap $alike;
 
     /**
      * @param list<OwnRuns>    $runs
@@ -36,6 +36,7 @@ final readonly class Experience
             $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
         }
         $this->bySurfaceAndAgent = $index;
+        $this->alike = new \WeakMap();
     }
 
     /**
@@ -85,55 +86,72 @@ final readonly class Experience
         $found = [];
         $longest = null;
         $most = 0;
-        foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
-            if (!self::sameBed($run->bedC, $displayC)) {
+        foreach ($this->alike($job, $side->surfaceId, $agentId) as $alike) {
+            if (!self::sameBed($alike->bedC, $displayC)) {
                 continue;
             }
-            $likeness = self::likeness($run, $job, $side, $otherC);
-            $whole = $run->parts >= $job->partCount;
-            $key = $likeness->key().($whole ? '/plate' : '');
-            $found[$key] ??= ['likeness' => $likeness, 'whole' => $whole, 'counts' => array_fill(0, 8, 0.0)];
-            $weight = $likeness->weight();
-            $shown = Exposure::share($run->minutes, $job->minutes);
-            $share = $whole ? $job->partCount / $run->parts : 1.0;
-            foreach ([
-                $run->held, $run->runs, $weight * $shown * $run->held, $weight * $share * ($run->runs - $run->held),
-                $run->clean, $run->released, $weight * $run->clean, $weight * $share * ($run->released - $run->clean),
-            ] as $i => $add) {
-                $found[$key]['counts'][$i] += $add;
+            $afterwards = null === $alike->bedOtherC || self::within($alike->bedOtherC, $otherC ?? $alike->bedC, self::BED_NEAR_K);
+            foreach ([[true, $alike->on($side->id)], [false, $alike->elsewhere($side->id)]] as [$here, $sums]) {
+                if (null === $sums) {
+                    continue;
+                }
+                $likeness = $alike->likeness($here, $afterwards);
+                $key = $likeness->key().($alike->wholePlate ? '/plate' : '');
+                $found[$key] ??= ['likeness' => $likeness, 'whole' => $alike->wholePlate, 'sums' => array_fill(0, 8, 0.0)];
+                foreach ($sums as $n => $sum) {
+                    $found[$key]['sums'][$n] += $sum;
+                }
             }
-            $longest = null === $run->minutes ? $longest : max($longest ?? 0.0, $run->minutes);
-            $most = max($most, $run->parts);
+            $longest = null === $alike->longestMinutes ? $longest : max($longest ?? 0.0, $alike->longestMinutes);
+            $most = max($most, $alike->mostParts);
         }
         usort($found, static fn (array $a, array $b): int => [$b['likeness']->weight(), $b['whole']] <=> [$a['likeness']->weight(), $a['whole']]);
         $hold = $release = [];
-        foreach ($found as ['likeness' => $likeness, 'whole' => $whole, 'counts' => $n]) {
+        foreach ($found as ['likeness' => $likeness, 'whole' => $whole, 'sums' => $n]) {
+            $weight = $likeness->weight();
             if ($n[1] > 0) {
-                $hold[] = new Evidence($likeness, (int) $n[0], (int) $n[1], $n[2], $n[3], $whole);
+                $hold[] = new Evidence($likeness, (int) $n[0], (int) $n[1], $weight * $n[2], $weight * $n[3], $whole);
             }
             if ($n[5] > 0) {
-                $release[] = new Evidence($likeness, (int) $n[4], (int) $n[5], $n[6], $n[7], $whole);
+                $release[] = new Evidence($likeness, (int) $n[4], (int) $n[5], $weight * $n[6], $weight * $n[7], $whole);
             }
         }
 
         return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $longest, 'mostParts' => $most];
     }
 
-    private static function likeness(OwnRuns $run, JobRequest $job, SideFacts $side, ?float $otherC): Likeness
+    /**
+     * The runs of a kind of surface and agent, drawn together as far as a job tells them apart whatever side they are held
+     * against: reckoned once for a job, so that many runs cost no more than few.
+     *
+     * @return array<string, AlikeRuns>
+     */
+    private function alike(JobRequest $job, string $surfaceId, ?string $agentId): array
     {
-        $printer = $job->printer;
-        $near = static fn (?float $a, ?float $b, float $within): bool => null === $a || null === $b || abs($a - $b) <= $within;
+        $kind = $surfaceId.'/'.($agentId ?? '');
+        $known = $this->alike[$job] ?? [];
+        if (!isset($known[$kind])) {
+            $known[$kind] = [];
+            foreach ($this->ofKind($surfaceId, $agentId) as $run) {
+                $alike = AlikeRuns::of(
+                    $run,
+                    $job,
+                    null === $run->printerId || self::air($run->bedC, $run->enclosed, $run->chamberC, $job->roomC, $job->printer->enclosed, $job->printer->chamberC),
+                    null === $run->nozzleC || null === $job->firstLayerNozzleC() || self::within($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
+                    // Nought and less is an offset of the machine, and says nothing of the gap.
+                    min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
+                );
+                ($known[$kind][$alike->key()] ??= $alike)->add($run, $job);
+            }
+            $this->alike[$job] = $known;
+        }
 
-        return Likeness::of(
-            $run->sideId === $side->id,
-            null === $job->lotId || $run->lotId === $job->lotId,
-            null === $run->printerId || $run->printerId === $printer->id,
-            null === $run->printerId || self::air($run->bedC, $run->enclosed, $run->chamberC, $job->roomC, $printer->enclosed, $printer->chamberC),
-            $near($run->bedOtherC ?? $run->bedC, $otherC ?? $run->bedC, self::BED_NEAR_K),
-            $near($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
-            // Nought and less is an offset of the machine, and says nothing of the gap.
-            min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || $near($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
-        );
+        return $known[$kind];
+    }
+
+    private static function within(?float $a, ?float $b, float $within): bool
+    {
+        return null === $a || null === $b || abs($a - $b) <= $within;
     }
 
     private static function air(?float $bedC, bool $enclosed, ?float $chamberC, float $roomC, bool $jobEnclosed, ?float $jobChamberC): bool

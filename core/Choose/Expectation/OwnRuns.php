@@ -44,7 +44,7 @@ final readonly class OwnRuns
     public static function tally(array $counts): array
     {
         $runs = $held = $released = $clean = 0;
-        foreach (array_filter($counts, static fn (RunCount $each): bool => $each->onPresentSheet) as $count) {
+        foreach ($counts as $count) {
             $runs += null === $count->held ? 0 : $count->times;
             $held += true === $count->held ? $count->times : 0;
             $released += null === $count->clean() ? 0 : $count->times;

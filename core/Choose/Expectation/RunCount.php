@@ -17,8 +17,6 @@ final readonly class RunCount
         public ?Effort $effort,
         /** Whether the plate was; null: not noted. */
         public ?bool $damaged,
-        /** Whether the sheet that they were made on still lies there; else they say nothing of the side as it is. */
-        public bool $onPresentSheet = true,
     ) {
     }
 

@@ -15,6 +15,12 @@ final readonly class Brackets
     public const SURE = 0.9;
     /** Beliefs whose log-odds lie so many standard deviations apart are told apart without the sum. */
     private const FAR = 5.0;
+    /**
+     * And so near that the first is better with less than 87 % in the worst of 20 000 pairs drawn by chance, as long as both have
+     * seen this much of either end.
+     */
+    private const NEAR = 0.5;
+    private const SEEN = 0.4;
 
     /**
      * @param list<Candidate> $candidates
@@ -49,6 +55,12 @@ final readonly class Brackets
     {
         $apart = log($one->a / $one->b) - log($other->a / $other->b);
 
-        return $apart > self::FAR * sqrt(1 / $one->a + 1 / $one->b + 1 / $other->a + 1 / $other->b) ? 1.0 : $one->exceeds($other);
+        $spread = sqrt(1 / $one->a + 1 / $one->b + 1 / $other->a + 1 / $other->b);
+
+        return match (true) {
+            $apart > self::FAR * $spread => 1.0,
+            $apart < self::NEAR * $spread && min($one->a, $one->b, $other->a, $other->b) >= self::SEEN => 0.5,
+            default => $one->exceeds($other),
+        };
     }
 }

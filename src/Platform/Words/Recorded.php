@@ -7,8 +7,8 @@ namespace App\Platform\Words;
 /** Data of a record, whose phrases stand in it as keys, quantities and English text. */
 final readonly class Recorded
 {
-    /** @param array<mixed> $data */
-    public function __construct(public array $data)
+    /** @param mixed $data a phrase, a list of them, or what is none */
+    public function __construct(public mixed $data)
     {
     }
 }

@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
 
 import { call, Problem, setToken, type Schemas } from './client';
 
@@ -23,7 +23,14 @@ export const ownSurfacesQuery = list<Schemas['OwnSurface']>('own-surfaces');
 export const ownMaterialsQuery = list<Schemas['OwnMaterial']>('own-materials');
 export const usersQuery = list<Schemas['User']>('users');
 export const comparisonsQuery = list<Schemas['ComparisonRow']>('comparisons');
-export const profilesQuery = list<Schemas['Profile']>('profiles');
+/** Profiles page by page; a page that is full may have another after it. */
+export const profilesQuery = (find: string) =>
+    infiniteQueryOptions({
+        queryKey: ['profiles', 'list', find],
+        queryFn: ({ pageParam }) => call<Schemas['ProfileRow'][]>('GET', `/profiles?${new URLSearchParams({ find, after: pageParam }).toString()}`),
+        initialPageParam: '',
+        getNextPageParam: (last) => (last.length < 50 ? undefined : last[last.length - 1]?.id),
+    });
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => call<Schemas['Settings']>('GET', '/settings') });

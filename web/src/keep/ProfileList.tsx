@@ -1,4 +1,4 @@
-import { useSuspenseQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
@@ -6,14 +6,18 @@ import { call, newId, type Schemas } from '../api/client';
 import { profilesQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { Field } from '../ui/Field';
+import { Field, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { day, useQuantity } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { usePause } from '../ui/usePause';
 import { ProfileMark } from './ProfileMark';
 
 export function ProfileList() {
-    const { data: profiles } = useSuspenseQuery(profilesQuery);
+    const [find, setFind] = useState('');
+    const looked = usePause(find.trim());
+    const pages = useInfiniteQuery({ ...profilesQuery(looked), placeholderData: keepPreviousData });
+    const profiles = pages.data?.pages.flat() ?? [];
     const temperature = useQuantity('temperature');
     const may = useMay();
     const [importing, setImporting] = useState(false);
@@ -30,7 +34,17 @@ export function ProfileList() {
                 </MarginNote>
             }
         >
-            {profiles.length === 0 ? (
+            <div className="mb-3 w-full sm:w-80">
+                <TextField label="Find" type="search" value={find} onValue={setFind} placeholder="title, material, surface, printer" />
+            </div>
+            <Fault error={pages.error} />
+            {pages.isPending ? (
+                <p>Looking …</p>
+            ) : profiles.length === 0 && looked !== '' ? (
+                <Empty>
+                    <p>No profile has all of these words.</p>
+                </Empty>
+            ) : profiles.length === 0 ? (
                 <Empty>
                     <p>
                         No profile yet. <Link to="/judge">Judge</Link> a comparison; a setup that holds and lets go can be proposed from there.
@@ -45,7 +59,7 @@ export function ProfileList() {
                                     {profile.title}
                                 </Link>
                                 <p className="text-soft">
-                                    {profile.document.scope.materialName} on {profile.document.scope.surfaceName}, {profile.document.setting.agentName ?? 'bare'}, {profile.document.setting.bedFirstC === null ? 'unheated' : temperature.text(profile.document.setting.bedFirstC)}, {profile.document.scope.printerName}
+                                    {profile.materialName} on {profile.surfaceName}, {profile.agentName ?? 'bare'}, {typeof profile.bedFirstC === 'number' ? temperature.text(profile.bedFirstC) : 'unheated'}, {profile.printerName}
                                 </p>
                             </div>
                             <div className="sm:pt-2">
@@ -64,6 +78,11 @@ export function ProfileList() {
                     ))}
                 </ul>
             )}
+            {pages.hasNextPage ? (
+                <Button className="mt-4" disabled={pages.isFetchingNextPage} onClick={() => void pages.fetchNextPage()}>
+                    Show more
+                </Button>
+            ) : null}
             {importing ? <ImportProfile onDone={() => setImporting(false)} /> : null}
         </Sheet>
     );

@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client';
 import { PROFILE_WORDS } from '../ui/words';
 
 /** The state of a profile as a word with a shape; one that is in question, or past its review, says so. */
-export function ProfileMark({ profile }: { profile: Schemas['Profile'] }) {
+export function ProfileMark({ profile }: { profile: Pick<Schemas['Profile'], 'status' | 'doubts'> }) {
     const doubted = profile.doubts.some((doubt) => doubt.kind !== 'review');
     const due = profile.doubts.length > 0;
     const [Icon, look] = doubted

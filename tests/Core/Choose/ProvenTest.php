@@ -13,8 +13,11 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\Foothold;
+use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Statistics\Beta;
@@ -116,6 +119,24 @@ final class ProvenTest extends TestCase
         self::assertEqualsWithDelta(9.5 * 10.5 / 110 * 56 / 110, $both->allOf(2), 1e-12);
         // R: set.seed(1); x <- rbeta(1e7, 9.5, .5) * rbeta(1e7, 7, 3); quantile(x, c(.05, .5, .95))
         self::assertEqualsWithDelta([0.41760, 0.67585, 0.87504], [$both->quantile(0.05), $both->quantile(0.5), $both->quantile(0.95)], 0.006);
+    }
+
+    public function testACandidateIsReckonedAnewOnlyWithinItsLimits(): void
+    {
+        $candidate = self::ranked([self::side('pei_smooth')], [])->candidates[0];
+        $again = new Again($candidate, new Experience([]));
+        self::assertNotNull($again->with($candidate->proposal->job->with(bedC: 64.0)));
+        self::assertNull($again->with($candidate->proposal->job->with(bedC: 160.0)), 'Beyond what the plate stands.');
+    }
+
+    public function testTheNextFootholdIsEarsWhereAnEndIsThin(): void
+    {
+        foreach ([[0, FootholdKind::Brim], [1, FootholdKind::Ears]] as [$ends, $kind]) {
+            $part = new PartFacts(752, 210, 100, 8, 15, 2, $ends);
+            $candidate = self::ranked([self::side('pei_smooth')], [], ['part' => $part, 'foothold' => Foothold::none()])->candidates[0];
+            $rungs = NextRungs::of($candidate, [$candidate], Ladder::HeatFirst, new Experience([]))->rungs;
+            self::assertStringContainsString("foothold.$kind->value", implode(' ', array_map(static fn (array $rung): string => Said::of($rung['words']), $rungs)));
+        }
     }
 
     /**

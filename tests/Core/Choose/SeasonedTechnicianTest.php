@@ -409,6 +409,7 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertGreaterThan(1, $batches->better->plates);
         self::assertGreaterThan($batches->batches[0]->goodParts, $batches->better->goodParts);
         self::assertGreaterThan($batches->batches[0]->minutes, $batches->better->minutes, 'Each plate is warmed and cooled.');
+        self::assertStringStartsWith('batches.split_timed', Said::of($batches->words()));
         // By hand: one plate is worth its twenty parts times its chance.
         self::assertEqualsWithDelta(20 * $ranking->candidates[0]->chance, $batches->batches[0]->goodParts, 1e-9);
         self::assertNull(Batches::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], $ranking->heat, new Experience([])));

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Evidence;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\Change;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Evidence\Conditions;
@@ -152,6 +153,22 @@ final class EvidenceTest extends TestCase
         self::assertSame(ProfileTrust::InQuestion, ProfileTrust::of(false, $inside, $doubt));
         self::assertSame(ProfileTrust::Trial, ProfileTrust::of(true, $inside, []));
         self::assertSame([0, 1, 2, 3], array_map(static fn (ProfileTrust $t): int => $t->rank(), ProfileTrust::cases()));
+    }
+
+    public function testAFaultOfAMachineHasABeginningBeforeItsEnd(): void
+    {
+        $noon = new \DateTimeImmutable('2026-11-03 12:00');
+        ChangeKind::MachineFault->asksFor($noon, $noon, false);
+        ChangeKind::MachineFault->asksFor($noon, $noon->modify('+1 hour'), false);
+        ChangeKind::LevelledForPlate->asksFor(null, null, true);
+        foreach ([[ChangeKind::MachineFault, $noon, $noon->modify('-1 second')], [ChangeKind::MachineFault, null, $noon], [ChangeKind::LevelledForPlate, $noon, $noon]] as [$kind, $from, $until]) {
+            try {
+                $kind->asksFor($from, $until, false);
+                self::fail($kind->value);
+            } catch (BadChange $bad) {
+                self::assertNotSame('', Said::of($bad->sentence));
+            }
+        }
     }
 
     /** @param array<string, mixed> $change */

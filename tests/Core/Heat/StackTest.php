@@ -187,4 +187,12 @@ final class StackTest extends TestCase
         }
         self::assertSame(6, $refused);
     }
+
+    public function testAMatThatReaches150DegreesIsEnoughForThem(): void
+    {
+        // Common practice, trade notes section 11: 150 W on 150 × 150 mm reach 150 °C.
+        self::assertTrue(HeaterCheck::of(150, 225, 150, null, null)->enough);
+        self::assertEqualsWithDelta(150 / 225, HeaterCheck::of(150, 225, 150, null, null)->neededWattsPerCm2, 1e-12);
+        self::assertEqualsWithDelta(0.6 + 2 * (150 / 225 - 0.6), HeaterCheck::of(150, 225, 180, null, null)->neededWattsPerCm2, 1e-12);
+    }
 }

@@ -185,6 +185,27 @@ final class GcodeTest extends TestCase
         self::read(self::zigzag(3200, 499));
     }
 
+    public function testATravelAlongOneAxisIsNoLine(): void
+    {
+        $code = "G90\nM83\nG1 Z0.2 F1200\nG1 X0 Y0\n";
+        // Two rings of 20 mm, 20 mm apart; between them the head moves along X alone.
+        $ring = static fn (int $x): string => \sprintf("G1 X%d E0.8\nG1 Y20 E0.8\nG1 X%d E0.8\nG1 Y0 E0.8\n", $x + 20, $x);
+        $layer = "G1 X0\n".$ring(0)."G1 X40\n".$ring(40);
+        $code .= $layer."G1 Z0.4\n".$layer;
+        $part = self::read($code);
+        self::assertCount(2, $part->patch->islands);
+    }
+
+    public function testARetractionReturnedHighUpIsNoHeight(): void
+    {
+        $code = "G90\nM83\n";
+        for ($layer = 1; $layer <= 30; ++$layer) {
+            $code .= \sprintf("G1 Z%.1f\nG1 X0 Y0 F1200\nG1 X20 E0.8\nG1 Y20 E0.8\nG1 X0 E0.8\nG1 Y0 E0.8\n", 0.2 * $layer);
+        }
+        $code .= "G1 Z50\nG1 E2\nG1 Z50 E0.5\n";
+        self::assertEqualsWithDelta(6.0, self::read($code)->heightMm, 1e-9);
+    }
+
     private static function zigzag(int $moves, int $reach): string
     {
         $code = "G90\nM83\nG1 Z0.2 F3000\n";

@@ -143,6 +143,11 @@ final class ModelXmlTest extends TestCase
         self::assertEqualsWithDelta(100, $part->patch->areaMm2, 1e-3);
     }
 
+    public function testOneObjectIsOnePart(): void
+    {
+        self::assertSame(1, self::model(self::object('1', self::box(0, 0, 40, 20, 15)), '<item objectid="1"/>')->objects);
+    }
+
     private static function model(string $objects, string $build, string $unit = 'millimeter'): PartShape
     {
         return ModelXml::read(new Bytes(self::xml($objects, $build, $unit)));

@@ -202,6 +202,14 @@ final class WarpTest extends TestCase
         self::assertSame(6, $refused);
     }
 
+    public function testTheLeastCoolingBendsAlready(): void
+    {
+        // By hand, Timoshenko's two strips as above: the radius goes with one over the difference.
+        $curl = new FreeCurl(100, 60, 0.25, 68e-6, 30);
+        self::assertEqualsWithDelta(60 * $curl->radiusMm, (new FreeCurl(100, 60, 0.25, 68e-6, 0.5))->radiusMm, 1e-6);
+        self::assertInfinite((new FreeCurl(100, 60, 0.25, 68e-6, 0.0))->radiusMm);
+    }
+
     /** @param \Closure(float): float $f */
     private static function simpson(\Closure $f, float $from, float $to): float
     {

@@ -105,6 +105,9 @@ final class ProvenTest extends TestCase
             [[900, 100], [7, 3], 0.94622870],
             [[2, 8], [0.5, 9.5], 0.89512330],
             [[9.5, 0.05], [9.5, 0.5], 0.91765165],
+            // A belief of thousands of runs beside one of a few: the narrow one must not fall between two places.
+            [[1900, 1490], [2, 1], 0.31420148],
+            [[5000, 40], [9.5, 0.5], 0.70197196],
         ] as [$one, $other, $better]) {
             self::assertEqualsWithDelta($better, (new Beta(...$one))->exceeds(new Beta(...$other)), 1e-3);
             self::assertEqualsWithDelta(1 - $better, (new Beta(...$other))->exceeds(new Beta(...$one)), 1e-3);

@@ -40,6 +40,8 @@ final class Version20261126120000 extends AbstractMigration
             fitting_id BINARY(16) NOT NULL, runs INT NOT NULL, damages INT NOT NULL, last_held DATETIME(6) DEFAULT NULL, last_print DATETIME(6) NOT NULL,
             PRIMARY KEY (fitting_id)
         ) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE INDEX IDX_comparison_created ON comparison (created_at)');
+        $this->addSql('CREATE INDEX IDX_comparison_status ON comparison (status)');
         $this->addSql('CREATE INDEX IDX_profile_created ON profile (created_at, id)');
         $this->addSql('CREATE INDEX IDX_care_last ON care_event (side_id, kind, created_at)');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
@@ -54,6 +56,7 @@ final class Version20261126120000 extends AbstractMigration
         $this->addSql('DROP TABLE sheet_tally');
         $this->addSql('ALTER TABLE care_event DROP INDEX IDX_care_last');
         $this->addSql('ALTER TABLE profile DROP INDEX IDX_profile_created');
+        $this->addSql('ALTER TABLE comparison DROP INDEX IDX_comparison_created, DROP INDEX IDX_comparison_status');
         $this->addSql('ALTER TABLE run DROP FOREIGN KEY FK_run_fitting');
         $this->addSql('ALTER TABLE run DROP INDEX IDX_run_fitting_finished, DROP fitting_id');
     }

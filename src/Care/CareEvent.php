@@ -14,6 +14,7 @@ use Symfony\Component\Uid\Uuid;
 /** Something that was done to a plate side: a wash, a scuff, a coat. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['side', 'createdAt'])]
+#[ORM\Index(fields: ['side', 'kind', 'createdAt'], name: 'IDX_care_last')]
 class CareEvent extends Row
 {
     #[ORM\Column(length: 80)]

@@ -10,7 +10,6 @@ use App\Keep\ProfileMatch;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
-use Sitzplatz\Choose\Expectation\OwnRuns;
 
 /** What practice and the shop know of each pair, with the shop's own evidence over it. */
 final readonly class CatalogueData
@@ -24,10 +23,10 @@ final readonly class CatalogueData
     {
         $catalogue = $this->shop->get();
         $profiles = $this->profiles->standing();
-        $own = $this->ownRuns->all();
+        $own = $this->ownRuns->sums(null);
         $pairs = [];
         foreach ($catalogue->materials as $material) {
-            $counted = self::counted($own[$material->id] ?? []);
+            $counted = $own[$material->id] ?? [];
             foreach ($catalogue->surfaces as $surface) {
                 $pairing = $catalogue->pairing($material->id, $surface->id);
                 if (null === $pairing) {
@@ -64,7 +63,7 @@ final readonly class CatalogueData
         if (null === $pairing) {
             return null;
         }
-        $counted = self::counted($this->ownRuns->runs($materialId))[$surfaceId] ?? [];
+        $counted = $this->ownRuns->sums($materialId)[$materialId][$surfaceId] ?? [];
         $ours = $this->shop->ours()->pairing($materialId, $surfaceId);
         $treatments = [];
         foreach ($pairing->treatments as $treatment) {
@@ -135,26 +134,5 @@ final readonly class CatalogueData
             'ourHold' => null === $treatment->shop ? null : $ours?->hold->value,
             'ourRelease' => null === $treatment->shop ? null : $ours?->release->value,
         ];
-    }
-
-    /**
-     * @param list<OwnRuns> $runs
-     *
-     * @return array<string, array<string, array{held: int, runs: int, clean: int, released: int}>> by surface and agent
-     */
-    private static function counted(array $runs): array
-    {
-        $counted = [];
-        foreach ($runs as $run) {
-            $counted[$run->surfaceId][$run->agentId ?? ''] ??= ['held' => 0, 'runs' => 0, 'clean' => 0, 'released' => 0];
-            $sum = &$counted[$run->surfaceId][$run->agentId ?? ''];
-            $sum['held'] += $run->held;
-            $sum['runs'] += $run->runs;
-            $sum['clean'] += $run->clean;
-            $sum['released'] += $run->released;
-            unset($sum);
-        }
-
-        return $counted;
     }
 }

@@ -31,38 +31,46 @@ final readonly class OwnRunsRepository
     /** @param list<ProvenSeat> $proven */
     public function experience(string $materialId, array $proven = []): Experience
     {
-        return new Experience($this->runs($materialId), $proven);
-    }
-
-    /** @return list<OwnRuns> */
-    public function runs(string $materialId): array
-    {
-        return $this->counted('AND t.material_id = ?', [$materialId])[$materialId] ?? [];
-    }
-
-    /** @return array<string, list<OwnRuns>> by material */
-    public function all(): array
-    {
-        return $this->counted('', []);
+        return new Experience($this->counted($materialId), $proven);
     }
 
     /**
-     * @param list<string> $parameters
+     * What own runs say of each pair, whatever the setting.
      *
-     * @return array<string, list<OwnRuns>> by material
+     * @param string|null $materialId null: of all
+     *
+     * @return array<string, array<string, array<string, array{held: int, runs: int, clean: int, released: int}>>> by material, surface and agent ("" for bare)
      */
-    private function counted(string $where, array $parameters): array
+    public function sums(?string $materialId): array
+    {
+        $counts = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.held, t.effort, t.damage, SUM(t.times) AS times
+             '.self::TALLIES.' WHERE t.void = 0 AND (? IS NULL OR t.material_id = ?)
+             GROUP BY t.material_id, t.surface_id, t.agent_kind_id, t.held, t.effort, t.damage',
+            [$materialId, $materialId],
+        ) as $row) {
+            $counts[(string) $row['material_id']][(string) $row['surface_id']][(string) $row['agent_kind_id']][] = self::count($row);
+        }
+
+        return array_map(static fn (array $surfaces): array => array_map(static fn (array $agents): array => array_map(
+            static fn (array $counts): array => array_combine(['runs', 'held', 'released', 'clean'], OwnRuns::tally($counts)),
+            $agents,
+        ), $surfaces), $counts);
+    }
+
+    /** @return list<OwnRuns> */
+    private function counted(string $materialId): array
     {
         $rows = $this->database->iterateAssociative(
-            'SELECT t.material_id, t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.bed_other_c, t.printer_id, p.has_enclosure,
+            'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.bed_other_c, t.printer_id, p.has_enclosure,
                 p.chamber_c, t.nozzle_first_c, t.gap_mm, t.parts, t.held, t.effort, t.damage, t.about, t.minutes, t.times
-             '.self::TALLIES." JOIN printer p ON p.id = t.printer_id WHERE t.void = 0 $where",
-            $parameters,
+             '.self::TALLIES.' JOIN printer p ON p.id = t.printer_id WHERE t.void = 0 AND t.material_id = ?',
+            [$materialId],
         );
         $groups = [];
         foreach ($rows as $row) {
             $key = implode('/', [
-                $row['material_id'],
                 $row['surface_id'],
                 bin2hex($row['side_id'].$row['lot_id'].$row['printer_id']),
                 $row['agent_kind_id'],
@@ -77,12 +85,7 @@ final readonly class OwnRunsRepository
             if (null !== $row['minutes']) {
                 $groups[$key]['minutes'] = min($groups[$key]['minutes'] ?? \INF, (float) $row['minutes']);
             }
-            $groups[$key]['counts'][] = new RunCount(
-                (int) $row['times'],
-                null === $row['held'] ? null : (bool) $row['held'],
-                null === $row['effort'] ? null : Effort::from((int) $row['effort']),
-                null === $row['damage'] ? null : (bool) $row['damage'],
-            );
+            $groups[$key]['counts'][] = self::count($row);
         }
 
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
@@ -90,7 +93,7 @@ final readonly class OwnRunsRepository
         foreach ($groups as $group) {
             $row = $group['row'];
             [$all, $held, $released, $clean] = OwnRuns::tally($group['counts']);
-            $runs[(string) $row['material_id']][] = new OwnRuns(
+            $runs[] = new OwnRuns(
                 Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
                 (string) $row['surface_id'],
                 null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
@@ -112,6 +115,17 @@ final readonly class OwnRunsRepository
         }
 
         return $runs;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function count(array $row): RunCount
+    {
+        return new RunCount(
+            is_numeric($row['times']) ? (int) $row['times'] : 0,
+            null === $row['held'] ? null : (bool) $row['held'],
+            is_numeric($row['effort']) ? Effort::from((int) $row['effort']) : null,
+            null === $row['damage'] ? null : (bool) $row['damage'],
+        );
     }
 
     /** @return array<string, LastGap> by side: of the last run of a material that held there on a printer */

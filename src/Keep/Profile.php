@@ -22,6 +22,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 #[ORM\UniqueConstraint(fields: ['series', 'revision'])]
 #[ORM\Index(fields: ['materialId', 'status'])]
+#[ORM\Index(fields: ['createdAt', 'id'], name: 'IDX_profile_created')]
 class Profile extends VersionedRow
 {
     public const UNSIGNED = 'unsigned';

@@ -27,6 +27,8 @@ use Symfony\Component\Uid\Uuid;
 
 /** A comparison of setups: one question, what is held constant, and the limits that decide, fixed before the first run. */
 #[ORM\Entity]
+#[ORM\Index(fields: ['createdAt'], name: 'IDX_comparison_created')]
+#[ORM\Index(fields: ['status'], name: 'IDX_comparison_status')]
 class Comparison extends VersionedRow
 {
     #[ORM\Column(length: 160)]

@@ -18,6 +18,7 @@ use App\Shelf\Lot;
 use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\JobRequest;
@@ -59,7 +60,11 @@ final readonly class ComparisonController
             'SELECT c, l, p FROM '.Comparison::class.' c JOIN c.lot l JOIN c.printer p ORDER BY c.createdAt DESC',
         )->setMaxResults(200)->getResult();
         $counts = [];
-        foreach ($this->database->iterateAssociative('SELECT comparison_id, status, COUNT(*) AS n FROM run GROUP BY comparison_id, status') as $row) {
+        foreach ($this->database->executeQuery(
+            'SELECT comparison_id, status, COUNT(*) AS n FROM run WHERE comparison_id IN (?) GROUP BY comparison_id, status',
+            [array_map(static fn (Comparison $comparison): string => $comparison->id->toBinary(), $comparisons)],
+            [ArrayParameterType::BINARY],
+        )->iterateAssociative() as $row) {
             $counts[(string) $row['comparison_id']][(string) $row['status']] = (int) $row['n'];
         }
 

@@ -89,15 +89,21 @@ final readonly class OwnRunsRepository
         }
 
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
+        $known = [];
+        $uuid = static function (mixed $bytes) use (&$known): string {
+            $key = \is_string($bytes) ? $bytes : '';
+
+            return $known[$key] ??= Uuid::fromBinary($key)->toRfc4122();
+        };
         $runs = [];
         foreach ($groups as $group) {
             $row = $group['row'];
             [$all, $held, $released, $clean] = OwnRuns::tally($group['counts']);
             $runs[] = new OwnRuns(
-                Uuid::fromBinary((string) $row['side_id'])->toRfc4122(),
+                $uuid($row['side_id']),
                 (string) $row['surface_id'],
                 null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
-                Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
+                $uuid($row['lot_id']),
                 $number($row['bed_first_c']),
                 $all,
                 $held,
@@ -106,7 +112,7 @@ final readonly class OwnRunsRepository
                 $group['minutes'] ?? null,
                 (int) $row['parts'],
                 $number($row['bed_other_c']),
-                Uuid::fromBinary((string) $row['printer_id'])->toRfc4122(),
+                $uuid($row['printer_id']),
                 (bool) $row['has_enclosure'],
                 $number($row['chamber_c']),
                 $number($row['nozzle_first_c']),

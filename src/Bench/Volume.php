@@ -159,7 +159,11 @@ final class Volume
                 'id' => $comparison, 'created_at' => self::time($startMs), 'title' => "$material on the hall plates, ".($at + 1), 'status' => $open
                     ? 'running'
                     : 'closed',
-                'material_id' => $material, 'lot_id' => $lot, 'printer_id' => $printer['id'], 'room_c' => 18 + $this->random->getInt(0, 7), 'started_at' => self::time($startMs),
+                'material_id' => $material,
+                'lot_id' => $lot,
+                'printer_id' => $printer['id'],
+                'room_c' => 18 + $this->random->getInt(0, 7),
+                'started_at' => self::time($startMs),
                 'closed_at' => $open
                     ? null
                     : self::time($startMs + 3 * 86_400_000), 'seed' => $at, 'gap_mm' => [0.1, 0.1, 0.1, 0.15][$this->random->getInt(0, 3)],
@@ -177,7 +181,9 @@ final class Volume
             $done += \count($ids);
             if (!$open) {
                 $this->put('verdict_record', [
-                    'id' => $this->id($startMs + 3 * 86_400_000), 'created_at' => self::time($startMs + 3 * 86_400_000), 'comparison_id' => $comparison,
+                    'id' => $this->id($startMs + 3 * 86_400_000),
+                    'created_at' => self::time($startMs + 3 * 86_400_000),
+                    'comparison_id' => $comparison,
                     'run_ids' => json_encode(array_map(static fn (string $id): string => Uuid::fromBinary($id)->toRfc4122(), $ids), \JSON_THROW_ON_ERROR),
                 ]);
             }
@@ -202,7 +208,12 @@ final class Volume
         $bed = round(($pairing->window->target ?? 60.0) + (0 === $this->random->getInt(0, 4) ? 2.0 * $this->random->getInt(-2, 2) : 0.0));
         $setup = $this->id($startMs);
         $this->put('setup', [
-            'id' => $setup, 'created_at' => self::time($startMs), 'label' => \chr(65 + $position), 'position' => $position, 'bed_first_c' => $bed, 'bed_other_c' => $bed,
+            'id' => $setup,
+            'created_at' => self::time($startMs),
+            'label' => \chr(65 + $position),
+            'position' => $position,
+            'bed_first_c' => $bed,
+            'bed_other_c' => $bed,
             'comparison_id' => $comparison, 'side_id' => $side['id'], 'fitting_id' => $fitting, 'agent_id' => '' === $way ? null : $agents[$way],
         ]);
         $good = $pairing?->treatment('' === $way ? null : $way)?->hold->prior()->mean() ?? 0.8;
@@ -225,11 +236,19 @@ final class Volume
         $minutes = round($this->minutes * (0.98 + 0.04 * $this->chance()), 1);
         $this->put('run', [
             'id' => $run,
-            'fitting_id' => $fitting, 'created_at' => self::time($atMs), 'status' => $void ? 'void' : 'done', 'step' => 'clean', 'outcome' => $held ? 'held' : 'came_off', 'position' => $position,
+            'fitting_id' => $fitting,
+            'created_at' => self::time($atMs),
+            'status' => $void ? 'void' : 'done',
+            'step' => 'clean',
+            'outcome' => $held ? 'held' : 'came_off',
+            'position' => $position,
             'visit' => 1 + intdiv($position, 6), 'pull' => $hot
                 ? 'hot'
                 : 'cold', 'plate_change' => 0, 'room_c' => 20, 'comparison_id' => $comparison, 'setup_id' => $setup,
-            'started_at' => self::time($atMs), 'finished_at' => self::time($atMs + 4_800_000), 'outcome_said_at' => self::time($atMs + 4_000_000), 'held' => (int) $held,
+            'started_at' => self::time($atMs),
+            'finished_at' => self::time($atMs + 4_800_000),
+            'outcome_said_at' => self::time($atMs + 4_000_000),
+            'held' => (int) $held,
             'effort' => $effort, 'damage' => $damage, 'print_minutes' => $minutes, 'void_reason' => $void
                 ? 'the wrong spool'
                 : '', 'made_by_id' => $this->person(),
@@ -244,7 +263,12 @@ final class Volume
             foreach ($values as $measure => $value) {
                 $reading = $this->id($atMs + 4_000_000);
                 $this->put('reading', [
-                    'id' => $reading, 'created_at' => self::time($atMs + 4_000_000), 'measure' => $measure, 'value' => $value, 'entered_value' => $value, 'at_least' => 0,
+                    'id' => $reading,
+                    'created_at' => self::time($atMs + 4_000_000),
+                    'measure' => $measure,
+                    'value' => $value,
+                    'entered_value' => $value,
+                    'at_least' => 0,
                     'entered_unit' => str_starts_with($measure, 'pull') ? 'N' : '', 'part_id' => $part, 'amends_id' => null, 'gauge_id' => null,
                 ]);
                 $this->put('standing', ['part_id' => $part, 'measure' => $measure, 'place' => 1, 'reading_id' => $reading]);
@@ -276,7 +300,10 @@ final class Volume
                     [...$document, 'scope' => $scope],
                     \JSON_THROW_ON_ERROR,
                 ),
-                'printer_id' => $printer, 'side_id' => $side['id'], 'fitting_id' => $side['fittings'][\count($side['fittings']) - 1]['id'], 'lot_id' => $lot,
+                'printer_id' => $printer,
+                'side_id' => $side['id'],
+                'fitting_id' => $side['fittings'][\count($side['fittings']) - 1]['id'],
+                'lot_id' => $lot,
                 'evidence_until' => self::time($atMs), 'signed_at' => self::time($atMs),
             ]);
         }

@@ -24,7 +24,9 @@ final readonly class PlateHistory
         foreach ($this->database->iterateAssociative(
             "SELECT ps.id, w.at AS washed_at, k.at AS coated_at, a.kind_id, a.name AS agent,
                     COALESCE(t.runs, 0) AS since_fitting,
-                    IF(w.at IS NULL, COALESCE(t.runs, 0), (SELECT COUNT(*) FROM run r WHERE r.fitting_id = ps.fitting_id AND r.finished_at > w.at)) AS since_wash,
+                    IF(w.at IS NULL, COALESCE(t.runs, 0), (
+                        SELECT COUNT(*) FROM run r WHERE r.fitting_id = ps.fitting_id AND r.finished_at > w.at
+                    )) AS since_wash,
                     IF(k.at IS NULL, NULL, (SELECT COUNT(*) FROM run r WHERE r.fitting_id = ps.fitting_id AND r.finished_at > k.at)) AS since_coat,
                     t.last_held, t.last_print, COALESCE(t.damages, 0) AS damages, sc.at AS scuffed_at
              FROM plate_side ps

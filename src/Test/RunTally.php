@@ -100,8 +100,8 @@ final readonly class RunTally
     /** Runs about as long are drawn together, and count as the shortest of them. */
     private static function runs(string $where): string
     {
-        return 'SELECT '.self::SEAT.' AS seat, c.material_id, f.surface_id, a.kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
-                c.nozzle_first_c, c.gap_mm, c.feeler, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts,
+        return 'SELECT '.self::SEAT.' AS seat, c.material_id, f.surface_id, a.kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id,
+                s.bed_first_c, s.bed_other_c, c.nozzle_first_c, c.gap_mm, c.feeler, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts,
                 FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = \'void\' AS void, r.held, r.effort, r.damage,
                 COUNT(*), MIN(r.print_minutes), MAX(r.finished_at)
             '.self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where

@@ -246,7 +246,11 @@ final readonly class CandidateSums
                 Sentence::of(null === $minutes ? 'sum.times.time_it' : 'sum.basis.printer'),
             );
             if (null !== $job->printer->chamberW) {
-                $inputs[] = new Input(Sentence::of('sum.times.chamber_heater'), Quantity::watts($job->printer->chamberW), Sentence::of('sum.times.chamber_full'));
+                $inputs[] = new Input(
+                    Sentence::of('sum.times.chamber_heater'),
+                    Quantity::watts($job->printer->chamberW),
+                    Sentence::of('sum.times.chamber_full'),
+                );
             }
         }
         foreach ($this->release->waits as $wait) {

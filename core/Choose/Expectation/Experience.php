@@ -136,7 +136,14 @@ final readonly class Experience
                 $alike = AlikeRuns::of(
                     $run,
                     $job,
-                    null === $run->printerId || self::air($run->bedC, $run->enclosed, $run->chamberC, $job->roomC, $job->printer->enclosed, $job->printer->chamberC),
+                    null === $run->printerId || self::air(
+                        $run->bedC,
+                        $run->enclosed,
+                        $run->chamberC,
+                        $job->roomC,
+                        $job->printer->enclosed,
+                        $job->printer->chamberC,
+                    ),
                     null === $run->nozzleC || null === $job->firstLayerNozzleC() || self::within($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
                     // Nought and less is an offset of the machine, and says nothing of the gap.
                     min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),

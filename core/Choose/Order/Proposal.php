@@ -101,7 +101,18 @@ final readonly class Proposal
     /** The same with another setting after the first layer. */
     public function then(?float $bedOtherC): self
     {
-        return new self($this->job, $this->side, $this->surface, $this->agent, $this->pairing, $this->treatment, $this->target, $this->stack, $this->off, $bedOtherC);
+        return new self(
+            $this->job,
+            $this->side,
+            $this->surface,
+            $this->agent,
+            $this->pairing,
+            $this->treatment,
+            $this->target,
+            $this->stack,
+            $this->off,
+            $bedOtherC,
+        );
     }
 
     /** The same with the bed left off; null where practice does not run the surface or the pair so, or somebody asked for a bed temperature. */

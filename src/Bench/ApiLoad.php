@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-/** Asks the running app of the demo at a steady rate, and with several requests in flight, and takes the 95th percentile. */
+/** Asks the running app of the demo at a steady rate, and with several requests in flight, and takes the 95th percentile, also as a multiple of the empty call. */
 final class ApiLoad
 {
-    private const PATHS = ['/api/overview', '/api/comparisons', '/api/plates', '/api/profiles', '/api/care'];
+    private const PATHS = ['/api/overview', '/api/comparisons', '/api/plates', '/api/profiles', '/api/care', '/api/lots', '/api/catalogue/pairs'];
+    /** Answered from the session alone: what any request costs. */
+    private const EMPTY_CALL = '/api/session';
     private const RATE = 20;
     private const IN_FLIGHT = 4;
 
@@ -18,8 +20,9 @@ final class ApiLoad
         if (!$client->signIn('technician')) {
             return ['API answers' => 'the demo does not run'];
         }
-        $requests = self::requests($client);
         $figures = [];
+        $empty = null;
+        $requests = ['the empty call' => ['GET', self::EMPTY_CALL, null], ...self::requests($client)];
         foreach ($requests as $name => $request) {
             $times = [];
             for ($i = 0; $i < max(20, self::RATE * $seconds / \count($requests)); ++$i) {
@@ -27,10 +30,15 @@ final class ApiLoad
                 $times[] = $took;
                 usleep((int) max(0, 1e6 / self::RATE - 1000 * $took));
             }
-            $figures["$name, steady ".self::RATE.'/s'] = self::p95($times);
+            $p95 = self::p95($times);
+            $empty ??= $p95;
+            $figures["$name, steady ".self::RATE.'/s'] = \sprintf('p95 %.0f ms, %.1f ×', $p95, $p95 / $empty);
         }
         $all = array_merge(...array_fill(0, 40, array_values($requests)));
-        $figures['all of these, '.self::IN_FLIGHT.' in flight'] = self::p95(array_column($client->together($all, self::IN_FLIGHT), 'milliseconds'));
+        $figures['all of these, '.self::IN_FLIGHT.' in flight'] = \sprintf(
+            'p95 %.0f ms',
+            self::p95(array_column($client->together($all, self::IN_FLIGHT), 'milliseconds')),
+        );
 
         return $figures;
     }
@@ -71,10 +79,10 @@ final class ApiLoad
     }
 
     /** @param list<float> $times */
-    private static function p95(array $times): string
+    private static function p95(array $times): float
     {
         sort($times);
 
-        return \sprintf('p95 %.0f ms', $times[(int) ceil(0.95 * \count($times)) - 1] ?? 0);
+        return $times[(int) ceil(0.95 * \count($times)) - 1] ?? 0.0;
     }
 }

@@ -6,7 +6,7 @@ namespace App\Choose;
 
 use App\Catalogue\ShopCatalogue;
 use App\Catalogue\StoredFact;
-use App\Keep\ProfileMatch;
+use App\Keep\ProfileDoubts;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
@@ -14,7 +14,7 @@ use Sitzplatz\Catalogue\Treatment;
 /** What practice and the shop know of each pair, with the shop's own evidence over it. */
 final readonly class CatalogueData
 {
-    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private ProfileMatch $profiles)
+    public function __construct(private ShopCatalogue $shop, private OwnRunsRepository $ownRuns, private ProfileDoubts $doubts)
     {
     }
 
@@ -22,7 +22,7 @@ final readonly class CatalogueData
     public function pairs(): array
     {
         $catalogue = $this->shop->get();
-        $profiles = $this->profiles->standing();
+        $profiles = $this->doubts->undoubted();
         $own = $this->ownRuns->sums(null);
         $pairs = [];
         foreach ($catalogue->materials as $material) {

@@ -21,20 +21,6 @@ final readonly class ProfileMatch
     {
     }
 
-    /** @return array<string, array<string, int>> validated profiles that nothing puts in question, by material and surface */
-    public function standing(): array
-    {
-        $found = [];
-        foreach ($this->signed(null) as $profile) {
-            if (Profile::VALIDATED === $profile->status && [] === $this->doubts->of($profile)) {
-                $surface = (string) $profile->document['scope']['surfaceId'];
-                $found[$profile->materialId][$surface] = ($found[$profile->materialId][$surface] ?? 0) + 1;
-            }
-        }
-
-        return $found;
-    }
-
     /** @return array{shown: list<array<string, mixed>>, seats: list<ProvenSeat>} what is shown of them, and what they prove for this job */
     public function forJob(string $materialId, Job $job): array
     {
@@ -81,14 +67,14 @@ final readonly class ProfileMatch
         }, \array_slice($found, 0, self::SHOWN)), 'seats' => $seats];
     }
 
-    /** @return list<Profile> of one material or of all, with what they stand for, the newest first */
-    private function signed(?string $materialId): array
+    /** @return list<Profile> with what they stand for, the newest first */
+    private function signed(string $materialId): array
     {
         /** @var list<Profile> $profiles */
         $profiles = $this->entities->createQuery(
             'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl
              LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
-             WHERE (:m IS NULL OR p.materialId = :m) AND p.status IN (:signed) ORDER BY p.signedAt DESC',
+             WHERE p.materialId = :m AND p.status IN (:signed) ORDER BY p.signedAt DESC',
         )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
 
         return $profiles;

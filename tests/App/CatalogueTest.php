@@ -43,6 +43,14 @@ final class CatalogueTest extends ApiTestCase
         self::assertGreaterThan(140, \count($this->ask('GET', '/api/catalogue/pairs', null, 200)));
     }
 
+    public function testAProfileInQuestionIsNoProfileInForce(): void
+    {
+        self::assertSame(1, $this->pair('pla', 'pei_textured')['profiles']);
+        $printer = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $this->ask('POST', "/api/printers/$printer/changes", ['kind' => 'levelling', 'note' => ''], 201);
+        self::assertSame(0, $this->pair('pla', 'pei_textured')['profiles']);
+    }
+
     public function testAPairOpensWithItsReasons(): void
     {
         $pair = $this->ask('GET', '/api/catalogue/pairs/pla/pei_textured', null, 200);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-/** Asks the running app of the demo at a steady rate, and with several requests in flight, and takes the 95th percentile, also as a multiple of the empty call. */
+/**
+ * Asks the running app of the demo at a steady rate, and with several requests in flight, and takes the 95th percentile, also
+ * as a multiple of the empty call.
+ */
 final class ApiLoad
 {
     private const PATHS = ['/api/overview', '/api/comparisons', '/api/plates', '/api/profiles', '/api/care', '/api/lots', '/api/catalogue/pairs'];

@@ -62,8 +62,8 @@ final class ProfileDoubts implements ResetInterface
         $text = static fn (mixed $value): ?string => \is_string($value) ? $value : null;
         $found = [];
         foreach ($this->entities->getConnection()->iterateAssociative(
-            "SELECT p.material_id, JSON_VALUE(p.document, '$.scope.surfaceId') AS surface_id, p.fitting_id, p.evidence_until, p.created_at, p.review_by, p.printer_id,
-                g.surface_lot, s.fitting_id AS fitting_now, f.surface_lot AS lot_now, s.plate_id, pl.retired
+            "SELECT p.material_id, JSON_VALUE(p.document, '$.scope.surfaceId') AS surface_id, p.fitting_id, p.evidence_until, p.created_at, p.review_by,
+                p.printer_id, g.surface_lot, s.fitting_id AS fitting_now, f.surface_lot AS lot_now, s.plate_id, pl.retired
              FROM profile p LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
              LEFT JOIN plate pl ON pl.id = s.plate_id WHERE p.status = ?",
             [Profile::VALIDATED],

@@ -134,6 +134,9 @@ final class OwnKindTest extends ApiTestCase
         ] as $case => [$change, $field]) {
             self::assertSame($field, $this->ask('POST', '/api/own-surfaces', $change + self::SURFACE, 422)['errors'][0]['field'], $case);
         }
+        foreach (['modulusGpa' => 1e-300, 'expansionUmMK' => 1e-9, 'drying' => ['hours' => 4, 'celsius' => 1e9, 'goodDays' => 20]] as $field => $value) {
+            self::assertStringStartsWith($field, $this->ask('POST', '/api/own-materials', [$field => $value] + self::MATERIAL, 422)['errors'][0]['field']);
+        }
         self::assertSame('', $this->ask('POST', '/api/own-materials', ['bedC' => [70, 50]] + self::MATERIAL, 422)['errors'][0]['field']);
         self::assertSame($before, [$this->rowsIn('own_surface'), $this->rowsIn('own_material')]);
     }

@@ -194,6 +194,9 @@ final class GcodeTest extends TestCase
         $code .= $layer."G1 Z0.4\n".$layer;
         $part = self::read($code);
         self::assertCount(2, $part->patch->islands);
+        // The same along Y.
+        $turned = strtr($code, ['X' => 'Y', 'Y' => 'X']);
+        self::assertCount(2, self::read($turned)->patch->islands);
     }
 
     public function testARetractionReturnedHighUpIsNoHeight(): void

@@ -15,13 +15,15 @@ enum Basis: string
     case Memory = 'memory';
     case Shop = 'shop';
 
+    public const PRACTICE_RUNS = 10.0;
+
     /**
      * How many runs its word is worth: practice was tried by many, a maker's chart is where to start until the own bench
      * says more (common practice; the numbers are our own choice).
      */
     public function worthRuns(): float
     {
-        return self::MakerGuidance === $this ? 5.0 : 10.0;
+        return self::MakerGuidance === $this ? 5.0 : self::PRACTICE_RUNS;
     }
 
     public function words(): Sentence

@@ -19,7 +19,7 @@ enum Grade: string
     public const CONFIRMED_BY = 5;
 
     /** The grade as a belief; how much it is worth is a matter of who says so, {@see Basis::worthRuns}. */
-    public function prior(float $worthRuns = 10.0): Beta
+    public function prior(float $worthRuns = Basis::PRACTICE_RUNS): Beta
     {
         $share = match ($this) {
             self::Strong => 0.95,

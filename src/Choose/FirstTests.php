@@ -50,6 +50,8 @@ final readonly class FirstTests
         $surfaceId = $kind instanceof StoredSurface ? $kind->kindId() : null;
         $tests = $missing = $without = [];
         $printers = $this->printers();
+        $stock = $this->agents->byKind();
+        $lying = [];
         foreach ($this->materials($kind) as $materialId) {
             $lot = $this->entities->getRepository(Lot::class)->findOneBy(
                 ['materialId' => $materialId, 'retired' => false],
@@ -61,7 +63,10 @@ final readonly class FirstTests
             }
             $test = null;
             foreach ($printers as $printer) {
-                $test ??= $this->test($catalogue, $printer, $lot, $surfaceId);
+                if (null === $test) {
+                    $sides = $lying[$printer->id->toRfc4122()] ??= $this->sides->all($printer);
+                    $test = $this->test($catalogue, $printer, $lot, $surfaceId, $sides, $stock);
+                }
             }
             if (null === $test) {
                 $missing[] = Sentence::of('first_tests.none', lot: new OwnText($lot->label));
@@ -99,8 +104,13 @@ final readonly class FirstTests
         return array_values($materials);
     }
 
-    /** @return array<string, mixed>|null */
-    private function test(Catalogue $catalogue, Printer $printer, Lot $lot, ?string $surfaceId): ?array
+    /**
+     * @param list<SideFacts>           $sides as they lie for this printer
+     * @param array<string, AgentStock> $stock by kind
+     *
+     * @return array<string, mixed>|null
+     */
+    private function test(Catalogue $catalogue, Printer $printer, Lot $lot, ?string $surfaceId, array $sides, array $stock): ?array
     {
         $roomC = (float) ($this->current->get()->bench['roomC'] ?? self::ROOM_C);
         $job = new JobRequest($catalogue->material($lot->materialId), $printer->facts($catalogue), $roomC, $lot->id->toRfc4122());
@@ -109,10 +119,9 @@ final readonly class FirstTests
             new Job($job->lotId, $printer->id->toRfc4122(), $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
         )['seats'];
         $experience = $this->ownRuns->experience($lot->materialId, $seats);
-        $stock = $this->agents->byKind();
         // Of a surface its own sides, and those that something is proven on.
         $sides = array_values(array_filter(
-            $this->sides->all($printer),
+            $sides,
             static fn (SideFacts $side): bool => null === $surfaceId || $side->surfaceId === $surfaceId
                 || [] !== array_filter([null, ...array_keys($stock)], static fn (?string $agent): bool => null !== $experience->proven($side, $agent)),
         ));

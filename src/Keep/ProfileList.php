@@ -13,7 +13,7 @@ final readonly class ProfileList
 {
     private const AT_ONCE = 50;
     /** Where in the document stands what somebody looks for, beside the title. */
-    private const NAMES = ['$.scope.materialName', '$.scope.surfaceName', '$.scope.printerName', '$.scope.sideName'];
+    private const NAMES = ['$.scope.materialName', '$.scope.surfaceName', '$.scope.printerName', '$.scope.sideLabel'];
 
     public function __construct(private EntityManagerInterface $entities)
     {

@@ -31,13 +31,11 @@ final readonly class ProfileMatch
             $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
             $setting = $profile->document['setting'];
             if (ProfileTrust::Proven === $trust && null !== $profile->side) {
-                $first = Number::orNull($setting['bedFirstC']);
-                $other = Number::orNull($setting['bedOtherC'] ?? null);
                 $seats[] = new ProvenSeat(
                     $profile->side->id->toRfc4122(),
                     $setting['agentId'] ?? null,
-                    $first,
-                    null === $first || null === $other || abs($first - $other) < 0.05 ? null : $other,
+                    Number::orNull($setting['bedFirstC']),
+                    Number::orNull($setting['bedOtherC'] ?? null),
                 );
             }
             $found[] = [

@@ -80,6 +80,7 @@ final readonly class RunTally
         foreach ([
             [$stored, self::runs(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
+            ['SELECT * FROM sheet_tally', self::sheets(''), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
                 $found = $this->database->fetchOne("SELECT COUNT(*) FROM ($sql) differing", $parameters);

@@ -47,6 +47,9 @@ final class TallyTest extends ApiTestCase
 
     public function testAWrongTallyIsFoundAndCountedAgain(): void
     {
+        $this->database()->executeStatement('UPDATE sheet_tally SET damages = damages + 1 LIMIT 1');
+        self::assertSame(2, $this->tally()->wrong(), 'One as it is, one as it should be.');
+        $this->tally()->rebuild();
         $this->database()->executeStatement('UPDATE run_tally SET times = times + 1 LIMIT 1');
         $this->database()->executeStatement('UPDATE setup_tally SET pulls = pulls + 1 LIMIT 1');
         $command = new CommandTester((new Application(self::$kernel ?? self::fail()))->find('sitzplatz:tally'));
@@ -70,6 +73,7 @@ final class TallyTest extends ApiTestCase
         self::assertCount(13, $second);
         self::assertCount(63, array_unique([...array_column($first, 'id'), ...array_column($second, 'id')]));
         self::assertCount(1, $this->ask('GET', '/api/profiles?find='.rawurlencode('copy 100% textured 59'), null, 200));
+        self::assertNotSame([], $this->ask('GET', '/api/profiles?find='.rawurlencode('grey P1 front'), null, 200), 'By the side that it was proven on.');
         self::assertSame([], $this->ask('GET', '/api/profiles?find=100_', null, 200), 'A sign of the search is a sign.');
         $this->ask('GET', '/api/profiles?after=gone', null, 422);
     }

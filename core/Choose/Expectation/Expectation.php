@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
+use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Interval;
@@ -36,7 +37,7 @@ final readonly class Expectation
      * @param list<Evidence> $evidence  the nearest first
      * @param float          $worthRuns what the grade counts for, in runs
      */
-    public static function of(Grade $grade, float $shift, array $evidence, int $parts = 1, float $worthRuns = 10.0): self
+    public static function of(Grade $grade, float $shift, array $evidence, int $parts = 1, float $worthRuns = Basis::PRACTICE_RUNS): self
     {
         $prior = $grade->prior($worthRuns);
         if (abs($shift) > 1e-12) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
+use Sitzplatz\Choose\Expectation\Internal\AlikeRuns;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Warp\Surroundings;

@@ -7,6 +7,9 @@ namespace Sitzplatz\Choose\Expectation;
 /** A side with an agent at a setting, for which a validated profile in scope and out of doubt vouches. */
 final readonly class ProvenSeat
 {
+    /** Nobody changes a bed by less. */
+    private const SAME_K = 0.05;
+
     public function __construct(
         public string $sideId,
         /** The kind; null: bare. */
@@ -14,8 +17,14 @@ final readonly class ProvenSeat
         /** On the display; null: unheated. */
         public ?float $bedC,
         /** On the display after the first layer; null: as in the first layer. */
-        public ?float $bedOtherC = null,
+        private ?float $bedOtherC = null,
     ) {
+    }
+
+    /** What the display is set to after the first layer, °C; null: it is left as it is. */
+    public function thenC(): ?float
+    {
+        return null === $this->bedC || null === $this->bedOtherC || abs($this->bedC - $this->bedOtherC) < self::SAME_K ? null : $this->bedOtherC;
     }
 
     /** Whether it is this setting that was proven; nobody sets a display finer than whole degrees. */

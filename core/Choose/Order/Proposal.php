@@ -85,34 +85,13 @@ final readonly class Proposal
         }
         $target = Target::of($this->job->with(bedC: $seat->bedC), $this->pairing, $this->stops(), $this->stack);
 
-        return null !== $target->refusal ? $this : new self(
-            $this->job,
-            $this->side,
-            $this->surface,
-            $this->agent,
-            $this->pairing,
-            $this->treatment,
-            $target->asProven($this->target),
-            $this->stack,
-            bedOtherC: $seat->bedOtherC,
-        );
+        return null !== $target->refusal ? $this : $this->set($target->asProven($this->target), false, $seat->thenC());
     }
 
     /** The same with another setting after the first layer. */
     public function then(?float $bedOtherC): self
     {
-        return new self(
-            $this->job,
-            $this->side,
-            $this->surface,
-            $this->agent,
-            $this->pairing,
-            $this->treatment,
-            $this->target,
-            $this->stack,
-            $this->off,
-            $bedOtherC,
-        );
+        return $this->set($this->target, $this->off, $bedOtherC);
     }
 
     /** The same with the bed left off; null where practice does not run the surface or the pair so, or somebody asked for a bed temperature. */
@@ -124,17 +103,7 @@ final readonly class Proposal
             return null;
         }
 
-        return new self(
-            $this->job,
-            $this->side,
-            $this->surface,
-            $this->agent,
-            $this->pairing,
-            $this->treatment,
-            Target::of($this->job, $this->pairing, $this->stops(), $this->stack, true),
-            $this->stack,
-            true,
-        );
+        return $this->set(Target::of($this->job, $this->pairing, $this->stops(), $this->stack, true), true, null);
     }
 
     public function agentName(): Phrase
@@ -194,6 +163,11 @@ final readonly class Proposal
     public function stops(): array
     {
         return self::stopsOf($this->job, $this->side, $this->surface);
+    }
+
+    private function set(?Target $target, bool $off, ?float $bedOtherC): self
+    {
+        return new self($this->job, $this->side, $this->surface, $this->agent, $this->pairing, $this->treatment, $target, $this->stack, $off, $bedOtherC);
     }
 
     /** @return list<Stop> */

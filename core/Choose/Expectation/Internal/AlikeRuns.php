@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Choose\Expectation;
+namespace Sitzplatz\Choose\Expectation\Internal;
 
+use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Evidence\Exposure;
 use Sitzplatz\Evidence\Likeness;

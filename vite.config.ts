@@ -1,12 +1,24 @@
+import { readdirSync, readFileSync } from 'node:fs';
+
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Every language is a file beside the others, shipped as it is: a further one takes no code. */
+const languages: Plugin = {
+    name: 'languages',
+    generateBundle() {
+        for (const file of readdirSync('web/src/words').filter((name) => name.endsWith('.json'))) {
+            this.emitFile({ type: 'asset', fileName: `words/${file}`, source: JSON.stringify(JSON.parse(readFileSync(`web/src/words/${file}`, 'utf8'))) });
+        }
+    },
+};
 
 export default defineConfig({
     root: 'web',
     base: '/build/',
     publicDir: false,
-    plugins: [react(), tailwindcss()],
+    plugins: [react(), tailwindcss(), languages],
     build: {
         outDir: '../public/build',
         emptyOutDir: true,

@@ -8,6 +8,7 @@ use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Statistics\Sample;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -19,7 +20,7 @@ final readonly class MeasureSummary
 {
     private function __construct(
         public string $setup,
-        public Measure $measure,
+        public Measured $measure,
         /** Values in all, lower bounds among them. */
         public int $n,
         public int $nAtLeast,
@@ -34,7 +35,7 @@ final readonly class MeasureSummary
     ) {
     }
 
-    public static function of(SetupRecord $record, Measure $measure, LiftBy $liftBy = LiftBy::MeanOfEnds): self
+    public static function of(SetupRecord $record, Measured $measure, LiftBy $liftBy = LiftBy::MeanOfEnds): self
     {
         $exact = [];
         $atLeast = [];

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Judge;
 
 use Sitzplatz\Test\BadReading;
-use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -30,7 +31,7 @@ final readonly class ReadingsCsv
     }
 
     /** @param iterable<string> $lines the lines of the file, the header first */
-    public static function read(iterable $lines): self
+    public static function read(iterable $lines, Measures $measures = new Measures()): self
     {
         $rows = [];
         $faults = [];
@@ -60,7 +61,7 @@ final readonly class ReadingsCsv
             if (\count($rows) >= self::MOST_ROWS) {
                 return new self([], [['line' => $number, 'message' => Sentence::of('table.too_long', most: Quantity::count(self::MOST_ROWS))]]);
             }
-            $fault = self::row($cells, $number, $rows);
+            $fault = self::row($cells, $number, $rows, $measures);
             if (null !== $fault) {
                 $faults[] = ['line' => $number, 'message' => $fault];
             }
@@ -76,6 +77,23 @@ final readonly class ReadingsCsv
         usort($faults, static fn (array $a, array $b): int => $a['line'] <=> $b['line']);
 
         return new self([] === $faults ? $rows : [], $faults);
+    }
+
+    /**
+     * The table that {@see read} reads: values in the stored unit of their measure.
+     *
+     * @param list<array{setup: string, run: int, reading: Reading, void: bool}> $rows
+     */
+    public static function write(array $rows): string
+    {
+        $lines = [implode(',', self::HEADER)];
+        foreach ($rows as ['setup' => $setup, 'run' => $run, 'reading' => $reading, 'void' => $void]) {
+            $status = $void ? 'void' : ($reading->atLeast ? 'at_least' : 'exact');
+            $value = json_encode($reading->value, \JSON_THROW_ON_ERROR);
+            $lines[] = implode(',', [$setup, $run, $reading->measure->key(), $value, $reading->measure->units()[0], $status]);
+        }
+
+        return implode("\n", $lines)."\n";
     }
 
     /**
@@ -106,7 +124,7 @@ final readonly class ReadingsCsv
      * @param list<string>                                                                                      $cells
      * @param list<array{line: int, setup: string, run: string, reading: ?Reading, value: float, unit: string}> $rows
      */
-    private static function row(array $cells, int $number, array &$rows): ?Sentence
+    private static function row(array $cells, int $number, array &$rows, Measures $measures): ?Sentence
     {
         if (\count($cells) !== \count(self::HEADER)) {
             return Sentence::of(
@@ -120,9 +138,11 @@ final readonly class ReadingsCsv
         if ('' === $setup) {
             return Sentence::of('table.no_setup');
         }
-        $measure = Measure::tryFrom($name);
+        $measure = $measures->of($name);
         if (null === $measure) {
-            return Sentence::of('table.measure', given: $name, measures: Listing::of(array_column(Measure::cases(), 'value'), Joined::Comma));
+            $keys = array_map(static fn (Measured $each): string => $each->key(), $measures->all());
+
+            return Sentence::of('table.measure', given: $name, measures: Listing::of($keys, Joined::Comma));
         }
         if (!\in_array($status, ['exact', 'at_least', 'void'], true)) {
             return Sentence::of('table.status', given: $status);
@@ -158,10 +178,10 @@ final readonly class ReadingsCsv
         $seen = [];
         $faults = [];
         foreach ($rows as $row) {
-            if ('' === $row['run'] || null === $row['reading'] || Measure::Lift === $row['reading']->measure) {
+            if ('' === $row['run'] || null === $row['reading'] || $row['reading']->measure->places() > 1) {
                 continue;
             }
-            $key = $row['setup']."\0".$row['run']."\0".$row['reading']->measure->value;
+            $key = $row['setup']."\0".$row['run']."\0".$row['reading']->measure->key();
             if (isset($seen[$key])) {
                 $faults[] = [
                     'line' => $row['line'],

@@ -9,6 +9,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Reading;
 
 /**
@@ -27,7 +28,7 @@ final readonly class SetupRecord
     }
 
     /** @return list<Reading> */
-    public function readings(Measure $measure): array
+    public function readings(Measured $measure): array
     {
         $found = [];
         foreach ($this->runs as $run) {
@@ -42,7 +43,7 @@ final readonly class SetupRecord
     }
 
     /** How many readings of a yes-or-no measure (or of effort above a limit) count against the setup. */
-    public function count(Measure $measure, float $above): int
+    public function count(Measured $measure, float $above): int
     {
         return \count(array_filter(
             $this->readings($measure),
@@ -55,7 +56,7 @@ final readonly class SetupRecord
      *
      * @return list<UnitValue>
      */
-    public function values(Measure $measure): array
+    public function values(Measured $measure): array
     {
         $units = [];
         foreach ($this->runs as $i => $run) {
@@ -81,7 +82,7 @@ final readonly class SetupRecord
     }
 
     /** The runs up to the one that gave so many units a value of the measure: what was known at that look. */
-    public function upTo(Measure $measure, int $values): self
+    public function upTo(Measured $measure, int $values): self
     {
         $seen = [];
         foreach ($this->runs as $i => $run) {

@@ -11,7 +11,7 @@ final readonly class PartShape
 {
     /** @param list<Sentence> $remarks */
     public function __construct(
-        public ShapeFormat $format,
+        public FormatName $format,
         /** Null for G-code. */
         public ?int $facets,
         public float $widthMm,

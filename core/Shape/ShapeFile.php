@@ -10,14 +10,14 @@ use Sitzplatz\Shape\Internal\StlFile;
 /** Finds out what a file is, by its content and not by its name, and reads it. */
 final class ShapeFile
 {
-    private const HEAD = 2048;
+    public const HEAD = 2048;
 
     /**
      * @param \Closure(): ByteSource $openModel opens the model inside if the file is an archive
      *
      * @throws BadShape
      */
-    public static function read(ByteSource $file, \Closure $openModel): PartShape
+    public static function read(ByteSource $file, \Closure $openModel, Formats $formats = new Formats()): PartShape
     {
         $head = $file->read(84);
         if ('' === $head) {
@@ -30,6 +30,10 @@ final class ShapeFile
             return StlFile::readBinary($head, $file);
         }
         $head .= $file->read(self::HEAD);
+        $added = $formats->of($head, $file->sizeBytes());
+        if (null !== $added) {
+            return $added->read($head, $file);
+        }
         if (str_contains($head, "\0")) {
             throw BadShape::unknownFormat();
         }

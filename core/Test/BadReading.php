@@ -12,7 +12,7 @@ use Sitzplatz\Words\Sentence;
 /** A reading that cannot be taken as it stands. */
 final class BadReading extends Fault
 {
-    public static function unit(Measure $measure, string $unit): self
+    public static function unit(Measured $measure, string $unit): self
     {
         $units = array_map(static fn (string $u): Sentence|string => '' === $u ? Sentence::of('reading.no_unit') : $u, $measure->units());
 
@@ -20,12 +20,12 @@ final class BadReading extends Fault
     }
 
     /** @param Sentence $wanted what it has to be */
-    public static function value(Measure $measure, Sentence $wanted): self
+    public static function value(Measured $measure, Sentence $wanted): self
     {
         return new self(Sentence::of('reading.value', measure: $measure->words(), wanted: $wanted));
     }
 
-    public static function notAtLeast(Measure $measure): self
+    public static function notAtLeast(Measured $measure): self
     {
         return new self(Sentence::of('reading.not_at_least', measure: $measure->words()));
     }

@@ -17,10 +17,10 @@ final class Completeness
     /**
      * What the plan wants and nobody has said.
      *
-     * @param bool|null     $held     null: not said
-     * @param list<Measure> $said
-     * @param list<Measure> $notTaken marked as not taken, with a reason
-     * @param Taken         $taken    by which instruments the plan judges
+     * @param bool|null      $held     null: not said
+     * @param list<Measured> $said
+     * @param list<Measure>  $notTaken marked as not taken, with a reason
+     * @param Taken          $taken    by which instruments the plan judges
      *
      * @return list<Measure>
      */
@@ -57,7 +57,7 @@ final class Completeness
     {
         $said = [];
         foreach ($readings as $reading) {
-            $said[$reading->measure->value] = $reading->value;
+            $said[$reading->measure->key()] = $reading->value;
         }
         $held = $said[Measure::Held->value] ?? null;
         if (null === $held) {

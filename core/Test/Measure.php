@@ -8,9 +8,10 @@ use Sitzplatz\Units\ForceUnit;
 use Sitzplatz\Units\LengthUnit;
 use Sitzplatz\Units\TemperatureUnit;
 use Sitzplatz\Words\Sentence;
+use Sitzplatz\Words\Shown;
 
-/** What is read off a part; stored in N, mm, °C, min, or as a plain number. */
-enum Measure: string
+/** The measures that rules rest on; stored in N, mm, °C, min, or as a plain number. */
+enum Measure: string implements Measured
 {
     case PullHot = 'pull_hot';
     case PullCold = 'pull_cold';
@@ -22,7 +23,51 @@ enum Measure: string
     /** How long the print took, as a table tells; made here, it is measured by the stamps of the steps. */
     case PrintMinutes = 'print_minutes';
 
-    /** @return list<string> units that may be entered, the stored one first */
+    public function key(): string
+    {
+        return $this->value;
+    }
+
+    public function scale(): MeasureScale
+    {
+        return match ($this) {
+            self::PullHot, self::PullCold, self::Lift, self::ReleaseTemperature, self::PrintMinutes => MeasureScale::Continuous,
+            self::Effort => MeasureScale::Ordinal,
+            self::Held, self::Damage => MeasureScale::YesNo,
+        };
+    }
+
+    public function shown(): Shown
+    {
+        return match ($this) {
+            self::PullHot, self::PullCold => Shown::Force,
+            self::Lift => Shown::Length,
+            self::ReleaseTemperature => Shown::Temperature,
+            self::PrintMinutes, self::Held, self::Effort, self::Damage => Shown::Number,
+        };
+    }
+
+    public function levels(): array
+    {
+        return self::Effort === $this ? array_map(static fn (Effort $effort): Sentence => $effort->words(), Effort::cases()) : [];
+    }
+
+    public function places(): int
+    {
+        return self::Lift === $this ? 8 : 1;
+    }
+
+    public function step(): RunStep
+    {
+        return match ($this) {
+            self::Held, self::PrintMinutes => RunStep::FirstLayer,
+            self::PullHot => RunStep::HotPull,
+            self::PullCold => RunStep::ColdPull,
+            self::ReleaseTemperature => RunStep::Cool,
+            self::Lift, self::Effort, self::Damage => RunStep::Inspect,
+        };
+    }
+
     public function units(): array
     {
         return match ($this) {
@@ -34,7 +79,6 @@ enum Measure: string
         };
     }
 
-    /** Whether a reading of it can be a lower bound. */
     public function canBeAtLeast(): bool
     {
         return self::PullHot === $this || self::PullCold === $this;
@@ -50,11 +94,6 @@ enum Measure: string
         return self::PullHot === $this || self::PullCold === $this;
     }
 
-    /**
-     * The stored value of what was entered.
-     *
-     * @throws BadReading if the unit does not belong to the measure, or the value cannot be
-     */
     public function stored(float $value, string $unit): float
     {
         if (!\in_array($unit, $this->units(), true)) {

@@ -118,13 +118,13 @@ final readonly class PaperRuns
      * @param list<array{id: string, setup: string, pull: PullKind}>    $open
      * @param array<string, array{readings: list<Reading>, void: bool}> $taken
      */
-    private static function nextWithout(array $open, array $taken, string $setup, Measure $measure, bool $numbered): ?string
+    private static function nextWithout(array $open, array $taken, string $setup, Measured $measure, bool $numbered): ?string
     {
         foreach ($open as $run) {
-            if ($run['setup'] !== $setup || ($measure->isForce() && $run['pull']->measure() !== $measure)) {
+            if ($run['setup'] !== $setup || ($measure instanceof Measure && $measure->isForce() && $run['pull']->measure() !== $measure)) {
                 continue;
             }
-            $has = array_map(static fn (Reading $reading): Measure => $reading->measure, $taken[$run['id']]['readings'] ?? []);
+            $has = array_map(static fn (Reading $reading): Measured => $reading->measure, $taken[$run['id']]['readings'] ?? []);
             if (!\in_array($measure, $has, true) && !($numbered && ($taken[$run['id']]['void'] ?? false))) {
                 return $run['id'];
             }

@@ -8,7 +8,7 @@ namespace Sitzplatz\Test;
 final readonly class Reading
 {
     public function __construct(
-        public Measure $measure,
+        public Measured $measure,
         public float $value,
         public bool $atLeast = false,
         /** The step of the instrument, in the stored unit; 0: so fine that it does not matter. */
@@ -17,7 +17,7 @@ final readonly class Reading
     }
 
     /** @throws BadReading if the unit or value does not fit the measure, or "at least" has no meaning for it */
-    public static function entered(Measure $measure, float $value, string $unit, bool $atLeast = false): self
+    public static function entered(Measured $measure, float $value, string $unit, bool $atLeast = false): self
     {
         if ($atLeast && !$measure->canBeAtLeast()) {
             throw BadReading::notAtLeast($measure);

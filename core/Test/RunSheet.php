@@ -9,6 +9,7 @@ use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
+use Sitzplatz\Words\UnusableKey;
 
 /**
  * What to do at each step of a run, with timers and the cautions of that step. The steps are common
@@ -46,10 +47,22 @@ final readonly class RunSheet
     }
 
     /**
-     * @return array{step: string, title: Sentence, lines: list<Phrase>, cautions: list<Phrase>, timerSeconds: ?int}
+     * @return array{step: string, title: Phrase, lines: list<Phrase>, cautions: list<Phrase>, timerSeconds: ?int}
      */
-    public function at(RunStep $step): array
+    public function at(SheetStep $step): array
     {
+        if ($step instanceof AddedStep) {
+            return [
+                'step' => $step->key(),
+                'title' => $step->words(),
+                'lines' => $step->lines(),
+                'cautions' => $step->cautions(),
+                'timerSeconds' => $step->timerSeconds(),
+            ];
+        }
+        if (!$step instanceof RunStep) {
+            throw UnusableKey::of($step->key());
+        }
         [$lines, $cautions, $timer] = match ($step) {
             RunStep::Prepare => [
                 [

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
-/** The steps of a run sheet. A part gives a hot pull or, after cooling, a cold one. */
-enum RunStep: string
+/** The steps of a run sheet that rules know. A part gives a hot pull or, after cooling, a cold one. */
+enum RunStep: string implements SheetStep
 {
     case Prepare = 'prepare';
     case HeatAndSoak = 'heat_and_soak';
@@ -16,6 +16,11 @@ enum RunStep: string
     case ColdPull = 'cold_pull';
     case Inspect = 'inspect';
     case Clean = 'clean';
+
+    public function key(): string
+    {
+        return $this->value;
+    }
 
     /**
      * The steps of a run in order; a part that came off or was lost in the print is not pulled.
@@ -33,10 +38,6 @@ enum RunStep: string
         return [self::Prepare, self::HeatAndSoak, self::Print, self::FirstLayer, ...$pulls, self::Inspect, self::Clean];
     }
 
-    /**
-     * Whether a run at this step keeps its printer from others: from heating until the plate leaves it; a plate that is
-     * fixed to its printer keeps it until it is clean again.
-     */
     public function occupiesPrinter(bool $plateFixed): bool
     {
         return match ($this) {

@@ -46,6 +46,11 @@ final readonly class Quantity implements Phrase
         return self::make(QuantityKind::Area, $value, $step);
     }
 
+    public static function cubicMillimetres(float $value, ?float $step = null): self
+    {
+        return self::make(QuantityKind::Volume, $value, $step);
+    }
+
     public static function millimetresPerSecond(float $value): self
     {
         return self::make(QuantityKind::Speed, $value, null);

@@ -13,6 +13,8 @@ enum QuantityKind: string
     case Stress = 'stress';
     case Length = 'length';
     case Area = 'area';
+    /** mm³ */
+    case Volume = 'volume';
     case Mass = 'mass';
     case Speed = 'speed';
     case Duration = 'duration';
@@ -38,6 +40,7 @@ enum QuantityKind: string
             self::Stress, self::Length, self::PowerDensity, self::Money, self::Number => 0.01,
             self::Share => 0.01,
             self::Ratio => 0.1,
+            self::Volume => 100.0,
             self::Area, self::Mass, self::Speed, self::Energy, self::Power, self::HeatFlux, self::Duration, self::Count => 1.0,
             self::ThermalResistance => 1e-5,
             self::Expansion => 1e-6,

@@ -10,6 +10,7 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\CsrfGuard;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Platform\Words\Wording;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\SecurityBundle\Security;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -22,7 +23,7 @@ use Symfony\Component\Uid\Uuid;
 /** Who is here: sign-in, sign-out, the first account, own preferences and the bench bar. */
 final readonly class SessionController
 {
-    private const PREFERENCES = ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'system'];
+    private const PREFERENCES = ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'system', 'locale' => ''];
     private const BENCH = ['printerId' => null, 'plateSideId' => null, 'agentId' => null, 'lotId' => null, 'roomC' => 21.0];
 
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class SessionController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
+        private Wording $wording,
         private bool $demo,
     ) {
     }
@@ -52,6 +54,7 @@ final readonly class SessionController
             'demo' => $this->demo,
             'needsFirstLead' => !$signedIn && 0 === $this->entities->getRepository(User::class)->count(),
             'preferences' => $signedIn ? [...self::PREFERENCES, ...$user->preferences] : self::PREFERENCES,
+            'figures' => $this->wording->shown(),
             'bench' => $signedIn ? [...self::BENCH, ...$user->bench] : self::BENCH,
         ]);
     }

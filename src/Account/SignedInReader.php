@@ -7,11 +7,17 @@ namespace App\Account;
 use App\Platform\Words\Reader;
 use App\Platform\Words\Units;
 use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\HttpFoundation\RequestStack;
 
-/** Whoever is signed in reads in the units they prefer; a command, or somebody not known yet, in SI. */
+/**
+ * Whoever is signed in reads in the units and the locale they prefer, else in the locale that their device asks for; a
+ * command, or somebody not known yet, in SI.
+ */
 final readonly class SignedInReader implements Reader
 {
-    public function __construct(private Security $security)
+    private const USUAL = 'en';
+
+    public function __construct(private Security $security, private RequestStack $requests)
     {
     }
 
@@ -24,6 +30,12 @@ final readonly class SignedInReader implements Reader
 
     public function locale(): string
     {
-        return 'en';
+        $user = $this->security->getUser();
+        $preferred = $user instanceof User ? ($user->preferences['locale'] ?? '') : '';
+        if ('' !== $preferred) {
+            return \Locale::canonicalize($preferred) ?? self::USUAL;
+        }
+
+        return $this->requests->getCurrentRequest()?->getLanguages()[0] ?? self::USUAL;
     }
 }

@@ -24,7 +24,8 @@ final class Volume
     private const PRINTERS = 8;
     private const PLATES = 200;
     private const PROFILES = 500;
-    private const LOG = 1_000_000;
+    /** Log entries for each run. */
+    private const LOG_A_RUN = 20;
     /** Well below what the server takes in one statement. */
     private const BYTES_AT_ONCE = 2_000_000;
 
@@ -71,7 +72,7 @@ final class Volume
                 $this->flush($table);
             }
         });
-        $this->log();
+        $this->log(self::LOG_A_RUN * $runs);
         $this->database->executeStatement('SET foreign_key_checks = 1, unique_checks = 1');
         $this->tally->rebuild();
         $counts = [];
@@ -336,10 +337,10 @@ final class Volume
         }
     }
 
-    private function log(): void
+    private function log(int $entries): void
     {
-        for ($i = 0; $i < self::LOG; ++$i) {
-            $atMs = $this->nowMs - self::YEARS_MS + (int) ($i * self::YEARS_MS / self::LOG);
+        for ($i = 0; $i < $entries; ++$i) {
+            $atMs = $this->nowMs - self::YEARS_MS + (int) ($i * self::YEARS_MS / $entries);
             $this->put(
                 'audit_entry',
                 [

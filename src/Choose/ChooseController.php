@@ -8,6 +8,7 @@ use App\Platform\Contract\Contract;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\Formats;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -17,7 +18,7 @@ final readonly class ChooseController
     private const MOST_BYTES = 128 << 20;
     private const MOST_SECONDS = 25;
 
-    public function __construct(private Contract $contract, private Choosing $choosing, private ShapeSlots $slots)
+    public function __construct(private Contract $contract, private Choosing $choosing, private ShapeSlots $slots, private Formats $formats)
     {
     }
 
@@ -37,7 +38,7 @@ final readonly class ChooseController
             $this->store($request, $path);
             $slot = $this->slots->take();
             try {
-                return new Answer(PartReading::toArray(PartReading::file($path, Deadline::in(self::MOST_SECONDS / 2))));
+                return new Answer(PartReading::toArray(PartReading::file($path, Deadline::in(self::MOST_SECONDS / 2), $this->formats)));
             } finally {
                 fclose($slot);
             }

@@ -8,6 +8,7 @@ use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Corner;
+use Sitzplatz\Shape\Formats;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
 use Sitzplatz\Shape\Point;
@@ -20,7 +21,7 @@ final class PartReading
     private const POINTS_DRAWN = 1500;
 
     /** @throws BadShape */
-    public static function file(string $path, ?Deadline $deadline = null): PartShape
+    public static function file(string $path, ?Deadline $deadline = null, Formats $formats = new Formats()): PartShape
     {
         $stream = @fopen($path, 'r');
         if (false === $stream) {
@@ -32,6 +33,7 @@ final class PartReading
             return ShapeFile::read(
                 new FileBytes($stream, (int) filesize($path), $deadline),
                 static fn (): ModelArchive => ModelArchive::open($path, $deadline),
+                $formats,
             );
         } finally {
             fclose($stream);
@@ -49,7 +51,7 @@ final class PartReading
         $foothold = PartFacts::footholdIn($shape);
 
         return [
-            'format' => $shape->format->value,
+            'format' => $shape->format->key(),
             'formatWords' => $shape->format->words(),
             'facets' => $shape->facets,
             'widthMm' => $shape->widthMm,

@@ -167,7 +167,9 @@ final class DemoTests
                 $by,
                 $after(14 + $printMinutes),
                 static fn (RunState $state): array => RunLife::enter($state, $reading),
-                $reading->measure->isForce() ? ReadingSource::gauge(null, $this->gauge?->id, true) : ReadingSource::typed(),
+                \in_array($reading->measure, [Measure::PullHot, Measure::PullCold], true)
+                    ? ReadingSource::gauge(null, $this->gauge?->id, true)
+                    : ReadingSource::typed(),
             );
         }
         $this->then($run, $by, $after(18 + $printMinutes), static fn (RunState $state): array => RunLife::moveTo($state, RunStep::Clean));

@@ -7,7 +7,9 @@ namespace App\Judge;
 use App\Platform\Words\Units;
 use App\Platform\Words\Wording;
 use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\ReadingsCsv;
+use Sitzplatz\Test\Measures;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
@@ -22,7 +24,7 @@ final class JudgeCommand extends Command
 {
     private const BAD_INPUT = 2;
 
-    public function __construct(private readonly Wording $wording)
+    public function __construct(private readonly Wording $wording, private readonly Measures $measures, private readonly Methods $methods)
     {
         parent::__construct();
     }
@@ -49,7 +51,7 @@ final class JudgeCommand extends Command
 
             return self::BAD_INPUT;
         }
-        $csv = ReadingsCsv::read(self::lines($file));
+        $csv = ReadingsCsv::read(self::lines($file), $this->measures);
         if ([] !== $csv->faults) {
             foreach ($csv->faults as $fault) {
                 $errors->writeln(\sprintf('line %d: %s', $fault['line'], $this->wording->english($fault['message'])), OutputInterface::OUTPUT_RAW);
@@ -58,7 +60,7 @@ final class JudgeCommand extends Command
             return self::BAD_INPUT;
         }
         $contactArea = null === $area ? null : (float) $area;
-        $result = ComparisonJudgement::of($csv->records())->toArray($contactArea);
+        $result = ComparisonJudgement::of($csv->records(), known: $this->measures, methods: $this->methods)->toArray($contactArea);
         $result['measures'] = (object) $result['measures'];
         // A table does not say whether it was looked at before.
         $result['figures'] = 'descriptive';

@@ -17,6 +17,7 @@ use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\Finding;
 use Sitzplatz\Judge\MeasureSummary;
+use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\NextRun;
 use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
@@ -32,6 +33,7 @@ use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
@@ -47,6 +49,8 @@ final readonly class Judging
         private StripData $strip,
         private ShopCatalogue $shop,
         private Wording $wording,
+        private Measures $measures,
+        private Methods $methods,
     ) {
     }
 
@@ -82,7 +86,7 @@ final readonly class Judging
     private function shown(Comparison $comparison, array $records): array
     {
         $plan = $comparison->plan();
-        $figures = ComparisonJudgement::of($records, $plan->limits->liftBy)->toArray();
+        $figures = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods)->toArray();
         $setups = array_values($comparison->setups->toArray());
         $counts = $this->counts($comparison);
         $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
@@ -94,6 +98,7 @@ final readonly class Judging
         return [
             'setups' => $shown,
             'measures' => (object) $figures['measures'],
+            'counts' => (object) ($figures['counts'] ?? []),
             'held' => $figures['held'],
             // What the figures across setups may be taken for; the verdicts have bounds of their own.
             'figures' => self::once($comparison, $records) ? 'fixed' : 'descriptive',

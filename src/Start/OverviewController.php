@@ -92,7 +92,7 @@ final readonly class OverviewController
                 'id' => $run->id->toRfc4122(),
                 'position' => $run->position,
                 'setupName' => $run->setup->name(),
-                'step' => $run->step->value,
+                'step' => $run->step,
                 'since' => $run->stepBeganAt?->format(\DATE_ATOM),
             ],
         ];

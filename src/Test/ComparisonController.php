@@ -9,6 +9,7 @@ use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
@@ -49,16 +50,25 @@ final readonly class ComparisonController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
+        private KeyedPage $page,
     ) {
     }
 
     #[Route('/api/comparisons', name: 'listComparisons', methods: ['GET'])]
-    public function list(): Answer
+    public function list(Request $request): Answer
     {
+        $ids = $this->page->ids(
+            'comparison t JOIN lot l ON l.id = t.lot_id JOIN printer p ON p.id = t.printer_id',
+            'comparison',
+            "CONCAT_WS(' ', t.title, l.label, l.name, p.name, REPLACE(t.material_id, '_', ' '))",
+            $request->query->getString('find'),
+            $request->query->getString('after'),
+            $request->query->getBoolean('begun') ? "t.status <> '".ComparisonStatus::Draft->value."'" : '',
+        );
         /** @var list<Comparison> $comparisons */
         $comparisons = $this->entities->createQuery(
-            'SELECT c, l, p FROM '.Comparison::class.' c JOIN c.lot l JOIN c.printer p ORDER BY c.createdAt DESC',
-        )->setMaxResults(200)->getResult();
+            'SELECT c, l, p FROM '.Comparison::class.' c JOIN c.lot l JOIN c.printer p WHERE c.id IN (:ids) ORDER BY c.createdAt DESC, c.id DESC',
+        )->setParameter('ids', $ids)->getResult();
         $counts = [];
         foreach ($this->database->executeQuery(
             'SELECT comparison_id, status, COUNT(*) AS n FROM run WHERE comparison_id IN (?) GROUP BY comparison_id, status',

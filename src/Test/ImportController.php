@@ -16,8 +16,10 @@ use Sitzplatz\Judge\ReadingsCsv;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\TableFormats;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -34,6 +36,8 @@ final readonly class ImportController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
+        private Measures $measures,
+        private TableFormats $tables,
     ) {
     }
 
@@ -93,7 +97,7 @@ final readonly class ImportController
     private function plan(Comparison $comparison, string $table): array
     {
         RunCommands::asked(static fn () => ComparisonLife::takeTable($comparison->status));
-        $csv = ReadingsCsv::read(explode("\n", $table));
+        $csv = ReadingsCsv::read($this->tables->usual(explode("\n", $table)), $this->measures);
         $faults = $csv->faults;
         $paper = [];
         $setupOf = [];

@@ -27,8 +27,9 @@ class Run extends VersionedRow
     #[ORM\Column(length: 10)]
     public RunStatus $status = RunStatus::Planned;
 
+    /** By its key, so that a step that was taken away leaves its runs. */
     #[ORM\Column(length: 20)]
-    public RunStep $step = RunStep::Prepare;
+    public string $step = RunStep::Prepare->value;
 
     /** When the present step began, for its timer. */
     #[ORM\Column(type: 'utc', nullable: true)]
@@ -145,12 +146,6 @@ class Run extends VersionedRow
         };
     }
 
-    /** @return list<RunStep> */
-    public function sequence(): array
-    {
-        return RunStep::sequence($this->pull, $this->outcome?->pullPossible() ?? true);
-    }
-
     public function toArray(): array
     {
         return [
@@ -163,8 +158,7 @@ class Run extends VersionedRow
             'pull' => $this->pull->value,
             'plateChange' => $this->plateChange,
             'status' => $this->status->value,
-            'step' => $this->step->value,
-            'steps' => array_map(static fn (RunStep $step): string => $step->value, $this->sequence()),
+            'step' => $this->step,
             'stepBeganAt' => $this->stepBeganAt?->format(\DATE_ATOM),
             'outcome' => $this->outcome?->value,
             'outcomeNote' => $this->outcomeNote,

@@ -22,13 +22,16 @@ use Sitzplatz\Test\Life\Fact\RunRepeated;
 use Sitzplatz\Test\Life\Fact\StepReached;
 use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\Measures;
+use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\Steps;
 use Sitzplatz\Words\Phrase;
 use Symfony\Component\Uid\Uuid;
 
 /** Reads the state of a run for the core, and writes down the facts that it gives back. */
 final readonly class RunBook
 {
-    public function __construct(private EntityManagerInterface $entities, private Wording $wording)
+    public function __construct(private EntityManagerInterface $entities, private Wording $wording, private Measures $measures, private Steps $steps)
     {
     }
 
@@ -41,11 +44,11 @@ final readonly class RunBook
             $run->pull,
             $run->comparison->status,
             $run->status,
-            $run->step,
+            $this->steps->of($run->step) ?? RunStep::Prepare,
             $run->outcome,
             $ago($run->outcomeSaidAt),
             $run->madeById?->toRfc4122(),
-            array_values($run->part()->standing->map(static fn (Standing $each) => $each->stands())->toArray()),
+            array_values(array_filter($run->part()->standing->map(fn (Standing $each) => $each->stands($this->measures))->toArray())),
             $run->notTaken,
             null !== $run->occupies,
             $printerHeldBy,
@@ -53,6 +56,7 @@ final readonly class RunBook
             $ago($run->printBeganAt),
             null !== $run->printMinutes,
             $run->comparison->taken(),
+            $this->steps,
         );
     }
 
@@ -98,7 +102,7 @@ final readonly class RunBook
 
     private static function step(Run $run, StepReached $fact, \DateTimeImmutable $at): void
     {
-        $run->step = $fact->step;
+        $run->step = $fact->step->key();
         $run->stepBeganAt = $at;
     }
 
@@ -129,13 +133,13 @@ final readonly class RunBook
         $reading = $fact->reading;
         $standing = null;
         foreach ($run->part()->standing as $each) {
-            $standing = $each->measure === $reading->measure && $each->place === $fact->place ? $each : $standing;
+            $standing = $each->measure === $reading->measure->key() && $each->place === $fact->place ? $each : $standing;
         }
         $stored = new StoredReading(
             $source->key ?? Uuid::v7(),
             $at,
             $run->part(),
-            $reading->measure,
+            $reading->measure->key(),
             $reading->value,
             $reading->atLeast,
             $source->enteredValue ?? $reading->value,
@@ -151,7 +155,7 @@ final readonly class RunBook
         );
         $this->entities->persist($stored);
         if (null === $standing) {
-            $standing = new Standing($run->part(), $reading->measure, $fact->place, $stored);
+            $standing = new Standing($run->part(), $reading->measure->key(), $fact->place, $stored);
             $run->part()->standing->add($standing);
             $this->entities->persist($standing);
         }

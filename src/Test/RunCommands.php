@@ -16,6 +16,7 @@ use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\Refusal;
 use Sitzplatz\Test\Life\RefusalKind;
 use Sitzplatz\Test\Life\RunState;
+use Sitzplatz\Test\Life\Touched;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -35,20 +36,21 @@ final readonly class RunCommands
     }
 
     /**
-     * @param array<string, mixed>|null              $body    what was sent, with the "version" that it rests on; null: on none
+     * @param array<string, mixed>|null              $body        what was sent, with the "version" that it rests on; null: on none
      * @param \Closure(RunState, Run): list<RunFact> $command
+     * @param float                                  $heldSeconds how long a device without network kept it
      *
      * @throws Problem if the run is not there, was changed meanwhile, or refuses
      */
-    public function carryOut(string $runId, ?array $body, Author $by, ReadingSource $source, \Closure $command): Run
+    public function carryOut(string $runId, ?array $body, Author $by, ReadingSource $source, \Closure $command, float $heldSeconds = 0.0): Run
     {
         $comparisonId = $this->edit->find(Run::class, $runId)->comparison->id->toRfc4122();
         try {
-            return $this->transaction->run(function () use ($runId, $comparisonId, $body, $by, $source, $command): Run {
+            return $this->transaction->run(function () use ($runId, $comparisonId, $body, $by, $source, $command, $heldSeconds): Run {
                 $this->edit->locked(Comparison::class, $comparisonId, LockMode::PESSIMISTIC_READ);
                 $run = $this->edit->locked(Run::class, $runId);
                 null === $body || StoredEdit::rests($run, $body);
-                $at = $this->now->time();
+                $at = self::touched($run, $this->now->time(), $heldSeconds);
                 $facts = self::asked(fn (): array => $command($this->book->state($run, $at, $this->printerHeldBy($run)), $run));
                 $this->book->write($run, $facts, $by, $at, $source);
                 ++$run->version;
@@ -85,6 +87,14 @@ final readonly class RunCommands
                 RefusalKind::Person => Problem::forbidden($refusal->sentence),
             };
         }
+    }
+
+    private static function touched(Run $run, \DateTimeImmutable $now, float $heldSeconds): \DateTimeImmutable
+    {
+        $last = max($run->createdAt, $run->stepBeganAt ?? $run->createdAt, $run->outcomeSaidAt ?? $run->createdAt);
+        $seconds = Touched::secondsAgo($heldSeconds, (float) $now->format('U.u') - (float) $last->format('U.u'));
+
+        return $now->modify(\sprintf('-%d microseconds', (int) round(1e6 * $seconds)));
     }
 
     private function printerHeldBy(Run $run): ?Sentence

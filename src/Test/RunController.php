@@ -22,10 +22,16 @@ use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
-use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\SheetStep;
+use Sitzplatz\Test\Steps;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -48,6 +54,8 @@ final readonly class RunController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
+        private Measures $measures,
+        private Steps $steps,
     ) {
     }
 
@@ -61,8 +69,9 @@ final readonly class RunController
     public function move(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
+        $to = $this->steps->of($body['step']) ?? throw Problem::invalid('step', Sentence::of('run.no_such_step'));
 
-        return $this->done($this->carryOut($id, $body, static fn (RunState $run): array => RunLife::moveTo($run, RunStep::from($body['step']))));
+        return $this->done($this->carryOut($id, $body, static fn (RunState $run): array => RunLife::moveTo($run, $to)));
     }
 
     #[Route('/api/runs/{id}/outcome', name: 'setOutcome', methods: ['POST'])]
@@ -81,13 +90,17 @@ final readonly class RunController
     public function addReading(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $reading = self::read(Measure::from($body['measure']), $body);
+        $reading = self::read($this->measure($body['measure']), $body);
+        $held = (float) ($body['heldSeconds'] ?? 0);
+        // However long it was kept, it is the same reading.
+        unset($body['heldSeconds']);
         $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
             $id,
             null,
             $this->current->author(),
             ReadingSource::typed($key, (float) $body['value'], $body['unit']),
             static fn (RunState $run): array => RunLife::enter($run, $reading, $body['place'] ?? 1),
+            $held,
         )));
 
         return $this->done($this->edit->find(Run::class, $id), 201);
@@ -97,10 +110,11 @@ final readonly class RunController
     public function notTaken(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $run = $this->carryOut($id, $body, function (RunState $run) use ($id, $body): array {
+        $measure = Measure::tryFrom($body['measure']) ?? throw Problem::invalid('measure', Sentence::of('run.not_missing', measure: $body['measure']));
+        $run = $this->carryOut($id, $body, function (RunState $run) use ($id, $body, $measure): array {
             $this->audit->note('measure not taken', Uuid::fromString($id), ['measure' => $body['measure'], 'reason' => $body['reason']]);
 
-            return RunLife::markNotTaken($run, Measure::from($body['measure']), $body['reason']);
+            return RunLife::markNotTaken($run, $measure, $body['reason']);
         });
 
         return $this->done($run);
@@ -112,7 +126,7 @@ final readonly class RunController
         $old = $this->edit->find(StoredReading::class, $id);
         $runId = $old->part->run->id->toRfc4122();
         $body = $this->contract->body($request);
-        $reading = self::read($old->measure, $body);
+        $reading = self::read($this->measure($old->measure), $body);
         $before = $old->value;
         $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
             $runId,
@@ -186,7 +200,7 @@ final readonly class RunController
      */
     private function carryOut(string $id, array $body, \Closure $command): Run
     {
-        return $this->commands->carryOut($id, $body, $this->current->author(), ReadingSource::typed(), $command);
+        return $this->commands->carryOut($id, $body, $this->current->author(), ReadingSource::typed(), $command, (float) ($body['heldSeconds'] ?? 0));
     }
 
     private function written(Uuid $key, Run $run): StoredReading
@@ -199,8 +213,17 @@ final readonly class RunController
         return new Answer($this->sheet($run), $status);
     }
 
+    private function measure(string $key): Measured
+    {
+        return $this->measures->of($key) ?? throw Problem::invalid('measure', Sentence::of(
+            'table.measure',
+            given: $key,
+            measures: Listing::of(array_map(static fn (Measured $each): string => $each->key(), $this->measures->all()), Joined::Comma),
+        ));
+    }
+
     /** @param array<string, mixed> $body */
-    private static function read(Measure $measure, array $body): Reading
+    private static function read(Measured $measure, array $body): Reading
     {
         try {
             return Reading::entered($measure, (float) $body['value'], $body['unit'], $body['atLeast']);
@@ -241,6 +264,7 @@ final readonly class RunController
             $this->dial->ofSetup($setup)?->words(),
             Enclosure::Needed === $material->enclosure,
         );
+        $sequence = $this->steps->sequence($run->pull, $run->outcome?->pullPossible() ?? true);
         $stand = [];
         foreach ($run->part()->standing as $each) {
             $stand[$each->reading->id->toRfc4122()] = true;
@@ -260,7 +284,9 @@ final readonly class RunController
             'setup' => $setup->toArray(),
             'strip' => $this->strip->ofSetup($setup),
             'dial' => $this->dial->ofSetup($setup)?->toArray(),
-            'sheet' => array_map(static fn (RunStep $step): array => $sheet->at($step), $run->sequence()),
+            'steps' => self::keys($sequence),
+            'sheet' => array_map($sheet->at(...), $sequence),
+            'stepsByOutcome' => $this->stepsByOutcome($run),
             'readings' => array_map(
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
                 $this->runs->readings($run),
@@ -272,6 +298,27 @@ final readonly class RunController
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
+    }
+
+    /** @return array<string, list<string>> */
+    private function stepsByOutcome(Run $run): array
+    {
+        $steps = [];
+        foreach (Outcome::cases() as $outcome) {
+            $steps[$outcome->value] = self::keys($this->steps->sequence($run->pull, $outcome->pullPossible()));
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<SheetStep> $steps
+     *
+     * @return list<string>
+     */
+    private static function keys(array $steps): array
+    {
+        return array_map(static fn (SheetStep $step): string => $step->key(), $steps);
     }
 
     private function nextRunId(Run $run): ?string

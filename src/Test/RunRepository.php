@@ -9,12 +9,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Reading;
 
 /** Runs and their readings. */
 final readonly class RunRepository
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $database, private bool $demo)
+    public function __construct(private EntityManagerInterface $entities, private Connection $database, private Measures $measures, private bool $demo)
     {
     }
 
@@ -122,21 +123,26 @@ final readonly class RunRepository
             if ($row['simulated'] && !$this->demo) {
                 continue;
             }
+            $reading = $this->reading($row);
+            if (null === $reading) {
+                continue;
+            }
             yield [
                 'setup' => self::uuid((string) $row['setup']),
                 'run' => self::uuid((string) $row['run']),
-                'reading' => self::reading($row),
+                'reading' => $reading,
                 'simulated' => (bool) $row['simulated'],
             ];
         }
     }
 
     /** @param array<string, mixed> $row */
-    private static function reading(array $row): Reading
+    private function reading(array $row): ?Reading
     {
-        $measure = Measure::from((string) $row['measure']);
+        $measure = $this->measures->of((string) $row['measure']);
+        $step = $measure instanceof Measure && $measure->isForce() ? (float) $row['step'] : 0.0;
 
-        return new Reading($measure, (float) $row['value'], (bool) $row['at_least'], $measure->isForce() ? (float) $row['step'] : 0.0);
+        return null === $measure ? null : new Reading($measure, (float) $row['value'], (bool) $row['at_least'], $step);
     }
 
     private static function uuid(string $hex): string

@@ -6,7 +6,7 @@ namespace App\Test;
 
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Test\Life\StandingReading;
-use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measures;
 
 /** Which reading of a measure stands for a part: one for each place that it is read at. */
 #[ORM\Entity]
@@ -16,7 +16,7 @@ class Standing
         #[ORM\Id, ORM\ManyToOne(inversedBy: 'standing'), ORM\JoinColumn(nullable: false)]
         public readonly Part $part,
         #[ORM\Id, ORM\Column(length: 20)]
-        public readonly Measure $measure,
+        public readonly string $measure,
         /** From 1; a part has one place for all but its lift. */
         #[ORM\Id, ORM\Column(type: 'smallint')]
         public readonly int $place,
@@ -25,8 +25,11 @@ class Standing
     ) {
     }
 
-    public function stands(): StandingReading
+    /** @return StandingReading|null null: there is no such measure any more */
+    public function stands(Measures $measures): ?StandingReading
     {
-        return new StandingReading($this->reading->id->toRfc4122(), $this->reading->reading(), $this->place);
+        $reading = $this->reading->reading($measures);
+
+        return null === $reading ? null : new StandingReading($this->reading->id->toRfc4122(), $reading, $this->place);
     }
 }

@@ -6,7 +6,7 @@ namespace App\Test;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
-use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Reading;
 use Symfony\Component\Uid\Uuid;
 
@@ -20,8 +20,9 @@ class StoredReading extends Row
         \DateTimeImmutable $at,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly Part $part,
+        /** By its key, so that a measure that was taken away leaves its readings. */
         #[ORM\Column(length: 20)]
-        public readonly Measure $measure,
+        public readonly string $measure,
         /** In N, mm, °C or as a plain number. */
         #[ORM\Column]
         public readonly float $value,
@@ -55,9 +56,12 @@ class StoredReading extends Row
         parent::__construct($id, $at);
     }
 
-    public function reading(): Reading
+    /** @return Reading|null null: there is no such measure any more */
+    public function reading(Measures $measures): ?Reading
     {
-        return new Reading($this->measure, $this->value, $this->atLeast);
+        $measure = $measures->of($this->measure);
+
+        return null === $measure ? null : new Reading($measure, $this->value, $this->atLeast);
     }
 
     /** @return array<string, mixed> */
@@ -65,7 +69,7 @@ class StoredReading extends Row
     {
         return [
             'id' => $this->id->toRfc4122(),
-            'measure' => $this->measure->value,
+            'measure' => $this->measure,
             'value' => $this->value,
             'atLeast' => $this->atLeast,
             'enteredValue' => $this->enteredValue,

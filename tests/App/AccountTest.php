@@ -98,7 +98,7 @@ final class AccountTest extends ApiTestCase
         $side = $this->side('P2 front');
         $bench = ['printerId' => null, 'plateSideId' => $side, 'agentId' => null, 'lotId' => null, 'roomC' => 18.5];
         $this->ask('PUT', '/api/bench', $bench, 200);
-        $this->ask('PUT', '/api/preferences', ['temperature' => '°F', 'force' => 'lbf', 'length' => 'in', 'theme' => 'dark'], 200);
+        $this->ask('PUT', '/api/preferences', ['temperature' => '°F', 'force' => 'lbf', 'length' => 'in', 'theme' => 'dark', 'locale' => ''], 200);
         $session = $this->ask('GET', '/api/session', null, 200);
         self::assertSame($side, $session['bench']['plateSideId']);
         self::assertEqualsWithDelta(18.5, $session['bench']['roomC'], 0);

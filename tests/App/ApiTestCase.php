@@ -99,6 +99,11 @@ abstract class ApiTestCase extends WebTestCase
         $contract = self::getContainer()->get(Contract::class);
         self::assertInstanceOf(Contract::class, $contract);
         $problem = $response->getStatusCode() >= 400;
+        if (!$problem && 'text/csv; charset=utf-8' === $response->headers->get('Content-Type')) {
+            self::assertStringContainsString('text/csv', (string) json_encode($this->answers($contract, $route), \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR), $route);
+
+            return;
+        }
         self::assertSame($problem ? 'application/problem+json' : 'application/json', $response->headers->get('Content-Type'), $route);
         $data = json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR);
         $pointer = $problem ? '/components/schemas/Problem' : $this->schemaOf($contract, $route, $response->getStatusCode());
@@ -106,12 +111,19 @@ abstract class ApiTestCase extends WebTestCase
         self::assertSame('no-store', str_contains((string) $response->headers->get('Cache-Control'), 'no-store') ? 'no-store' : '', $route);
     }
 
-    private function schemaOf(Contract $contract, string $route, int $status): string
+    private function answers(Contract $contract, string $route): \stdClass
     {
         $pointer = $contract->operation($route);
         $method = substr($pointer, (int) strrpos($pointer, '/') + 1);
         $path = str_replace(['~1', '%7B', '%7D'], ['/', '{', '}'], substr($pointer, \strlen('/paths/'), -\strlen($method) - 1));
-        $response = $contract->document()->paths->{$path}->{$method}->responses->{$status} ?? null;
+
+        return $contract->document()->paths->{$path}->{$method}->responses;
+    }
+
+    private function schemaOf(Contract $contract, string $route, int $status): string
+    {
+        $pointer = $contract->operation($route);
+        $response = $this->answers($contract, $route)->{$status} ?? null;
         self::assertNotNull($response, "docs/openapi.yaml does not know $status for $route.");
 
         // A response may be named once and pointed to.

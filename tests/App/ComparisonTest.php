@@ -286,4 +286,17 @@ final class ComparisonTest extends ApiTestCase
 
         return $table;
     }
+
+    public function testComparisonsAreSearchedAndPagedByKey(): void
+    {
+        $this->signIn('technician');
+        $all = $this->ask('GET', '/api/comparisons', null, 200);
+        $titles = array_column($all, 'title');
+        self::assertSame(\array_slice($titles, 2), array_column($this->ask('GET', '/api/comparisons?after='.$all[1]['id'], null, 200), 'title'));
+        self::assertSame(['Dew shields in night-black PETG: bare, stick or cool plate?'], array_column($this->ask('GET', '/api/comparisons?find=petg%20south', null, 200), 'title'));
+        self::assertSame([], $this->ask('GET', '/api/comparisons?find=100%25', null, 200), 'A sign of the database is a sign like any other.');
+        self::assertNotContains('draft', array_column($this->ask('GET', '/api/comparisons?begun=true', null, 200), 'status'));
+        self::assertContains('draft', array_column($all, 'status'));
+        $this->ask('GET', '/api/comparisons?after='.Uuid::v7()->toRfc4122(), null, 422);
+    }
 }

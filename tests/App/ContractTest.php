@@ -143,7 +143,7 @@ final class ContractTest extends KernelTestCase
 
     public function testChoicesAndLists(): void
     {
-        self::assertSame('This is not one of the choices.', self::contract()->errors('soup', '/components/schemas/Measure')[0]['message']);
+        self::assertSame('This is not one of the choices.', self::contract()->errors('soup', '/components/schemas/Outcome')[0]['message']);
         $plate = json_decode((string) json_encode([
             'number' => 'P',
             'widthMm' => 0,

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\App;
 use App\Device\GaugeStandInCommand;
 use App\Test\RunRepository;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Test\Measures;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Uid\Uuid;
 
@@ -67,7 +68,7 @@ final class DeviceTest extends ApiTestCase
         $entities = self::getContainer()->get(EntityManagerInterface::class);
         self::assertInstanceOf(EntityManagerInterface::class, $entities);
         $where = "r.status = 'done' AND m.measure IN ('pull_hot', 'pull_cold')";
-        $count = fn (bool $demo): int => iterator_count((new RunRepository($entities, $this->database(), $demo))->standingRows($where, []));
+        $count = fn (bool $demo): int => iterator_count((new RunRepository($entities, $this->database(), new Measures(), $demo))->standingRows($where, []));
         self::assertGreaterThan(30, $count(true));
         self::assertSame(0, $count(false), 'All pulls of the demo are simulated.');
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Uid\Uuid;
 
 /** The faults that two people, a repeated send or a closed sheet brought into the record; each test is named after one. */
@@ -232,6 +233,38 @@ final class LifeTest extends ApiTestCase
         );
         self::assertStringStartsWith('By the steps of this sheet the print took', $minutes(600, 422)['detail']);
         self::assertEqualsWithDelta(0.5, $minutes(0.5, 201)['run']['printMinutes'], 1e-9);
+    }
+
+    /** A device without network sends both touches at once, later: the print took as long as between them. */
+    public function testAPrintIsMeasuredRightlyWhereItsStepsArriveLate(): void
+    {
+        [$id, $version] = $this->planned('hot', $this->pick('/api/comparisons', 'title', self::UNDER_WAY)['id']);
+        $version = $this->step($id, $version, 'heat_and_soak');
+        // An hour ago, as far as the server can know.
+        $this->database()->executeStatement(
+            'UPDATE run SET step_began_at = step_began_at - INTERVAL 1 HOUR, started_at = started_at - INTERVAL 1 HOUR WHERE id = ?',
+            [Uuid::fromString($id)->toBinary()],
+        );
+        $entities = self::getContainer()->get(EntityManagerInterface::class);
+        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $entities->clear();
+        $touched = fn (string $command, array $body, int $version, float $ago): int => $this->ask(
+            'POST',
+            "/api/runs/$id/$command",
+            [...$body, 'version' => $version, 'heldSeconds' => $ago],
+            200,
+        )['run']['version'];
+        $version = $touched('step', ['step' => 'print'], $version, 2400);
+        $version = $touched('step', ['step' => 'first_layer'], $version, 2100);
+        $version = $touched('outcome', ['outcome' => 'held', 'note' => ''], $version, 600);
+        $run = $this->ask('GET', "/api/runs/$id", null, 200)['run'];
+        self::assertEqualsWithDelta(25, $run['printMinutes'], 0.1, 'From 35 minutes ago, when it began, to 10 minutes ago.');
+        // A reading sent twice is one, however long it waited each time.
+        $reading = ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'pull_hot', 'value' => 25, 'unit' => 'N', 'atLeast' => false];
+        $this->step($id, $version, 'hot_pull');
+        $this->ask('POST', "/api/runs/$id/readings", [...$reading, 'heldSeconds' => 3], 201);
+        $sheet = $this->ask('POST', "/api/runs/$id/readings", [...$reading, 'heldSeconds' => 9], 201);
+        self::assertCount(1, array_filter($sheet['readings'], static fn (array $each): bool => 'pull_hot' === $each['measure']));
     }
 
     /** @return array{string, int} a run whose part held */

@@ -189,7 +189,7 @@ final class ProfileTruthTest extends ApiTestCase
 
     public function testFiguresAreSaidInTheUnitsOfWhoeverReads(): void
     {
-        $this->ask('PUT', '/api/preferences', ['temperature' => '°F', 'force' => 'lbf', 'length' => 'in', 'theme' => 'light'], 200);
+        $this->ask('PUT', '/api/preferences', ['temperature' => '°F', 'force' => 'lbf', 'length' => 'in', 'theme' => 'light', 'locale' => ''], 200);
         $room = array_values(array_filter($this->match()['points'], static fn (array $p): bool => 'room' === $p['point']))[0]['sentence'];
         self::assertSame('Proven in a room of 64.4 °F to 71.6 °F; yours is 68 °F.', str_replace("\u{00A0}", ' ', $room));
         $comparison = $this->pick('/api/comparisons', 'status', 'closed');

@@ -61,7 +61,7 @@ final class RunTest extends ApiTestCase
         [$id, $version] = $this->planned('hot');
         $version = $this->move("/api/runs/$id", $version, 'first_layer');
         $sheet = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'came_off', 'note' => 'layer 12'], 200);
-        self::assertNotContains('hot_pull', $sheet['run']['steps']);
+        self::assertNotContains('hot_pull', $sheet['steps']);
         $this->ask('POST', "/api/runs/$id/step", ['version' => $sheet['run']['version'], 'step' => 'hot_pull'], 422);
         $changed = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $sheet['run']['version'], 'outcome' => 'held', 'note' => ''], 200);
         self::assertSame([false, true], array_column($changed['readings'], 'stands'), 'The first word stays, crossed out.');

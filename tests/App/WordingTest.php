@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Platform\Words\Figures;
 use App\Platform\Words\Units;
 use App\Platform\Words\Wording;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -16,6 +17,7 @@ use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Tests\ShownFigures;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Day;
 use Sitzplatz\Words\Joined;
@@ -24,6 +26,7 @@ use Sitzplatz\Words\OwnText;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
+use Sitzplatz\Words\Shown;
 use Sitzplatz\Words\Stored;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\Yaml\Yaml;
@@ -177,5 +180,55 @@ final class WordingTest extends KernelTestCase
         self::assertIsString($text);
 
         return str_replace("\u{00A0}", ' ', $text);
+    }
+
+    /**
+     * @param array<string, string> $preferences
+     * @param array<string, string> $shown
+     */
+    #[DataProvider('shown')]
+    public function testTheTableOfShownFiguresIsWrittenSo(array $preferences, array $shown): void
+    {
+        $figures = new Figures(Units::preferred($preferences), \Locale::canonicalize($preferences['locale']) ?? 'en');
+        foreach (ShownFigures::VALUES as $name => $value) {
+            $kind = Shown::from($name);
+            self::assertSame($shown[$name], self::plain($figures->text(Quantity::make($kind->kind(), $value, $kind->step()))), $name);
+            // What the interface gets makes the same of it.
+            $scale = $figures->shown()[$name];
+            $number = round($scale['factor'] * $value + $scale['offset'], $scale['decimals']);
+            self::assertEqualsWithDelta(self::number($shown[$name], $preferences['locale']), $number, 1e-9, $name);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, string>, array<string, string>}> */
+    public static function shown(): iterable
+    {
+        foreach (ShownFigures::rows() as $name => $row) {
+            yield $name => [$row['preferences'], $row['shown']];
+        }
+    }
+
+    /** Words that were not workshop English; they must not come back, in the interface or from the server. */
+    public function testOddEnglishDoesNotComeBack(): void
+    {
+        $odd = ['reckon', 'surface shall have', 'take them in', 'set it so', 'call it', 'void beside', 'magnets stand', 'the kind end of the sum', '90 % of the belief', 'print it anew', 'lines need mending', 'done hot', 'which of 1 setups', 'the first comes first'];
+        $root = \dirname(__DIR__, 2);
+        $said = [];
+        foreach (['web/src/words/en.json', 'translations/messages+intl-icu.en.yaml', ...glob($root.'/catalogue/*.yaml') ?: []] as $file) {
+            $data = Yaml::parseFile(str_starts_with($file, '/') ? $file : "$root/$file");
+            self::assertIsArray($data);
+            array_walk_recursive($data, static function (mixed $text) use (&$said): void {
+                $said[] = \is_string($text) ? $text : '';
+            });
+        }
+        self::assertGreaterThan(2000, \count($said));
+        foreach ($odd as $words) {
+            self::assertSame([], array_values(array_filter($said, static fn (string $text): bool => false !== stripos($text, $words))), $words);
+        }
+    }
+
+    private static function number(string $text, string $locale): float
+    {
+        return (float) (new \NumberFormatter($locale, \NumberFormatter::DECIMAL))->parse($text);
     }
 }

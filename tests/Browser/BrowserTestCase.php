@@ -144,6 +144,15 @@ abstract class BrowserTestCase extends TestCase
             }
             self::fail("There is no $value in $label.");
         }
+        if ('combobox' === $field->getAttribute('role')) {
+            $field->click();
+            $search = WebDriverBy::cssSelector('[cmdk-input]');
+            $this->until(fn (): bool => [] !== $this->page->findElements($search), "The list of $label did not open.");
+            $this->page->findElement($search)->sendKeys($value.WebDriverKeys::ENTER);
+            $this->until(fn (): bool => [] === $this->page->findElements($search), "There is no $value in $label.");
+
+            return;
+        }
         // Written anew through the keyboard, as a hand would.
         $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
         $field->sendKeys('' === $value ? WebDriverKeys::BACKSPACE : $value);

@@ -66,7 +66,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->press('Compare 2');
         $this->see('Plan a comparison');
         $this->see('What a setup has to reach');
-        $plates = $this->page->executeScript('return [...document.querySelectorAll("select")].map((s) => s.selectedOptions[0].text).filter((words) => /^P\\d/.test(words))');
+        $plates = $this->page->executeScript('return [...document.querySelectorAll("[role=combobox]")].map((s) => s.textContent).filter((words) => /^P\\d/.test(words))');
         self::assertSame(['P1 front, textured PEI', 'P2 front, textured PEI'], $plates);
     }
 
@@ -150,7 +150,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->fill('Holds', 'fair');
         $this->fill('start at, °C', '52');
         $this->press('Hold it true');
-        $this->see('Write at least 5 characters.');
+        $this->see('Fill this in.');
         $this->fill('Why', 'Two new sheets let corners go.');
         $this->press('Hold it true');
         $this->see('Two new sheets let corners go.');

@@ -92,6 +92,29 @@ final class RunScreensTest extends BrowserTestCase
         $this->see('Judged by counts, after each run');
     }
 
+    public function testWhatWasAddedAsOneClassIsEnteredAndSumsAreDone(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Came off in the print');
+        $this->press('Done. Inspect');
+        $this->fill('Flare of the first layer, mm', '0.3');
+        $this->click('//form[.//label[starts-with(., "Flare")]]//button');
+        $this->see('Flare of the first layer: 0.3 mm');
+        $this->open('/care');
+        $this->press('Sums');
+        $this->see('Thin a cleaner with water');
+        $this->press('Work it out');
+        // c₁·V₁ = c₂·V₂: 500 · 0.7 ÷ 0.99 = 353.5.
+        $this->see('354 cm³ of the 99 % and 146 cm³ of water make the 70 %.');
+        $this->fill('You want, %', '100');
+        $this->press('Work it out');
+        $this->see('What you have is weaker than what you want');
+    }
+
     private function startThePlannedComparison(): void
     {
         $this->click('//a[contains(., "Start the planned comparison")]');

@@ -20,7 +20,7 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->fill('Width, mm', '250');
         $this->fill('Depth, mm', '210');
         $this->press('Save');
-        $this->see('This is missing: choose or fill in.');
+        $this->see('Choose one.');
         $this->fill('Surface, front', 'epoxy-glass laminate');
         $this->fill('Sheet or lot', 'board 7');
         $this->press('It has a usable back');
@@ -93,7 +93,7 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->press('Copy P13');
         $this->see('A plate like P13');
         self::assertSame('P17', $this->field('Number')->getAttribute('value'), 'The next free number.');
-        self::assertSame('2.2', $this->field('mm')->getAttribute('value'), 'Its layers came along.');
+        self::assertSame('2.2', $this->field('Thickness, mm')->getAttribute('value'), 'Its layers came along.');
         $this->fill('Price', '80');
         $this->press('Save');
         $this->see('P17');
@@ -130,9 +130,9 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->press('New printer');
         $this->fill('Name', 'Attic');
         $this->press('How plates are held');
-        $this->fill('Magnets stand, °C', 'x');
+        $this->fill('Magnets hold up to, °C', 'x');
         $this->see('Write a number, like 12.5.');
-        $this->fill('Magnets stand, °C', '90');
+        $this->fill('Magnets hold up to, °C', '90');
         $this->press('Save');
         $this->see('Attic');
         $this->press('New printer');
@@ -153,7 +153,7 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->fill('Lot number', 'L-777');
         $this->fill('Name in the shop', 'Ivory');
         $this->press('Save');
-        $this->see('This is missing: choose or fill in.');
+        $this->see('Choose one.');
         $this->fill('Material', 'PETG');
         $this->press('Save');
         $this->see('Ivory');

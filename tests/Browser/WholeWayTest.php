@@ -36,12 +36,12 @@ final class WholeWayTest extends BrowserTestCase
         $pull = $this->oneRunWithTheGauge();
         $this->theRestFromPaper($comparison, $pull);
         $this->press('Record the verdict');
-        $this->see('Reckoned anew today it comes out the same');
+        $this->see('Judged again today, it comes out the same');
 
         $this->press('Propose a profile from A');
         $this->see('of 11 runs needed');
         $this->see('The evidence carries it.');
-        $this->fill('Call it', 'House black PLA on textured P2');
+        $this->fill('Name of the profile', 'House black PLA on textured P2');
         $this->press('Propose it to a lead');
         $this->see('A lead has to sign it.');
         self::assertStringNotContainsString("\nSign\n", $this->text());
@@ -66,7 +66,7 @@ final class WholeWayTest extends BrowserTestCase
 
         $this->press('Choose');
         $this->fill('Lot', 'L-102');
-        $this->see('House black PLA on textured P2');
+        $this->see('Proven with lot L-102');
         $first = $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Proven here"]'))->getText();
         self::assertStringContainsString('House black PLA on textured P2', $first);
         self::assertStringContainsString('Proven with lot L-102', $first);
@@ -133,7 +133,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->fill('or paste the table', "setup,run,measure,value,unit,status\nA,1,held,1,,exact\nA,1,pull_hot,31,kg,exact\n");
         $this->press('Check the table');
         $this->see('Line 3:');
-        $this->see('nothing was taken in');
+        $this->see('nothing was added');
         // Invented readings near the hidden truth of the simulated bench.
         $hot = [31.0, 28.5, 33.2, 30.4, 27.9, 34.1];
         $cold = [4.2, 5.1, 3.3, 6.0, 4.7, 4.9];
@@ -148,7 +148,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->fill('or paste the table', $table);
         $this->press('Check the table');
         $this->see('readings in 11 runs');
-        $this->press('Take them in');
+        $this->press('Add these readings');
         $this->see('holds and lets go');
         $this->see('12 of 12 runs held');
     }

@@ -17,6 +17,7 @@ final class DependencyTest extends TestCase
         'Heat',
         'Judge',
         'Keep',
+        'Mixing',
         'Shape',
         'Statistics',
         'Test',

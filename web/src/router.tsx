@@ -1,35 +1,35 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { createRootRoute, createRoute, createRouter } from '@tanstack/react-router';
+import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { People } from './account/People';
-import { Care } from './care/Care';
-import { Catalogue } from './choose/Catalogue';
-import { Choose } from './choose/Choose';
-import { Heat } from './choose/Heat';
-import { Fix } from './fix/Fix';
-import { JudgeList } from './judge/JudgeList';
-import { Judgement } from './judge/Judgement';
-import { Card } from './keep/Card';
-import { ProfileList } from './keep/ProfileList';
-import { ProfilePage } from './keep/ProfilePage';
-import { Propose } from './keep/Propose';
-import { Shelf } from './shelf/Shelf';
+import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, platesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { NotThere, Root, RouteFault } from './shell/Root';
-import { Start } from './shell/Start';
-import { ComparisonList } from './test/ComparisonList';
-import { ComparisonPage } from './test/ComparisonPage';
-import { EditPlan, NewPlan } from './test/Plan';
-import { Import } from './test/Import';
-import { RunSheet } from './test/RunSheet';
 
-const root = createRootRoute({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
-const at = <Path extends string>(path: Path, component: () => React.ReactNode) => createRoute({ getParentRoute: () => root, path, component });
+const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
+
+/** A page in a chunk of its own; while that is fetched, what the page asks for is on its way too. */
+const at = <Path extends string, Name extends string>(path: Path, page: () => Promise<Record<Name, () => React.ReactNode>>, name: Name, asks: AnyQuery[] | ((id: string) => AnyQuery[]) = []) =>
+    createRoute({
+        getParentRoute: () => root,
+        path,
+        component: lazyRouteComponent(page, name),
+        loader: ({ context, params }) => {
+            void ahead(context.queries, typeof asks === 'function' ? asks((params as { id?: string }).id ?? '') : asks);
+        },
+    });
+
+async function ahead(queries: QueryClient, asks: AnyQuery[]): Promise<void> {
+    const session = await queries.query(sessionQuery).catch(() => null);
+    if (session?.user) await Promise.all(asks.map((ask) => queries.query(ask).catch(() => null)));
+}
 
 /** Empty, from what was picked in Choose, or after a comparison that left a setup open. */
 const newPlan = createRoute({
     getParentRoute: () => root,
     path: '/test/new',
-    component: NewPlan,
+    component: lazyRouteComponent<Record<'NewPlan', () => React.ReactNode>, 'NewPlan'>(() => import('./test/Plan'), 'NewPlan'),
+    loader: ({ context }) => {
+        void ahead(context.queries, [printersQuery, lotsQuery, platesQuery, agentsQuery, catalogueQuery, usualQuery]);
+    },
     validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number } => ({
         ...(typeof search.after === 'string' ? { after: search.after } : {}),
         ...(typeof search.setup === 'string' ? { setup: search.setup } : {}),
@@ -38,26 +38,27 @@ const newPlan = createRoute({
 });
 
 const tree = root.addChildren([
-    at('/', Start),
-    at('/choose', Choose),
-    at('/choose/catalogue', Catalogue),
-    at('/choose/heat', Heat),
-    at('/test', ComparisonList),
+    at('/', () => import('./shell/Start'), 'Start', [overviewQuery, termsQuery]),
+    at('/choose', () => import('./choose/Choose'), 'Choose', [catalogueQuery, printersQuery, lotsQuery]),
+    at('/choose/catalogue', () => import('./choose/Catalogue'), 'Catalogue', [catalogueQuery, pairsQuery]),
+    at('/choose/heat', () => import('./choose/Heat'), 'Heat', [catalogueQuery, platesQuery, printersQuery, usualQuery]),
+    at('/test', () => import('./test/ComparisonList'), 'ComparisonList', [catalogueQuery]),
     newPlan,
-    at('/test/$id', ComparisonPage),
-    at('/test/$id/plan', EditPlan),
-    at('/test/$id/import', Import),
-    at('/runs/$id', RunSheet),
-    at('/judge', JudgeList),
-    at('/judge/$id', Judgement),
-    at('/keep', ProfileList),
-    at('/keep/propose/$id', Propose),
-    at('/keep/$id', ProfilePage),
-    at('/keep/$id/card', Card),
-    at('/care', Care),
-    at('/fix', Fix),
-    at('/shelf', Shelf),
-    at('/people', People),
+    at('/test/$id', () => import('./test/ComparisonPage'), 'ComparisonPage', (id) => [comparisonQuery(id), catalogueQuery, termsQuery]),
+    at('/test/$id/plan', () => import('./test/Plan'), 'EditPlan', (id) => [comparisonQuery(id), printersQuery, lotsQuery, platesQuery, agentsQuery, catalogueQuery, usualQuery]),
+    at('/test/$id/import', () => import('./test/Import'), 'Import', (id) => [comparisonQuery(id)]),
+    at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery]),
+    at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
+    at('/judge/$id', () => import('./judge/Judgement'), 'Judgement', (id) => [judgementQuery(id), termsQuery]),
+    at('/keep', () => import('./keep/ProfileList'), 'ProfileList'),
+    at('/keep/propose/$id', () => import('./keep/Propose'), 'Propose', (id) => [comparisonQuery(id), usualQuery]),
+    at('/keep/$id', () => import('./keep/ProfilePage'), 'ProfilePage', (id) => [profileQuery(id)]),
+    at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
+    at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
+    at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
+    at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, platesQuery]),
+    at('/shelf', () => import('./shelf/Shelf'), 'Shelf', [platesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]),
+    at('/people', () => import('./account/People'), 'People', [usersQuery, settingsQuery]),
 ]);
 
 export function createAppRouter(queries: QueryClient) {

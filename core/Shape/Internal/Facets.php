@@ -6,8 +6,8 @@ namespace Sitzplatz\Shape\Internal;
 
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\ContactPatch;
+use Sitzplatz\Shape\FormatName;
 use Sitzplatz\Shape\PartShape;
-use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -111,7 +111,7 @@ final class Facets
      *
      * @throws BadShape if there is no body
      */
-    public function shape(ShapeFormat $format, array $remarks = [], int $objects = 1): PartShape
+    public function shape(FormatName $format, array $remarks = [], int $objects = 1): PartShape
     {
         if (0 === $this->count) {
             throw BadShape::noFacets();

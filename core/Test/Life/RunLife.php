@@ -23,6 +23,7 @@ use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\VoidRule;
 use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\OwnText;
@@ -37,8 +38,6 @@ use Sitzplatz\Words\Sentence;
  */
 final class RunLife
 {
-    /** Both ends and the middle of a bar, and a few more. */
-    private const MOST_PLACES = 8;
     /** The sheet shows whole minutes. */
     private const STAMP_ROUNDING_MINUTES = 1.0;
 
@@ -47,7 +46,7 @@ final class RunLife
      *
      * @throws Refusal if the run is not open, has no such step, or its printer is held by another
      */
-    public static function moveTo(RunState $run, RunStep $to): array
+    public static function moveTo(RunState $run, SheetStep $to): array
     {
         self::open($run);
         $sequence = $run->sequence();
@@ -78,7 +77,7 @@ final class RunLife
         $measured = null !== $run->printBeganSecondsAgo && !$run->printMeasured ? [new PrintMeasured($run->printBeganSecondsAgo / 60)] : [];
         $facts = [...self::begun($run), ...$measured, ...self::outcome($run, $outcome, $note, Sentence::of('run.outcome_changed', outcome: $outcome->words()))];
         // A part that came off has no pull: the sheet goes on with looking at it.
-        if (!\in_array($run->step, RunStep::sequence($run->pull, $outcome->pullPossible()), true)) {
+        if (!\in_array($run->step, $run->steps->sequence($run->pull, $outcome->pullPossible()), true)) {
             array_push($facts, new StepReached(RunStep::Inspect), ...self::printer($run, RunStep::Inspect));
         }
 
@@ -99,13 +98,13 @@ final class RunLife
         if (Measure::Held === $measure) {
             throw Refusal::entry('measure', Sentence::of('run.held_is_outcome'));
         }
-        if ($measure->isForce() && $run->pull->measure() !== $measure) {
+        if ($measure instanceof Measure && $measure->isForce() && $run->pull->measure() !== $measure) {
             throw Refusal::entry('measure', Sentence::of('run.other_pull_'.$run->pull->value));
         }
-        if ($place < 1 || $place > (Measure::Lift === $measure ? self::MOST_PLACES : 1)) {
+        if ($place < 1 || $place > $measure->places()) {
             throw Refusal::entry(
                 'place',
-                Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count(Measure::Lift === $measure ? self::MOST_PLACES : 1)),
+                Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count($measure->places())),
             );
         }
         if (Measure::PrintMinutes === $measure && null === $run->printByStampsMinutes()) {
@@ -309,7 +308,7 @@ final class RunLife
      *
      * @throws Refusal if it may not be done now
      */
-    private static function printer(RunState $run, RunStep $to): array
+    private static function printer(RunState $run, SheetStep $to): array
     {
         $occupies = $to->occupiesPrinter($run->plateFixed);
         if ($occupies && !$run->occupiesPrinter) {

@@ -6,9 +6,12 @@ namespace Sitzplatz\Test\Life;
 
 use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\SheetStep;
+use Sitzplatz\Test\Steps;
 use Sitzplatz\Test\Taken;
 use Sitzplatz\Words\Phrase;
 
@@ -23,7 +26,7 @@ final readonly class RunState
         public PullKind $pull,
         public ComparisonStatus $comparison,
         public RunStatus $status = RunStatus::Planned,
-        public RunStep $step = RunStep::Prepare,
+        public SheetStep $step = RunStep::Prepare,
         public ?Outcome $outcome = null,
         /** Seconds since the outcome was said; null while it is not. */
         public ?float $outcomeSaidSecondsAgo = null,
@@ -42,10 +45,11 @@ final readonly class RunState
         /** Whether the length of the print is known already. */
         public bool $printMeasured = false,
         public Taken $taken = new Taken(),
+        public Steps $steps = new Steps(),
     ) {
     }
 
-    public function of(Measure $measure, int $place = 1): ?StandingReading
+    public function of(Measured $measure, int $place = 1): ?StandingReading
     {
         foreach ($this->standing as $each) {
             if ($each->reading->measure === $measure && $each->place === $place) {
@@ -75,10 +79,10 @@ final readonly class RunState
         return null === $this->printBeganSecondsAgo || null === $this->outcomeSaidSecondsAgo || $seconds <= 0 ? null : $seconds / 60;
     }
 
-    /** @return list<RunStep> */
+    /** @return list<SheetStep> */
     public function sequence(): array
     {
-        return RunStep::sequence($this->pull, $this->outcome?->pullPossible() ?? true);
+        return $this->steps->sequence($this->pull, $this->outcome?->pullPossible() ?? true);
     }
 
     /** @return list<Measure> what the plan wants of this run and nobody has entered or marked as not taken */
@@ -87,7 +91,7 @@ final readonly class RunState
         return Completeness::missing(
             $this->pull,
             $this->outcome?->held(),
-            array_map(static fn (StandingReading $each): Measure => $each->reading->measure, $this->standing),
+            array_map(static fn (StandingReading $each): Measured => $each->reading->measure, $this->standing),
             array_map(Measure::from(...), array_keys($this->notTaken)),
             $this->taken,
         );

@@ -12,6 +12,9 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The one page that the interface lives in. */
 final class ShellController extends AbstractController
 {
+    private const ENTRY = 'src/main.tsx';
+    private const APP = 'src/app.tsx';
+
     public function __construct(private readonly string $projectDir)
     {
     }
@@ -23,12 +26,51 @@ final class ShellController extends AbstractController
         $request->attributes->set(SecurityHeaders::NONCE, $nonce);
         $file = $this->projectDir.'/public/build/.vite/manifest.json';
         $manifest = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
-        if (!\is_array($manifest) || !\is_array($manifest['src/main.tsx'] ?? null)) {
+        if (!\is_array($manifest) || !\is_array($manifest[self::ENTRY] ?? null)) {
             return new Response('The interface is not built yet: run bin/start.', 503, ['Content-Type' => 'text/plain']);
         }
-        $response = $this->render('shell.html.twig', ['entry' => $manifest['src/main.tsx'], 'nonce' => $nonce]);
+        $response = $this->render('shell.html.twig', [
+            'entry' => $manifest[self::ENTRY],
+            'ahead' => $this->ahead($manifest),
+            'languages' => $this->languages(),
+            'nonce' => $nonce,
+        ]);
         $response->headers->set('Cache-Control', 'no-cache');
 
         return $response;
+    }
+
+    /**
+     * What the entry asks for next: fetched at once, beside it.
+     *
+     * @param array<array<mixed>> $manifest
+     *
+     * @return list<string>
+     */
+    private function ahead(array $manifest): array
+    {
+        $files = [];
+        $open = [self::APP];
+        while (null !== $chunk = array_shift($open)) {
+            $file = $manifest[$chunk]['file'] ?? null;
+            if (\is_string($file) && !\in_array($file, $files, true)) {
+                $files[] = $file;
+                array_push($open, ...($manifest[$chunk]['imports'] ?? []));
+            }
+        }
+
+        return $files;
+    }
+
+    /** @return array<string, string> by locale or language, the address of its words */
+    private function languages(): array
+    {
+        $languages = [];
+        foreach (glob($this->projectDir.'/public/build/words/*.json') ?: [] as $file) {
+            // What changes gets another address, as it may be kept for good.
+            $languages[basename($file, '.json')] = '/build/words/'.basename($file).'?'.substr((string) md5_file($file), 0, 8);
+        }
+
+        return $languages;
     }
 }

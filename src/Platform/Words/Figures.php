@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Platform\Words;
 
+use Sitzplatz\Units\ForceUnit;
 use Sitzplatz\Units\LengthUnit;
 use Sitzplatz\Units\PressureUnit;
 use Sitzplatz\Units\TemperatureUnit;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\QuantityKind;
+use Sitzplatz\Words\Shown;
 
 /** Writes quantities in the units and the locale of one reader, as finely as their step is worth. */
 final class Figures
@@ -29,60 +31,89 @@ final class Figures
     {
         $value = $quantity->value;
         $step = $quantity->step;
+        if (QuantityKind::ThermalResistance === $quantity->kind) {
+            return $this->scientific($value).self::GLUE.'m²K/W';
+        }
+        $scale = match (true) {
+            QuantityKind::Stress === $quantity->kind && ForceUnit::PoundForce !== $this->units->force && $value >= 1000 => new Scale('GPa', 0.001),
+            QuantityKind::Length === $quantity->kind && LengthUnit::Millimetre === $this->units->length && $value >= 10_000 => new Scale('m', 0.001),
+            default => $this->scale($quantity->kind),
+        };
+        $figure = $this->figure($scale->shown($value), $scale->factor * $step, QuantityKind::Money === $quantity->kind);
+
+        return '' === $scale->symbol ? $figure : $figure.self::GLUE.$scale->symbol;
+    }
+
+    /**
+     * How a screen shows each kind of figure: shown = factor · stored + offset, with so many decimals (fewer than none:
+     * rounded to tens and so on), zeros at the end left out unless it says so.
+     *
+     * @return array<string, array{symbol: string, factor: float, offset: float, decimals: int, zeros: bool}>
+     */
+    public function shown(): array
+    {
+        $figures = [];
+        foreach (Shown::cases() as $case) {
+            $scale = $this->scale($case->kind());
+            $figures[$case->value] = [
+                'symbol' => $scale->symbol,
+                'factor' => $scale->factor,
+                'offset' => $scale->offset,
+                'decimals' => self::decimals($scale->factor * $case->step()),
+                'zeros' => QuantityKind::Money === $case->kind(),
+            ];
+        }
+
+        return $figures;
+    }
+
+    private function scale(QuantityKind $kind): Scale
+    {
         $temperature = $this->units->temperature;
         $force = $this->units->force;
         $length = $this->units->length;
         $pressure = PressureUnit::beside($force);
+        $perMm = $length->ofMillimetres(1);
 
-        return match ($quantity->kind) {
-            QuantityKind::Temperature => $this->with($temperature->ofCelsius($value), $temperature->ofKelvin($step), $temperature->value),
-            QuantityKind::TemperatureStep => $this->with($temperature->ofKelvin($value), $temperature->ofKelvin($step), $temperature->value),
-            QuantityKind::Force => $this->with($force->ofNewtons($value), $force->ofNewtons($step), $force->value),
-            QuantityKind::Stress => PressureUnit::Megapascal === $pressure && $value >= 1000
-                ? $this->with($value / 1000, $step / 1000, 'GPa')
-                : $this->with($pressure->ofMegapascals($value), $pressure->ofMegapascals($step), $pressure->value),
-            QuantityKind::Length => LengthUnit::Millimetre === $length && $value >= 10_000
-                ? $this->with($value / 1000, $step / 1000, 'm')
-                : $this->with($length->ofMillimetres($value), $length->ofMillimetres($step), $length->value),
-            QuantityKind::Area => $this->with(
-                $length->ofMillimetres($length->ofMillimetres($value)),
-                $length->ofMillimetres($length->ofMillimetres($step)),
-                $length->value.'²',
-            ),
-            QuantityKind::Speed => $this->with($length->ofMillimetres($value), $length->ofMillimetres($step), $length->value.'/s'),
-            QuantityKind::Share => $this->with(100 * $value, 100 * $step, '%'),
-            QuantityKind::ThermalResistance => $this->scientific($value).self::GLUE.'m²K/W',
-            QuantityKind::Expansion => TemperatureUnit::Fahrenheit === $temperature
-                ? $this->with($value / 1.8e-6, $step / 1.8e-6, '10⁻⁶/°F')
-                : $this->with($value / 1e-6, $step / 1e-6, '10⁻⁶/K'),
-            QuantityKind::Mass => $this->with($value, $step, 'g'),
-            QuantityKind::Energy => $this->with($value, $step, 'Wh'),
-            QuantityKind::Power => $this->with($value, $step, 'W'),
-            QuantityKind::PowerDensity => $this->with($value, $step, 'W/cm²'),
-            QuantityKind::HeatFlux => $this->with($value, $step, 'W/m²'),
-            QuantityKind::Current => $this->with($value, $step, 'A'),
-            QuantityKind::Voltage => $this->with($value, $step, 'V'),
-            QuantityKind::Ratio => $this->with($value, $step, '×'),
-            QuantityKind::Money => $this->figure($value, $step, true),
-            QuantityKind::Count, QuantityKind::Number, QuantityKind::Duration => $this->figure($value, $step),
+        return match ($kind) {
+            QuantityKind::Temperature => new Scale($temperature->value, $temperature->ofKelvin(1), $temperature->ofCelsius(0)),
+            QuantityKind::TemperatureStep => new Scale($temperature->value, $temperature->ofKelvin(1)),
+            QuantityKind::Force => new Scale($force->value, $force->ofNewtons(1)),
+            QuantityKind::Stress => new Scale($pressure->value, $pressure->ofMegapascals(1)),
+            QuantityKind::Length => new Scale($length->value, $perMm),
+            QuantityKind::Area => new Scale($length->value.'²', $perMm ** 2),
+            QuantityKind::Volume => LengthUnit::Millimetre === $length ? new Scale('cm³', 0.001) : new Scale($length->value.'³', $perMm ** 3),
+            QuantityKind::Speed => new Scale($length->value.'/s', $perMm),
+            QuantityKind::Share => new Scale('%', 100),
+            QuantityKind::ThermalResistance => new Scale('×10⁻⁴ m²K/W', 1e4),
+            QuantityKind::Expansion => TemperatureUnit::Fahrenheit === $temperature ? new Scale('10⁻⁶/°F', 1e6 / 1.8) : new Scale('10⁻⁶/K', 1e6),
+            QuantityKind::Mass => new Scale('g', 1),
+            QuantityKind::Energy => new Scale('Wh', 1),
+            QuantityKind::Power => new Scale('W', 1),
+            QuantityKind::PowerDensity => new Scale('W/cm²', 1),
+            QuantityKind::HeatFlux => new Scale('W/m²', 1),
+            QuantityKind::Current => new Scale('A', 1),
+            QuantityKind::Voltage => new Scale('V', 1),
+            QuantityKind::Ratio => new Scale('×', 1),
+            QuantityKind::Money, QuantityKind::Count, QuantityKind::Number, QuantityKind::Duration => new Scale('', 1),
         };
+    }
+
+    /** The first decimal at which a step can be told: 0.0225 lbf is told by hundredths, and steps of 1450 psi by thousands. */
+    private static function decimals(float $step): int
+    {
+        return $step > 0 ? min(self::MOST_DECIMALS, (int) ceil(-log10($step) - 1e-9)) : self::MOST_DECIMALS;
     }
 
     /** @param bool $zeros whether zeros at the end are written, as in prices */
     public function figure(float $value, float $step, bool $zeros = false): string
     {
-        // The first decimal at which a step can be told: 0.0225 lbf is told by hundredths, and steps of 1450 psi by thousands.
-        $round = $step > 0 ? min(self::MOST_DECIMALS, (int) ceil(-log10($step) - 1e-9)) : self::MOST_DECIMALS;
+        $round = self::decimals($step);
         $decimals = max(0, $round);
         $formatter = $this->formatters[2 * $decimals + ($zeros ? 1 : 0)] ??= $this->formatter($decimals, $zeros);
         $text = $formatter->format(round($value, $round) + 0.0);
 
         return false === $text ? (string) $value : $text;
-    }
-
-    private function with(float $value, float $step, string $unit): string
-    {
-        return $this->figure($value, $step).self::GLUE.$unit;
     }
 
     private function formatter(int $decimals, bool $zeros): \NumberFormatter

@@ -103,6 +103,12 @@ final class Wording
         return array_map($this->recall(...), $data);
     }
 
+    /** @return array<string, array{symbol: string, factor: float, offset: float, decimals: int, zeros: bool}> how the reader's screens show figures */
+    public function shown(): array
+    {
+        return $this->figures($this->reader->units(), $this->reader->locale())->shown();
+    }
+
     private function each(mixed $data, Units $units, string $locale): mixed
     {
         return match (true) {

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\Core\Test;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Judge\ReadingsCsv;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
@@ -71,10 +72,10 @@ final class PaperRunsTest extends TestCase
     /**
      * @param list<Reading> $readings
      *
-     * @return list<Measure>
+     * @return list<Measured>
      */
     private static function measures(array $readings): array
     {
-        return array_map(static fn (Reading $reading): Measure => $reading->measure, $readings);
+        return array_map(static fn (Reading $reading): Measured => $reading->measure, $readings);
     }
 }

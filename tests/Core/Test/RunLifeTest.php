@@ -27,6 +27,7 @@ use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Life\StandingReading;
+use Sitzplatz\Test\Life\Touched;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
@@ -40,6 +41,14 @@ use Sitzplatz\Words\OwnText;
 /** The lives of runs and comparisons, without a database. What the steps are is common practice (trade notes, sections 7 to 9). */
 final class RunLifeTest extends TestCase
 {
+    public function testWhatWaitedOnADeviceCountsFromWhenItWasTouchedButNotFromBeforeWhatIsKnown(): void
+    {
+        self::assertEqualsWithDelta(0.0, Touched::secondsAgo(0, 600), 1e-9);
+        self::assertEqualsWithDelta(300.0, Touched::secondsAgo(300, 600), 1e-9);
+        self::assertEqualsWithDelta(600.0, Touched::secondsAgo(86400, 600), 1e-9, 'Nobody lengthens a print by it.');
+        self::assertEqualsWithDelta(0.0, Touched::secondsAgo(-5, 600), 1e-9, 'Nothing is touched in the future.');
+    }
+
     public function testARunIsBegunByItsFirstStepAndHoldsItsPrinterFromHeatingUntilThePlateLeaves(): void
     {
         self::assertSame([Began::class, StepReached::class], self::kinds(RunLife::moveTo(self::planned(), RunStep::Prepare)));

@@ -1,39 +1,35 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { settingsQuery, useChange, usersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { Dialog } from '../ui/Dialog';
-import { CheckField, NumberField, TextField, SelectField } from '../ui/Field';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftDialog, DraftForm } from '../ui/DraftForm';
+import { CheckField, NumberField, SelectField, TextField, type Option } from '../ui/Field';
 import { Fault } from '../ui/Notice';
+import { as, flag, number, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { USER_ROLE_WORDS } from '../ui/words';
+import { say, tell } from '../words/say';
 
-const ROLES = [
-    { value: 'viewer', label: 'viewer' },
-    { value: 'technician', label: 'technician' },
-    { value: 'lead', label: 'lead' },
-] as const;
+const ROLES: Option<Schemas['Role']>[] = (['viewer', 'technician', 'lead'] as const).map((value) => ({ value, label: USER_ROLE_WORDS[value] }));
 
 export function People() {
     const { data: users } = useSuspenseQuery(usersQuery);
     const [editing, setEditing] = useState<Schemas['User'] | 'new' | null>(null);
     return (
         <Sheet
-            title="People"
+            title={say('account.people')}
             actions={
-                <Button tone="main" onClick={() => setEditing('new')}>
-                    New account
-                </Button>
+                <Button tone="main" onClick={() => setEditing('new')}>{say('account.new_account')}</Button>
             }
             margin={
                 <>
                 <OnePerson />
-                <MarginNote title="Three roles">
-                    <p>
-                        A <strong>viewer</strong> looks. A <strong>technician</strong> keeps the shelf, plans, tests and proposes profiles. A <strong>lead</strong> also signs and withdraws them and keeps the accounts.
-                    </p>
+                <MarginNote title={say('account.three_roles')}>
+                    <p>{tell('account.a_viewer_looks_a_technician_keeps', { b: (words) => <strong>{words}</strong> })}</p>
                 </MarginNote>
                 </>
             }
@@ -41,10 +37,10 @@ export function People() {
             <table className="ledger w-full">
                 <thead>
                     <tr>
-                        <th>Name</th>
-                        <th>Signs in as</th>
-                        <th>Role</th>
-                        <th aria-label="Change" />
+                        <th>{say('account.name')}</th>
+                        <th>{say('account.signs_in_as')}</th>
+                        <th>{say('account.role')}</th>
+                        <th aria-label={say('account.change')} />
                     </tr>
                 </thead>
                 <tbody>
@@ -52,11 +48,9 @@ export function People() {
                         <tr key={user.id}>
                             <td>{user.displayName}</td>
                             <td>{user.name}</td>
-                            <td>{user.active ? user.role : `${user.role}, closed`}</td>
+                            <td>{user.active ? USER_ROLE_WORDS[user.role] : say('account.closed', { role: USER_ROLE_WORDS[user.role] })}</td>
                             <td className="text-right">
-                                <Button tone="quiet" onClick={() => setEditing(user)} aria-label={`Change ${user.displayName}`}>
-                                    Change
-                                </Button>
+                                <Button tone="quiet" onClick={() => setEditing(user)} aria-label={say('account.change_2', { displayName: user.displayName })}>{say('account.change')}</Button>
                             </td>
                         </tr>
                     ))}
@@ -67,38 +61,31 @@ export function People() {
     );
 }
 
+const HOURS = whole({ hours: number() });
+
 /** Where nobody else is there to declare a run void. */
 function OnePerson() {
     const { data: settings } = useSuspenseQuery(settingsQuery);
-    const [hours, setHours] = useState<number | null>(settings.voidAfterHours);
-    const save = useChange((change: Partial<Schemas['Settings']>) => call('PUT', '/settings', { ...settings, ...change }), ['settings']);
+    const save = useChange((change: Partial<Schemas['Settings']>) => ask(api.PUT('/api/settings', { body: { ...settings, ...change } })), ['settings']);
+    const draft = useDraft({ start: (): { hours: number | null } => ({ hours: settings.voidAfterHours }), schema: HOURS, send: ({ hours }) => ask(api.PUT('/api/settings', { body: { ...settings, voidAfterHours: hours } })), touches: ['settings'] });
     return (
-        <MarginNote title="How this shop works">
-            <CheckField label="One person may void a run of their own with the outcome known" checked={settings.onePerson} onValue={(onePerson) => save.mutate({ onePerson })} />
+        <MarginNote title={say('account.how_this_shop_works')}>
+            <CheckField label={say('account.one_person_may_void_a_run')} checked={settings.onePerson} onValue={(onePerson) => save.mutate({ onePerson })} />
             {settings.onePerson ? (
-                <form
-                    className="flex items-end gap-2"
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        if (hours !== null) save.mutate({ voidAfterHours: hours });
-                    }}
-                >
+                <DraftForm draft={draft} send={say('account.save')} tone="plain" className="flex items-end gap-2">
                     <div className="w-32">
-                        <NumberField label="Not before" unit="h" value={hours} onValue={setHours} />
+                        <NumberField label={say('account.not_before')} unit={say('account.h')} {...draft.at('hours')} />
                     </div>
-                    <Button type="submit" disabled={hours === null || save.isPending}>
-                        Save
-                    </Button>
-                </form>
+                </DraftForm>
             ) : null}
-            <p>Usually somebody else has to. What was done alone is said wherever the evidence stands.</p>
+            <p>{say('account.usually_somebody_else_has_to_what')}</p>
             <SelectField
-                label="If a setup does not hold, try first"
+                label={say('account.if_a_setup_does_not_hold')}
                 value={settings.ladder}
-                onValue={(ladder) => save.mutate({ ladder: ladder as Schemas['Settings']['ladder'] })}
+                onValue={(ladder) => save.mutate({ ladder })}
                 options={[
-                    { value: 'heat_first', label: 'a nearer gap or more heat' },
-                    { value: 'foothold_first', label: 'ears or a brim' },
+                    { value: 'heat_first', label: say('account.a_nearer_gap_or_more_heat') },
+                    { value: 'foothold_first', label: say('account.ears_or_a_brim') },
                 ]}
             />
             <Fault error={save.error} />
@@ -106,48 +93,35 @@ function OnePerson() {
     );
 }
 
+const SHAPE = whole({ name: text(), displayName: words(), role: as<Schemas['Role']>(), active: flag(), password: text() });
+const OF_NEW = whole({ ...SHAPE.shape, name: words(), password: words() });
+
+type Values = Pick<Schemas['User'], 'name' | 'displayName' | 'role' | 'active'> & { password: string };
+
+function read(user: Schemas['User'] | null): Values {
+    return { name: user?.name ?? '', displayName: user?.displayName ?? '', role: user?.role ?? 'technician', active: user?.active ?? true, password: '' };
+}
+
 function UserForm({ user, onDone }: { user: Schemas['User'] | null; onDone: () => void }) {
-    const [id] = useState(newId);
-    const [draft, setDraft] = useState({ name: user?.name ?? '', displayName: user?.displayName ?? '', role: user?.role ?? ('technician'), active: user?.active ?? true, password: '' });
-    const save = useChange(
-        (d: typeof draft) =>
-            user
-                ? call('PUT', `/users/${user.id}`, { version: user.version, displayName: d.displayName, role: d.role, active: d.active, ...(d.password === '' ? {} : { password: d.password }) })
-                : call('POST', '/users', { id, name: d.name, displayName: d.displayName, role: d.role, password: d.password }),
-        ['users'],
-        onDone,
-    );
-    const fault = save.error instanceof Problem ? save.error : undefined;
+    const key = useKey();
+    const draft = useDraft({
+        start: () => read(user),
+        schema: user ? SHAPE : OF_NEW,
+        row: user,
+        send: ({ name, displayName, role, active, password }, version) =>
+            user ? ask(api.PUT('/api/users/{id}', { params: { path: { id: user.id } }, body: { version, displayName, role, active, ...(password === '' ? {} : { password }) } })) : ask(api.POST('/api/users', { body: { id: key, name, displayName, role, password } })),
+        read: (theirs) => read(theirs as Schemas['User']),
+        touches: ['users'],
+        after: onDone,
+    });
+    const { at } = draft;
     return (
-        <Dialog title={user ? `Change ${user.displayName}` : 'New account'} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    save.mutate(draft);
-                }}
-            >
-                {user ? null : <TextField label="Name to sign in with" value={draft.name} onValue={(name) => setDraft({ ...draft, name })} error={fault?.of('name')} required />}
-                <TextField label="Name as it is shown" value={draft.displayName} onValue={(displayName) => setDraft({ ...draft, displayName })} error={fault?.of('displayName')} required />
-                <ChoiceRow label="Role" value={draft.role} onValue={(role) => setDraft({ ...draft, role })} options={[...ROLES]} />
-                <TextField
-                    label={user ? 'New password' : 'Password'}
-                    hint={user ? 'Leave empty to keep the present one.' : '10 characters or more.'}
-                    type="password"
-                    value={draft.password}
-                    onValue={(password) => setDraft({ ...draft, password })}
-                    error={fault?.of('password')}
-                    autoComplete="new-password"
-                    required={!user}
-                />
-                {user ? <CheckField label="May sign in" checked={draft.active} onValue={(active) => setDraft({ ...draft, active })} /> : null}
-                <Fault error={save.error} />
-                <div>
-                    <Button type="submit" tone="main" disabled={save.isPending}>
-                        Save
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
+        <DraftDialog draft={draft} send={say('account.save')} title={user ? say('account.change_2', { displayName: user.displayName }) : say('account.new_account')} onDone={onDone}>
+            {user ? null : <TextField label={say('account.name_to_sign_in_with')} {...at('name')} required />}
+            <TextField label={say('account.name_as_it_is_shown')} {...at('displayName')} required />
+            <ChoiceRow label={say('account.role')} {...at('role')} options={ROLES} />
+            <TextField label={user ? say('account.new_password') : say('account.password')} hint={user ? say('account.leave_empty_to_keep_the_present') : say('account.10_characters_or_more')} type="password" {...at('password')} autoComplete="new-password" required={!user} />
+            {user ? <CheckField label={say('account.may_sign_in')} {...at('active')} /> : null}
+        </DraftDialog>
     );
 }

@@ -1,15 +1,40 @@
-import { useState } from 'react';
-
-import { call, type Schemas } from '../api/client';
-import { useChange, useSession } from '../api/queries';
-import { Button } from '../ui/Button';
+import { api, ask, type Schemas } from '../api/client';
+import { useSession } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { Fault } from '../ui/Notice';
+import { useDraft } from '../ui/draft';
+import { DraftForm } from '../ui/DraftForm';
+import { SelectField, type Option } from '../ui/Field';
+import { day, duration, moment, useFigures } from '../ui/quantity';
+import { as, whole } from '../ui/shape';
+import { keepLocale } from '../words/language';
+import { say } from '../words/say';
+
+type Preferences = Schemas['Preferences'];
+
+const SHAPE = whole({ temperature: as<Preferences['temperature']>(), force: as<Preferences['force']>(), length: as<Preferences['length']>(), theme: as<Preferences['theme']>(), locale: as<string>() });
+
+const units = <Unit extends string>(...symbols: Unit[]): Option<Unit>[] => symbols.map((value) => ({ value, label: value }));
+const THEMES: Option<Preferences['theme']>[] = [
+    { value: 'system', label: say('account.as_the_device') },
+    { value: 'light', label: say('account.light') },
+    { value: 'dark', label: say('account.dark') },
+];
+
+/** Places by how they write figures and dates; words are in the languages that there are files of. */
+const LOCALES = ['en-GB', 'en-IE', 'en-US', 'en-CA', 'en-AU', 'de-DE', 'de-CH', 'fr-FR', 'nl-NL', 'sv-SE', 'it-IT', 'es-ES', 'pl-PL', 'cs-CZ'];
+const EXAMPLE = new Date(Date.UTC(2026, 10, 25, 12));
+
+function locales(chosen: string): Option[] {
+    return [...LOCALES, ...(chosen === '' || LOCALES.includes(chosen) ? [] : [chosen])].map((value) => {
+        const language = new Intl.DisplayNames([value], { type: 'language' }).of(value) ?? value;
+        return { value, label: `${language}: ${new Intl.NumberFormat(value).format(1234.5)}, ${new Intl.DateTimeFormat(value, { dateStyle: 'medium', timeZone: 'UTC' }).format(EXAMPLE)}` };
+    });
+}
 
 export function Preferences({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
     return (
-        <Dialog title="Units and look" open={open} onOpen={onOpen}>
+        <Dialog title={say('account.units_and_look')} open={open} onOpen={onOpen}>
             <Form onDone={() => onOpen(false)} />
         </Dialog>
     );
@@ -17,37 +42,58 @@ export function Preferences({ open, onOpen }: { open: boolean; onOpen: (open: bo
 
 function Form({ onDone }: { onDone: () => void }) {
     const { preferences } = useSession();
-    const [draft, setDraft] = useState(preferences);
-    const save = useChange((body: Schemas['Preferences']) => call('PUT', '/preferences', body), ['session'], onDone);
-    const row = <Key extends keyof Schemas['Preferences']>(key: Key, label: string, options: { value: Schemas['Preferences'][Key]; label: string }[]) => (
-        <ChoiceRow label={label} value={draft[key]} onValue={(value) => setDraft({ ...draft, [key]: value })} options={options} />
-    );
+    const draft = useDraft({
+        start: () => preferences,
+        schema: SHAPE,
+        send: (body) => ask(api.PUT('/api/preferences', { body })),
+        touches: ['session'],
+        after: (session) => {
+            onDone();
+            keepLocale(session.preferences.locale);
+        },
+    });
+    const { at } = draft;
     return (
-        <div className="flex flex-col gap-5">
-            {row('temperature', 'Temperature', [
-                { value: '°C', label: '°C' },
-                { value: '°F', label: '°F' },
-            ])}
-            {row('force', 'Force', [
-                { value: 'N', label: 'N' },
-                { value: 'kgf', label: 'kgf' },
-                { value: 'lbf', label: 'lbf' },
-            ])}
-            {row('length', 'Length', [
-                { value: 'mm', label: 'mm' },
-                { value: 'in', label: 'in' },
-            ])}
-            {row('theme', 'Look', [
-                { value: 'system', label: 'as the device' },
-                { value: 'light', label: 'light' },
-                { value: 'dark', label: 'dark' },
-            ])}
-            <Fault error={save.error} />
-            <div>
-                <Button tone="main" onClick={() => save.mutate(draft)} disabled={save.isPending}>
-                    Save
-                </Button>
-            </div>
-        </div>
+        <DraftForm draft={draft} send={say('account.save')} className="flex flex-col gap-5">
+            <ChoiceRow label={say('account.temperature')} {...at('temperature')} options={units('°C', '°F')} />
+            <ChoiceRow label={say('account.force')} {...at('force')} options={units('N', 'kgf', 'lbf')} />
+            <ChoiceRow label={say('account.length')} {...at('length')} options={units('mm', 'in')} />
+            <SelectField label={say('account.figures_and_dates')} {...at('locale')} empty={say('account.as_the_device')} options={locales(preferences.locale)} />
+            <ChoiceRow label={say('account.look')} {...at('theme')} options={THEMES} />
+            <Now />
+        </DraftForm>
+    );
+}
+
+/** How figures read as things are set now. */
+function Now() {
+    const figure = useFigures();
+    const rows = [
+        ['temperature', figure('temperature').text(60.5)],
+        ['temperature_about', figure('temperature_about').text(38.26)],
+        ['force', figure('force').text(17.84)],
+        ['length', figure('length').text(0.2046)],
+        ['length_rough', figure('length_rough').text(1234.5)],
+        ['area', figure('area').text(645.16)],
+        ['stress', figure('stress').text(1.0449)],
+        ['speed', figure('speed').text(50.8)],
+        ['share', figure('share').text(0.954)],
+        ['money', figure('money').text(1.5)],
+        ['count', figure('count').text(50_097)],
+        ['duration', duration(605)],
+        ['day', day('2026-11-25')],
+    ] as const;
+    return (
+        <details>
+            <summary className="flex min-h-11 cursor-pointer items-center">{say('account.how_figures_read_now')}</summary>
+            <ul className="flex flex-wrap gap-x-5 gap-y-1" aria-label={say('account.how_figures_read_now')}>
+                {rows.map(([name, text]) => (
+                    <li key={name} data-figure={name}>
+                        {text}
+                    </li>
+                ))}
+                <li>{moment(EXAMPLE.toISOString())}</li>
+            </ul>
+        </details>
     );
 }

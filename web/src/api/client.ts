@@ -1,4 +1,7 @@
-import type { components } from './contract';
+import createClient from 'openapi-fetch';
+
+import { say } from '../words/say';
+import type { components, paths } from './contract';
 
 export type Schemas = components['schemas'];
 
@@ -25,7 +28,7 @@ export class Problem extends Error {
 /** The network is gone, or the server does not answer. */
 export class Unreachable extends Error {
     constructor() {
-        super('The server does not answer. What you entered is kept; it is tried again.');
+        super(say('api.unreachable'));
     }
 }
 
@@ -35,69 +38,38 @@ export function setToken(token: string | null): void {
     csrf = token ?? '';
 }
 
-/** Sends a part's file as it is; nothing of it is kept on the server. */
-export async function readPart(file: Blob, signal: AbortSignal): Promise<Schemas['PartReading']> {
-    let response: Response;
-    try {
-        response = await fetch('/api/parts/read', { method: 'POST', credentials: 'same-origin', signal, headers: { Accept: 'application/json', 'X-CSRF-Token': csrf, 'Content-Type': 'application/octet-stream' }, body: file });
-    } catch {
-        throw new Unreachable();
-    }
-    const data: unknown = await response.json().catch(() => null);
-    if (response.status === 413 && data === null) {
-        throw new Problem(413, 'Too large', 'The file is larger than 128 MB: export the part with a coarser tolerance.', []);
-    }
-    if (!response.ok) {
-        throw problem(response.status, data);
-    }
-    return data as Schemas['PartReading'];
+/** The server as its contract describes it: paths, bodies and answers are typed by docs/openapi.yaml. */
+export const api = createClient<paths>({ credentials: 'same-origin' });
+
+api.use({
+    onRequest({ request }) {
+        request.headers.set('Accept', 'application/json');
+        request.headers.set('X-CSRF-Token', csrf);
+        request.headers.set('X-UTC-Offset', String(-new Date().getTimezoneOffset()));
+        return request;
+    },
+    async onResponse({ response }) {
+        if (!response.ok) throw await problem(response);
+    },
+    onError({ error }) {
+        // What was cancelled is no fault of the network.
+        return error instanceof DOMException && error.name === 'AbortError' ? undefined : new Unreachable();
+    },
+});
+
+type Data<Answer> = Answer extends { data: infer Body } ? Body : never;
+
+/** What the server answers, or the problem thrown. */
+export async function ask<Answer extends { data?: unknown }>(answer: Promise<Answer>): Promise<Data<Answer>> {
+    return (await answer).data as Data<Answer>;
 }
 
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-    let response: Response;
-    try {
-        response = await fetch('/api' + path, {
-            method,
-            credentials: 'same-origin',
-            headers: {
-                Accept: 'application/json',
-                'X-CSRF-Token': csrf,
-                'X-UTC-Offset': String(-new Date().getTimezoneOffset()),
-                ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
-            },
-            ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-        });
-    } catch {
-        throw new Unreachable();
-    }
-    if (response.status === 204) {
-        return undefined as T;
-    }
+async function problem(response: Response): Promise<Error> {
     const data: unknown = await response.json().catch(() => null);
-    if (!response.ok) {
-        throw problem(response.status, data);
-    }
-    return data as T;
-}
-
-function problem(status: number, data: unknown): Error {
+    if (response.status === 413 && data === null) return new Problem(413, say('api.too_large'), say('api.file_too_large'), []);
     if (typeof data !== 'object' || data === null || !('detail' in data)) {
-        return status >= 500 ? new Unreachable() : new Problem(status, 'Not possible', 'The server answered in an unknown way.', []);
+        return response.status >= 500 ? new Unreachable() : new Problem(response.status, say('api.not_possible'), say('api.unknown_answer'), []);
     }
     const p = data as Schemas['Problem'];
     return new Problem(p.status, p.title, p.detail, p.errors, p.yours, p.theirs, p.type === 'busy');
-}
-
-/** A UUID of version 7 (RFC 9562): made here, so that a repeated send is the same row. */
-export function newId(): string {
-    const bytes = crypto.getRandomValues(new Uint8Array(16));
-    let time = Date.now();
-    for (let i = 5; i >= 0; i--) {
-        bytes[i] = time % 256;
-        time = Math.floor(time / 256);
-    }
-    bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x70;
-    bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-    const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
-    return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20)].join('-');
 }

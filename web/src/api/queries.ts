@@ -1,54 +1,64 @@
-import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQueryClient, useSuspenseQuery, type QueryExecuteOptions } from '@tanstack/react-query';
 
-import { call, Problem, setToken, type Schemas } from './client';
+import { api, ask, Problem, setToken, type Schemas } from './client';
 
-const list = <T>(key: string) => queryOptions({ queryKey: [key], queryFn: () => call<T[]>('GET', '/' + key) });
+const from = <Answer>(queryKey: string[], queryFn: (context: { signal: AbortSignal }) => Promise<Answer>) => queryOptions({ queryKey, queryFn });
+/** Of any answer; what a page asks for ahead is not looked into. */
+export type AnyQuery = QueryExecuteOptions<any, Error, any, any, string[]>; // eslint-disable-line @typescript-eslint/no-explicit-any
 
 export const sessionQuery = queryOptions({
     queryKey: ['session'],
-    queryFn: async () => {
-        const session = await call<Schemas['Session']>('GET', '/session');
+    queryFn: async ({ signal }) => {
+        const session = await ask(api.GET('/api/session', { signal }));
         setToken(session.csrf);
         return session;
     },
     staleTime: 60_000,
 });
-export const overviewQuery = queryOptions({ queryKey: ['overview'], queryFn: () => call<Schemas['Overview']>('GET', '/overview'), refetchInterval: 15_000 });
-export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: () => call<Schemas['Catalogue']>('GET', '/catalogue'), staleTime: 60_000 });
-export const printersQuery = list<Schemas['Printer']>('printers');
-export const platesQuery = list<Schemas['Plate']>('plates');
-export const agentsQuery = list<Schemas['Agent']>('agents');
-export const lotsQuery = list<Schemas['Lot']>('lots');
-export const ownSurfacesQuery = list<Schemas['OwnSurface']>('own-surfaces');
-export const ownMaterialsQuery = list<Schemas['OwnMaterial']>('own-materials');
-export const usersQuery = list<Schemas['User']>('users');
-export const comparisonsQuery = list<Schemas['ComparisonRow']>('comparisons');
-/** Profiles page by page; a page that is full may have another after it. */
-export const profilesQuery = (find: string) =>
-    infiniteQueryOptions({
-        queryKey: ['profiles', 'list', find],
-        queryFn: ({ pageParam }) => call<Schemas['ProfileRow'][]>('GET', `/profiles?${new URLSearchParams({ find, after: pageParam }).toString()}`),
-        initialPageParam: '',
-        getNextPageParam: (last) => (last.length < 50 ? undefined : last[last.length - 1]?.id),
-    });
-export const careQuery = queryOptions({ queryKey: ['care'], queryFn: () => call<Schemas['Care']>('GET', '/care') });
+export const overviewQuery = queryOptions({ queryKey: ['overview'], queryFn: ({ signal }) => ask(api.GET('/api/overview', { signal })), refetchInterval: 15_000 });
+export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: ({ signal }) => ask(api.GET('/api/catalogue', { signal })), staleTime: 60_000 });
+export const benchQuery = from(['bench'], ({ signal }) => ask(api.GET('/api/bench', { signal })));
+export const printersQuery = from(['printers'], ({ signal }) => ask(api.GET('/api/printers', { signal })));
+export const platesQuery = from(['plates'], ({ signal }) => ask(api.GET('/api/plates', { signal })));
+export const agentsQuery = from(['agents'], ({ signal }) => ask(api.GET('/api/agents', { signal })));
+export const lotsQuery = from(['lots'], ({ signal }) => ask(api.GET('/api/lots', { signal })));
+export const ownSurfacesQuery = from(['own-surfaces'], ({ signal }) => ask(api.GET('/api/own-surfaces', { signal })));
+export const ownMaterialsQuery = from(['own-materials'], ({ signal }) => ask(api.GET('/api/own-materials', { signal })));
+export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/users', { signal })));
+/** A list that grows without end, read page by page. */
+export type PagedList<Row> = { key: string[]; read: (find: string, after: string, signal: AbortSignal) => Promise<Row[]> };
 
-export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => call<Schemas['Settings']>('GET', '/settings') });
-export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: () => call<Schemas['Usual']>('GET', '/usual'), staleTime: Infinity });
-export const gaugesQuery = list<Schemas['Gauge']>('gauges');
-export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: () => call<Schemas['Pairing'][]>('GET', '/catalogue/pairs') });
+const comparisons = (begun: boolean): PagedList<Schemas['ComparisonRow']> => ({
+    key: ['comparisons', 'list', begun ? 'begun' : 'all'],
+    read: (find, after, signal) => ask(api.GET('/api/comparisons', { signal, params: { query: { find, begun, ...(after === '' ? {} : { after }) } } })),
+});
+export const comparisonsList = comparisons(false);
+export const begunComparisonsList = comparisons(true);
+export const profilesList: PagedList<Schemas['ProfileRow']> = {
+    key: ['profiles', 'list'],
+    read: (find, after, signal) => ask(api.GET('/api/profiles', { signal, params: { query: { find, ...(after === '' ? {} : { after }) } } })),
+};
+
+export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
+
+export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: ({ signal }) => ask(api.GET('/api/settings', { signal })) });
+export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: ({ signal }) => ask(api.GET('/api/usual', { signal })), staleTime: Infinity });
+export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal }) => ask(api.GET('/api/terms', { signal })), staleTime: Infinity });
+export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });
+export const gaugesQuery = from(['gauges'], ({ signal }) => ask(api.GET('/api/gauges', { signal })));
+export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: ({ signal }) => ask(api.GET('/api/catalogue/pairs', { signal })) });
 export const pairQuery = (materialId: string, surfaceId: string) =>
     queryOptions({
         queryKey: ['pairs', materialId, surfaceId],
         // Nothing known of a pair is an answer, and no fault.
-        queryFn: () => call<Schemas['PairingDetail']>('GET', `/catalogue/pairs/${materialId}/${surfaceId}`).catch((error: unknown) => (error instanceof Problem && error.status === 404 ? null : Promise.reject(error instanceof Error ? error : new Error('The pair could not be read.')))),
+        queryFn: ({ signal }) => ask(api.GET('/api/catalogue/pairs/{materialId}/{surfaceId}', { signal, params: { path: { materialId, surfaceId } } })).catch((error: unknown) => (error instanceof Problem && error.status === 404 ? null : Promise.reject(error instanceof Error ? error : new Error('The pair could not be read.')))),
     });
-export const surfaceTemperaturesQuery = list<Schemas['SurfaceTemperature']>('surface-temperatures');
+export const surfaceTemperaturesQuery = from(['surface-temperatures'], ({ signal }) => ask(api.GET('/api/surface-temperatures', { signal })));
 
-export const comparisonQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id], queryFn: () => call<Schemas['Comparison']>('GET', `/comparisons/${id}`) });
-export const judgementQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id, 'judgement'], queryFn: () => call<Schemas['Judgement']>('GET', `/comparisons/${id}/judgement`) });
-export const runQuery = (id: string) => queryOptions({ queryKey: ['runs', id], queryFn: () => call<Schemas['RunSheet']>('GET', `/runs/${id}`), refetchInterval: 4_000 });
-export const profileQuery = (id: string) => queryOptions({ queryKey: ['profiles', id], queryFn: () => call<Schemas['Profile']>('GET', `/profiles/${id}`) });
+export const comparisonQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id], queryFn: ({ signal }) => ask(api.GET('/api/comparisons/{id}', { signal, params: { path: { id } } })) });
+export const judgementQuery = (id: string) => queryOptions({ queryKey: ['comparisons', id, 'judgement'], queryFn: ({ signal }) => ask(api.GET('/api/comparisons/{id}/judgement', { signal, params: { path: { id } } })) });
+export const runQuery = (id: string) => queryOptions({ queryKey: ['runs', id], queryFn: ({ signal }) => ask(api.GET('/api/runs/{id}', { signal, params: { path: { id } } })), refetchInterval: 4_000 });
+export const profileQuery = (id: string) => queryOptions({ queryKey: ['profiles', id], queryFn: ({ signal }) => ask(api.GET('/api/profiles/{id}', { signal, params: { path: { id } } })) });
 
 export function useSession(): Schemas['Session'] {
     return useSuspenseQuery(sessionQuery).data;
@@ -65,7 +75,7 @@ export function useChange<Body, Answer>(send: (body: Body) => Promise<Answer>, t
     return useMutation({
         mutationFn: send,
         onSuccess: async (answer) => {
-            await Promise.all([...touches, 'overview', 'choose'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+            await Promise.all([...touches, 'overview', 'choose', 'bench'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
             after?.(answer);
         },
     });

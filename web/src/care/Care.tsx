@@ -2,16 +2,20 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { call, newId, type Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, careQuery, platesQuery, printersQuery, useChange, useMay, useSession } from '../api/queries';
+import { api, ask, type Schemas } from '../api/client';
+import { agentsQuery, careQuery, catalogueQuery, platesQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
-import { AreaField, SelectField, TextField } from '../ui/Field';
-import { Fault, Notice } from '../ui/Notice';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftDialog } from '../ui/DraftForm';
+import { AreaField, optionsOf, SelectField, TextField, type Option } from '../ui/Field';
+import { Notice } from '../ui/Notice';
 import { day, moment } from '../ui/quantity';
+import { as, picked, text, whole, words } from '../ui/shape';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { CHANGE_WORDS } from '../ui/words';
+import { say } from '../words/say';
 
 type Side = Schemas['Care']['sides'][number];
 
@@ -24,21 +28,24 @@ export function Care() {
     const due = sides.filter((side) => side.due.length > 0).length;
     return (
         <Sheet
-            title={due === 0 ? 'No plate is due' : `${due} ${due === 1 ? 'plate side is' : 'plate sides are'} due`}
-            lead="Cleaning comes before any change of settings."
+            title={due === 0 ? say('care.no_plate_is_due') : say('care.due_plate_side_is', { due })}
+            lead={say('care.cleaning_comes_before_any_change_of')}
             actions={
-                may.test ? (
-                    <Button onClick={() => setChanging(true)}>Note a change to a printer</Button>
-                ) : null
+                <>
+                    <Button asChild tone="quiet">
+                        <Link to="/care/sums">{say('care.sums')}</Link>
+                    </Button>
+                    {may.test ? <Button onClick={() => setChanging(true)}>{say('care.note_a_change_to_a_printer')}</Button> : null}
+                </>
             }
             margin={
                 <>
-                    <MarginNote title="By the tabs">
-                        <p>Handle plates by the tabs: fingers touch edges, so corners fail first. A setup that used to hold and suddenly does not has, most often, a touched plate.</p>
-                        <Notice tone="caution">Solvent near a heated bed or a spark: no. Let the bed cool, ventilate.</Notice>
+                    <MarginNote title={say('care.by_the_tabs')}>
+                        <p>{say('care.handle_plates_by_the_tabs_fingers')}</p>
+                        <Notice tone="caution">{say('care.solvent_near_a_heated_bed_or')}</Notice>
                     </MarginNote>
-                    <MarginNote title="Changes to printers">
-                        <p>A new nozzle or hot end, levelling, a crash or other magnets put earlier results in question: runs from before no longer count as evidence.</p>
+                    <MarginNote title={say('care.changes_to_printers')}>
+                        <p>{say('care.a_new_nozzle_or_hot_end')}</p>
                         <ul className="flex flex-col gap-1">
                             {care.changes.map((change) => (
                                 <li key={change.id}>
@@ -52,19 +59,19 @@ export function Care() {
         >
             {sides.length === 0 ? (
                 <Empty>
-                    <p>No plates on the shelf yet.</p>
+                    <p>{say('care.no_plates_on_the_shelf_yet')}</p>
                 </Empty>
             ) : (
                 <div className="overflow-x-auto">
                     <table className="ledger w-full">
                         <thead>
                             <tr>
-                                <th>Plate side</th>
-                                <th className="num">since fitted</th>
-                                <th className="num">since washed</th>
-                                <th className="num">on this coat</th>
-                                <th>Due</th>
-                                <th aria-label="Note" />
+                                <th>{say('care.plate_side')}</th>
+                                <th className="num">{say('care.since_fitted')}</th>
+                                <th className="num">{say('care.since_washed')}</th>
+                                <th className="num">{say('care.on_this_coat')}</th>
+                                <th>{say('care.due')}</th>
+                                <th aria-label={say('care.note')} />
                             </tr>
                         </thead>
                         <tbody>
@@ -80,15 +87,13 @@ export function Care() {
                                         {side.lastWash ? <span className="block text-sm text-soft">{day(side.lastWash)}</span> : null}
                                     </td>
                                     <td className="num">
-                                        {side.printsSinceCoat ?? 'bare'}
+                                        {side.printsSinceCoat ?? say('care.bare')}
                                         {side.coatAgent ? <span className="block text-sm text-soft">{side.coatAgent}</span> : null}
                                     </td>
-                                    <td className={side.due.length > 0 ? 'font-[650] text-brass' : 'text-soft'}>{side.due.length > 0 ? side.due.join(' ') : 'not yet'}</td>
+                                    <td className={side.due.length > 0 ? 'font-[650] text-brass' : 'text-soft'}>{side.due.length > 0 ? side.due.join(' ') : say('care.not_yet')}</td>
                                     <td className="text-right">
                                         {may.test ? (
-                                            <Button tone="quiet" onClick={() => setNoting(side)} aria-label={`Note care for ${side.label}`}>
-                                                Note
-                                            </Button>
+                                            <Button tone="quiet" onClick={() => setNoting(side)} aria-label={say('care.note_care_for', { side: side.label })}>{say('care.note')}</Button>
                                         ) : null}
                                     </td>
                                 </tr>
@@ -103,68 +108,73 @@ export function Care() {
     );
 }
 
+type CareKind = 'wash' | 'scuff' | 'coat';
+type CareValues = { kind: CareKind; agentId: string | null; cleanerId: string | null; note: string };
+
+const CARE = whole({ kind: as<CareKind>(), agentId: as<string | null>(), cleanerId: as<string | null>(), note: text() });
+const KINDS: Option<CareKind>[] = [
+    { value: 'wash', label: say('care.washed') },
+    { value: 'scuff', label: say('care.scuffed') },
+    { value: 'coat', label: say('care.coated') },
+];
+
 function NoteCare({ side, onDone }: { side: Side; onDone: () => void }) {
     const { data: agents } = useSuspenseQuery(agentsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const [draft, setDraft] = useState({ id: newId(), kind: 'wash' as 'wash' | 'scuff' | 'coat', agentId: null as string | null, cleanerId: null as string | null, note: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/plate-sides/${side.plateSideId}/care`, body), ['care'], onDone);
+    const key = useKey();
+    const draft = useDraft({
+        start: (): CareValues => ({ kind: 'wash', agentId: null, cleanerId: null, note: '' }),
+        schema: CARE,
+        send: (body) => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: side.plateSideId } }, body: { ...body, id: key } })),
+        touches: ['care'],
+        after: onDone,
+    });
+    const { values, set, at } = draft;
     return (
-        <Dialog title={`Care for ${side.label}`} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    send.mutate(draft);
-                }}
-            >
-                <p>{side.cleaning}</p>
-                <ChoiceRow
-                    label="What was done"
-                    value={draft.kind}
-                    onValue={(kind) => setDraft({ ...draft, kind, agentId: kind === 'coat' ? (draft.agentId ?? agents[0]?.id ?? null) : null, cleanerId: kind === 'coat' ? null : draft.cleanerId })}
-                    options={[
-                        { value: 'wash', label: 'Washed' },
-                        { value: 'scuff', label: 'Scuffed' },
-                        { value: 'coat', label: 'Coated' },
-                    ]}
-                />
-                {draft.kind === 'coat' ? <SelectField label="With" value={draft.agentId ?? ''} onValue={(id) => setDraft({ ...draft, agentId: id })} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} /> : <SelectField label="With" value={draft.cleanerId ?? ''} onValue={(id) => setDraft({ ...draft, cleanerId: id || null })} empty="not said" options={catalogue.cleaners.map((c) => ({ value: c.id, label: c.name }))} />}
-                <AreaField label="Note" value={draft.note} onValue={(note) => setDraft({ ...draft, note })} maxLength={500} />
-                <Fault error={send.error} />
-                <div>
-                    <Button type="submit" tone="main" disabled={send.isPending}>
-                        Note it
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
+        <DraftDialog draft={draft} send={say('care.note_it')} title={say('care.care_for', { side: side.label })} onDone={onDone}>
+            <p>{side.cleaning}</p>
+            <ChoiceRow label={say('care.what_was_done')} name="kind" value={values.kind} onValue={(kind) => set({ kind, agentId: kind === 'coat' ? (values.agentId ?? agents[0]?.id ?? null) : null, cleanerId: kind === 'coat' ? null : values.cleanerId })} options={KINDS} />
+            {values.kind === 'coat' ? (
+                <SelectField label={say('care.with')} {...at('agentId')} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />
+            ) : (
+                <SelectField label={say('care.with')} name="cleanerId" value={values.cleanerId} onValue={(id) => set({ cleanerId: id || null })} empty={say('care.not_said')} options={catalogue.cleaners.map((c) => ({ value: c.id, label: c.name }))} />
+            )}
+            <AreaField label={say('care.note')} {...at('note')} maxLength={500} />
+        </DraftDialog>
     );
 }
+
+type ChangeValues = { printerId: string; kind: Schemas['ChangeKind']; note: string; plateId: string; from: string; until: string };
+
+const CHANGE = whole({ printerId: picked(), kind: as<Schemas['ChangeKind']>(), note: text(), plateId: text(), from: text(), until: text() });
+const AT_FAULT = whole({ ...CHANGE.shape, from: words(), until: words() });
 
 function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone: () => void }) {
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: plates } = useSuspenseQuery(platesQuery);
     const { bench } = useSession();
-    const [printerId, setPrinterId] = useState(bench.printerId ?? printers[0]?.id ?? '');
-    const [draft, setDraft] = useState({ id: newId(), kind: 'levelling' as Schemas['ChangeKind'], note: '', plateId: plates[0]?.id ?? '', from: '', until: '' });
+    const key = useKey();
     const [during, setDuring] = useState<Schemas['NotedChange']['runs']>([]);
-    const send = useChange(
-        ({ id, kind, note, plateId, from, until }: typeof draft) =>
-            call<Schemas['NotedChange']>('POST', `/printers/${printerId}/changes`, {
-                id,
-                kind,
-                note,
-                ...(kind === 'levelled_for_plate' ? { plateId } : {}),
-                ...(kind === 'machine_fault' ? { from: instant(from), until: instant(until) } : {}),
-            }),
-        ['care', 'profiles', 'assess'],
-        (noted) => (noted.runs.length > 0 ? setDuring(noted.runs) : onDone()),
-    );
-    const last = changes.find((change) => change.printerName === printers.find((p) => p.id === printerId)?.name);
+    const [atFault, setAtFault] = useState(false);
+    const draft = useDraft({
+        start: (): ChangeValues => ({ printerId: bench.printerId ?? printers[0]?.id ?? '', kind: 'levelling', note: '', plateId: plates[0]?.id ?? '', from: '', until: '' }),
+        schema: atFault ? AT_FAULT : CHANGE,
+        send: ({ printerId, kind, note, plateId, from, until }) =>
+            ask(
+                api.POST('/api/printers/{id}/changes', {
+                    params: { path: { id: printerId } },
+                    body: { id: key, kind, note, ...(kind === 'levelled_for_plate' ? { plateId } : {}), ...(kind === 'machine_fault' ? { from: instant(from), until: instant(until) } : {}) },
+                }),
+            ),
+        touches: ['care', 'profiles', 'assess'],
+        after: (noted) => (noted.runs.length > 0 ? setDuring(noted.runs) : onDone()),
+    });
+    const { values, set, at } = draft;
+    const last = changes.find((change) => change.printerName === printers.find((p) => p.id === values.printerId)?.name);
     if (during.length > 0) {
         return (
-            <Dialog title="Made while the machine was at fault" open onOpen={(open) => !open && onDone()}>
-                <p>These runs no longer count as evidence. Void each that the fault has spoiled, with the reason; it is then planned anew.</p>
+            <Dialog title={say('care.made_while_the_machine_was_at')} open onOpen={(open) => !open && onDone()}>
+                <p>{say('care.these_runs_no_longer_count_as')}</p>
                 <ul className="flex flex-col gap-1">
                     {during.map((run) => (
                         <li key={run.id}>
@@ -178,36 +188,31 @@ function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone:
         );
     }
     return (
-        <Dialog title="Note a change to a printer" open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    send.mutate(draft);
+        <DraftDialog draft={draft} send={say('care.note_it')} title={say('care.note_a_change_to_a_printer')} onDone={onDone}>
+            <SelectField label={say('care.printer')} {...at('printerId')} options={printers.map((p) => ({ value: p.id, label: p.name }))} hint={last ? say('care.last', { words: last.words, at: moment(last.at) }) : undefined} />
+            <ChoiceRow
+                label={say('care.what_changed')}
+                name="kind"
+                value={values.kind}
+                onValue={(kind) => {
+                    set({ kind });
+                    setAtFault(kind === 'machine_fault');
                 }}
-            >
-                <SelectField label="Printer" value={printerId} onValue={setPrinterId} options={printers.map((p) => ({ value: p.id, label: p.name }))} hint={last ? `Last: ${last.words}, ${moment(last.at)}` : undefined} />
-                <ChoiceRow label="What changed" value={draft.kind} onValue={(kind) => setDraft({ ...draft, kind })} options={(Object.keys(CHANGE_WORDS) as Schemas['ChangeKind'][]).map((value) => ({ value, label: CHANGE_WORDS[value] }))} />
-                {draft.kind === 'levelled_for_plate' ? <SelectField label="For which plate" value={draft.plateId} onValue={(plateId) => setDraft({ ...draft, plateId })} options={plates.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.number }))} /> : null}
-                {draft.kind === 'machine_fault' ? (
-                    <div className="grid gap-3 sm:grid-cols-2">
-                        <TextField label="From" type="datetime-local" value={draft.from} onValue={(from) => setDraft({ ...draft, from })} required />
-                        <TextField label="Until" type="datetime-local" value={draft.until} onValue={(until) => setDraft({ ...draft, until })} required />
-                    </div>
-                ) : null}
-                <AreaField label="Note" value={draft.note} onValue={(note) => setDraft({ ...draft, note })} maxLength={500} />
-                <Notice tone="caution">{draft.kind === 'machine_fault' ? 'Runs made meanwhile no longer count as evidence, and profiles that rest on them are in question.' : 'Runs on this printer from before no longer count as evidence for a new profile, and its signed profiles are in question.'}</Notice>
-                <Fault error={send.error} />
-                <div>
-                    <Button type="submit" tone="main" disabled={send.isPending}>
-                        Note it
-                    </Button>
+                options={optionsOf(CHANGE_WORDS)}
+            />
+            {values.kind === 'levelled_for_plate' ? <SelectField label={say('care.for_which_plate')} {...at('plateId')} options={plates.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.number }))} /> : null}
+            {values.kind === 'machine_fault' ? (
+                <div className="grid gap-3 sm:grid-cols-2">
+                    <TextField label={say('care.from')} type="datetime-local" {...at('from')} required />
+                    <TextField label={say('care.until')} type="datetime-local" {...at('until')} required />
                 </div>
-            </form>
-        </Dialog>
+            ) : null}
+            <AreaField label={say('care.note')} {...at('note')} maxLength={500} />
+            <Notice tone="caution">{values.kind === 'machine_fault' ? say('care.runs_made_meanwhile_no_longer_count') : say('care.runs_on_this_printer_from_before')}</Notice>
+        </DraftDialog>
     );
 }
 
-function instant(local: string): string | null {
-    return local === '' ? null : new Date(local).toISOString();
+function instant(local: string): string {
+    return new Date(local).toISOString();
 }

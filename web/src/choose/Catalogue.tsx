@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { useWide } from '../ui/useWide';
 import { GRADE_WORDS } from '../ui/words';
+import { say, tell } from '../words/say';
 import { EntryNotes } from './EntryNotes';
 import { FactForm } from './FactForm';
 import { PairNotes } from './PairNotes';
@@ -31,7 +32,7 @@ export function Catalogue() {
         if (moved && !wide) margin.current?.scrollIntoView();
     }, [moved, picked, wide]);
     const name = (entries: Named[], id: string) => entries.find((each) => each.id === id)?.name ?? id;
-    const title = `${name(catalogue.materials, picked.materialId)} on ${name(catalogue.surfaces, picked.surfaceId)}`;
+    const title = say('choose.on', { materials: name(catalogue.materials, picked.materialId), surfaces: name(catalogue.surfaces, picked.surfaceId) });
     const pick = (next: Picked) => {
         setPicked(next);
         setMoved(true);
@@ -48,20 +49,20 @@ export function Catalogue() {
     );
     return (
         <Sheet
-            title="Catalogue"
-            lead="What practice knows of each pair, and what your own runs say. Open a field for the reasons."
+            title={say('choose.catalogue')}
+            lead={say('choose.what_practice_knows_of_each_pair')}
             actions={
                 <Button asChild tone="quiet">
-                    <Link to="/choose">Back to Choose</Link>
+                    <Link to="/choose">{say('choose.back_to_choose')}</Link>
                 </Button>
             }
             margin={
                 <div ref={margin} className="lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto lg:pr-2">
                     <MarginNote title={title}>
-                        {pair.data ? <PairNotes pair={pair.data} /> : <p>{pair.isPending ? 'Looking …' : 'Practice has nothing on this pair.'}</p>}
-                        {may.test ? <Button onClick={() => setAdding(true)}>{pair.data ? 'What this shop holds true' : 'Add what this shop knows'}</Button> : null}
+                        {pair.data ? <PairNotes pair={pair.data} /> : <p>{pair.isPending ? say('choose.looking') : say('choose.practice_has_nothing_on_this_pair')}</p>}
+                        {may.test ? <Button onClick={() => setAdding(true)}>{pair.data ? say('choose.what_this_shop_holds_true') : say('choose.add_what_this_shop_knows')}</Button> : null}
                     </MarginNote>
-                    <MarginNote title="What they are">
+                    <MarginNote title={say('choose.what_they_are')}>
                         <EntryNotes catalogue={catalogue} {...picked} agentIds={pair.data?.treatments.flatMap((t) => t.agentKindId ?? []) ?? []} />
                     </MarginNote>
                 </div>
@@ -69,11 +70,11 @@ export function Catalogue() {
         >
             <Legend />
             {grid('filament')}
-            <h2 className="mt-8 mb-2">Resin</h2>
-            <p className="mb-2 text-soft">No bed temperature: the window lies on the exposure of the bottom layers.</p>
+            <h2 className="mt-8 mb-2">{say('choose.resin')}</h2>
+            <p className="mb-2 text-soft">{say('choose.no_bed_temperature_the_window_lies')}</p>
             {grid('resin')}
             <section className="mt-8">
-                <h2 className="mb-2">Where practitioners disagree</h2>
+                <h2 className="mb-2">{say('choose.where_practitioners_disagree')}</h2>
                 <Schools schools={catalogue.schools} />
             </section>
             {adding ? <FactForm title={title} {...picked} pair={pair.data ?? null} onDone={() => setAdding(false)} /> : null}
@@ -91,11 +92,9 @@ function Legend() {
                 </span>
             ))}
             <span>
-                <b className="text-ink">g</b> with an agent for grip, <b className="text-ink">r</b> with a parting layer, <b className="text-ink">b</b> only with a barrier
-            </span>
+                {tell('choose.g_with_an_agent_for_grip', { b: (words) => <b className="text-ink">{words}</b> })}</span>
             <span>
-                <b className="text-ink">7/8</b> own runs that held, <b className="text-ink">★</b> profile in force, <b className="text-ink">§</b> own word
-            </span>
+                <b className="text-ink">7/8</b>{' '}{tell('choose.own_runs_that_held_profile_in', { b: <b className="text-ink">★</b>, b2: <b className="text-ink">§</b> })}</span>
         </p>
     );
 }
@@ -109,7 +108,7 @@ function Grid({ materials, surfaces, agents, pairs, picked, onPick }: GridProps)
             <table className="border-collapse text-center">
                 <thead>
                     <tr>
-                        <th className="sticky left-0 z-10 bg-sheet" aria-label="Surface" />
+                        <th className="sticky left-0 z-10 bg-sheet" aria-label={say('choose.surface')} />
                         {materials.map((material) => (
                             <th key={material.id} scope="col" className="px-0.5! pb-1 text-center! align-bottom text-[0.8125rem] font-[650]">
                                 <span className="inline-block max-w-14 leading-tight">{material.name}</span>
@@ -131,7 +130,7 @@ function Grid({ materials, surfaces, agents, pairs, picked, onPick }: GridProps)
                                         <button
                                             className={`flex h-10 w-full min-w-[3.1rem] flex-col items-center justify-center rounded-sm leading-none hover:bg-well ${here ? 'bg-accent-wash outline-2 outline-accent' : ''}`}
                                             aria-pressed={here}
-                                            aria-label={`${material.name} on ${surface.name}: ${inWords(pair, agents)}`}
+                                            aria-label={say('choose.on_2', { material: material.name, surface: surface.name, pair: inWords(pair, agents) })}
                                             onClick={() => onPick({ materialId: material.id, surfaceId: surface.id })}
                                         >
                                             {pair ? <Cell pair={pair} /> : <span className="text-soft">·</span>}
@@ -166,9 +165,9 @@ function Cell({ pair }: { pair: Schemas['Pairing'] }) {
 }
 
 function inWords(pair: Schemas['Pairing'] | undefined, agents: Named[]): string {
-    if (!pair) return 'nothing known';
-    const with_ = pair.best.agentKindId === null ? 'bare' : `with ${agents.find((a) => a.id === pair.best.agentKindId)?.name ?? ''}`;
-    return `${pair.best.hold} hold ${with_}${pair.bonds ? ', bonds without a barrier' : ''}${pair.runs > 0 ? `, ${pair.held} of ${pair.runs} own runs held` : ''}${pair.profiles > 0 ? ', has a profile' : ''}${pair.ownFact ? ', has a word of this shop' : ''}`;
+    if (!pair) return say('choose.nothing_known');
+    const with_ = pair.best.agentKindId === null ? say('choose.bare') : say('choose.with_2', { agents: agents.find((a) => a.id === pair.best.agentKindId)?.name ?? '' });
+    return say('choose.pair_in_words', { hold: GRADE_WORDS[pair.best.hold], with_, bonds: pair.bonds, runsIf: pair.runs > 0, held: (pair.runs > 0) ? pair.held : '', runs: (pair.runs > 0) ? pair.runs : '', profilesIf: pair.profiles > 0, ownFact: pair.ownFact });
 }
 
 /** Full, half, empty, crossed out: told apart by shape. */

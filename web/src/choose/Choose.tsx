@@ -2,15 +2,17 @@ import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-qu
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { call, Problem, type Schemas } from '../api/client';
+import { api, ask, Problem, type Schemas } from '../api/client';
 import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
-import { duration, percent, useQuantity, useGap } from '../ui/quantity';
+import { duration, useFigures, useGap, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { usePause } from '../ui/usePause';
 import { useWide } from '../ui/useWide';
+import { say } from '../words/say';
 import { CandidateNotes } from './Detail';
 import { JobForm } from './JobForm';
 import { PartDrop } from './PartDrop';
@@ -49,10 +51,12 @@ export function Choose() {
     const [looked, setLooked] = useState<string | null>(null);
     const set = (part: Partial<Job>) => setJob((was) => ({ ...was, ...part }));
     const ready = job.materialId !== '' && job.printerId !== '';
-    const request: Schemas['ChooseRequest'] = { ...job, lookAt: looked, benchSideId: bench.printerId === job.printerId ? bench.plateSideId : null };
+    // While somebody types nothing is asked; what is looked at is asked for at once.
+    const settled = JSON.parse(usePause(JSON.stringify(job))) as Job;
+    const request: Schemas['ChooseRequest'] = { ...settled, lookAt: looked, benchSideId: bench.printerId === settled.printerId ? bench.plateSideId : null };
     const answer = useQuery({
         queryKey: ['choose', request],
-        queryFn: () => call<Schemas['Choice']>('POST', '/choose', request),
+        queryFn: ({ signal }) => ask(api.POST('/api/choose', { signal, body: request })),
         enabled: ready,
         placeholderData: keepPreviousData,
     });
@@ -86,15 +90,15 @@ export function Choose() {
     };
     return (
         <Sheet
-            title="Which plate, how warm, with what on it?"
-            lead="Your own plates and agents, ranked for this job: will it hold to the end, and will it let go?"
+            title={say('choose.which_plate_how_warm_with_what')}
+            lead={say('choose.your_own_plates_and_agents_ranked')}
             actions={
                 <>
                     <Button asChild tone="quiet">
-                        <Link to="/choose/catalogue">Catalogue</Link>
+                        <Link to="/choose/catalogue">{say('choose.catalogue')}</Link>
                     </Button>
                     <Button asChild tone="quiet">
-                        <Link to="/choose/heat">Heat sums</Link>
+                        <Link to="/choose/heat">{say('choose.heat_sums')}</Link>
                     </Button>
                 </>
             }
@@ -121,8 +125,8 @@ export function Choose() {
             <Fault error={answer.error} />
             {!ready ? (
                 <Empty>
-                    <p className="mb-2 text-ink">Say which material on which printer.</p>
-                    <p>What lies on the bench, along the bottom edge, is filled in for you.</p>
+                    <p className="mb-2 text-ink">{say('choose.say_which_material_on_which_printer')}</p>
+                    <p>{say('choose.what_lies_on_the_bench_along')}</p>
                 </Empty>
             ) : null}
             {choice ? (
@@ -137,18 +141,18 @@ export function Choose() {
                         </div>
                     ) : null}
                     <Profiles profiles={choice.profiles} />
-                    <section aria-label="Candidates">
+                    <section aria-label={say('choose.candidates')}>
                         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
                             <h2>
-                                {choice.candidateCount === 0 ? 'No candidate' : `${choice.candidateCount} ${choice.candidateCount === 1 ? 'candidate' : 'candidates'}, the likeliest first`}
+                                {choice.candidateCount === 0 ? say('choose.no_candidate') : say('choose.candidatecount_candidate', { candidateCount: choice.candidateCount })}
                             </h2>
                             {may.test && candidates.length > 0 && !resin ? (
                                 <Button tone="main" disabled={chosen.length === 0} onClick={() => void compare()}>
-                                    {chosen.length === 0 ? 'Tick some to compare' : `Compare ${chosen.length}`}
+                                    {chosen.length === 0 ? say('choose.tick_some_to_compare') : say('choose.compare', { chosen: chosen.length })}
                                 </Button>
                             ) : null}
                         </div>
-                        {candidates.length === 0 ? <Notice>Everything on the shelf was ruled out. The reasons stand below.</Notice> : null}
+                        {candidates.length === 0 ? <Notice>{say('choose.everything_on_the_shelf_was_ruled')}</Notice> : null}
                         <ol>
                             {candidates.map((candidate, i) => (
                                 <CandidateRow
@@ -165,7 +169,7 @@ export function Choose() {
                                 />
                             ))}
                         </ol>
-                        {choice.candidateCount > candidates.length ? <p className="mt-2 text-soft">{choice.candidateCount - candidates.length} more, less likely, are not shown.</p> : null}
+                        {choice.candidateCount > candidates.length ? <p className="mt-2 text-soft">{say('choose.more_less_likely_are_not_shown', { candidateCount: choice.candidateCount - candidates.length })}</p> : null}
                     </section>
                     <Rejections rejections={choice.rejections} />
                 </>
@@ -175,10 +179,10 @@ export function Choose() {
 }
 
 const TRUST_TITLES: Record<Schemas['Choice']['profiles'][number]['trust'], string> = {
-    proven: 'Proven here',
-    out_of_scope: 'Validated, but this job goes beyond it',
-    in_question: 'Validated, but in question now',
-    trial: 'On trial',
+    proven: say('choose.proven_here'),
+    out_of_scope: say('choose.validated_but_this_job_goes_beyond'),
+    in_question: say('choose.validated_but_in_question_now'),
+    trial: say('choose.on_trial'),
 };
 
 /** Each under its own words: only what is validated, in scope and not in doubt is proven. */
@@ -198,9 +202,7 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
                             </Link>
                             <span className={`font-[650] ${trust === 'proven' ? 'text-sound' : 'text-ink'}`}>{profile.trustWords}</span>
                         </div>
-                        <p>
-                            Bed: {profile.setting.bedFirstC === null ? 'unheated' : (profile.dial?.words ?? temperature.text(profile.setting.bedFirstC))}
-                            {profile.setting.bedOtherC !== null && profile.setting.bedOtherC !== profile.setting.bedFirstC ? `, then ${temperature.text(profile.setting.bedOtherC)}` : ''}, {profile.setting.agentName ?? 'bare'}, gap: {gap(profile.setting)}
+                        <p>{say('choose.proven_setting', { words: profile.setting.bedFirstC === null ? say('choose.unheated_2') : (profile.dial?.words ?? temperature.text(profile.setting.bedFirstC)), bedOtherCIf: profile.setting.bedOtherC !== null && profile.setting.bedOtherC !== profile.setting.bedFirstC, bedOtherC: (profile.setting.bedOtherC !== null && profile.setting.bedOtherC !== profile.setting.bedFirstC) ? temperature.text(profile.setting.bedOtherC) : '', agentName: profile.setting.agentName ?? say('choose.bare'), setting: gap(profile.setting) })}
                         </p>
                         <ul className="mt-1 grid gap-x-6 text-[0.9375rem] sm:grid-cols-2 xl:grid-cols-3">
                             {[...profile.points]
@@ -211,7 +213,7 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
                                     </li>
                                 ))}
                         </ul>
-                        {profile.restoredBy.length > 0 ? <p className="mt-1">Restored by: {profile.restoredBy.join(' ')}</p> : null}
+                        {profile.restoredBy.length > 0 ? <p className="mt-1">{say('choose.restored_by', { restoredBy: profile.restoredBy.join(' ') })}</p> : null}
                     </li>
                 ))}
             </ul>
@@ -227,49 +229,50 @@ function rank(inScope: boolean | null): number {
 type RowProps = { place: number; /** The first that can be told apart from those above. */ lessLikely: boolean; candidate: Schemas['Candidate']; count: number; selected: boolean; /** Where there is no margin beside. */ detail: Schemas['CandidateDetail'] | null; ticked: boolean; onLook: () => void; onTick: ((on: boolean) => void) | undefined };
 
 function CandidateRow({ place, lessLikely, candidate, count, selected, detail, ticked, onLook, onTick }: RowProps) {
+    const figure = useFigures();
     const temperature = useQuantity('temperature');
     return (
         <li className={`border-b border-line py-3 pl-3 sm:pl-4 ${selected ? 'border-l-4 border-l-accent' : 'border-l-4 border-l-transparent'}`}>
-            {lessLikely ? <p className="mb-2 font-[650]">From here on, likely worse than those above:</p> : null}
+            {lessLikely ? <p className="mb-2 font-[650]">{say('choose.from_here_on_likely_worse_than')}</p> : null}
             <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-1">
                 <button className="min-h-11 min-w-0 text-left" onClick={onLook} aria-pressed={selected}>
                     <span className="mr-2 text-soft">{place}</span>
                     <span className="text-lg font-[650]">{candidate.label}</span>
                     <span className="ml-2 text-soft">{candidate.surfaceName}</span>
-                    {candidate.proven ? <span className="ml-2 font-[650] text-sound">proven here</span> : null}
+                    {candidate.proven ? <span className="ml-2 font-[650] text-sound">{say('choose.proven_here_2')}</span> : null}
                 </button>
                 <div className="flex items-center gap-6">
-                    <Odds word="holds" expectation={candidate.hold} />
-                    <Odds word="lets go" expectation={candidate.release} />
+                    <Odds word={say('choose.holds_2')} expectation={candidate.hold} />
+                    <Odds word={say('choose.lets_go_2')} expectation={candidate.release} />
                     {count > 1 ? (
                         <span className="text-right leading-tight">
-                            <span className="block text-xl font-[650]">{percent(candidate.chance)}</span>
-                            <span className="block text-sm text-soft">all {count}</span>
+                            <span className="block text-xl font-[650]">{figure('share').text(candidate.chance)}</span>
+                            <span className="block text-sm text-soft">{say('choose.all', { count })}</span>
                         </span>
                     ) : null}
-                    {onTick ? <CheckField label="Compare" checked={ticked} onValue={onTick} /> : null}
+                    {onTick ? <CheckField label={say('choose.compare_2')} checked={ticked} onValue={onTick} /> : null}
                 </div>
             </div>
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
             <p className="mt-1 text-[0.9375rem]">
                 <strong>
-                    {candidate.dial?.words ?? (candidate.bedOff ? 'bed off' : null)}
-                    {typeof candidate.bedOtherC !== 'number' ? '' : `, then ${temperature.text(candidate.bedOtherC)}`}
+                    {candidate.dial?.words ?? (candidate.bedOff ? say('choose.bed_off') : null)}
+                    {typeof candidate.bedOtherC !== 'number' ? '' : say('choose.then', { bedOtherC: temperature.text(candidate.bedOtherC) })}
                 </strong>
                 {candidate.steps.map((step) => (
                     <span key={step.id}>
                         {' '}
                         {step.words}
-                        {step.holdWithout === null ? null : ` Without: holds ${percent(step.holdWithout)}.`}
+                        {step.holdWithout === null ? null : ` ${say('choose.without_holds', { holdWithout: figure('share').text(step.holdWithout) })}`}
                     </span>
                 ))}
             </p>
             <p className="mt-1 text-[0.9375rem] text-soft">
                 {[
-                    candidate.turnaroundMinutes === null ? null : `${duration(candidate.turnaroundMinutes)} to warm and cool`,
-                    candidate.energyWh === null ? null : `${Math.round(candidate.energyWh)}\u00a0Wh`,
-                    candidate.costPerPrint === null ? null : `${candidate.costPerPrint.toFixed(2)} per print`,
-                    `${candidate.finish} underside`,
+                    candidate.turnaroundMinutes === null ? null : say('choose.to_warm_and_cool', { turnaroundMinutes: duration(candidate.turnaroundMinutes) }),
+                    candidate.energyWh === null ? null : figure('energy').text(candidate.energyWh),
+                    candidate.costPerPrint === null ? null : say('choose.per_print', { costPerPrint: figure('money').text(candidate.costPerPrint) }),
+                    say('choose.underside_2', { finish: candidate.finish }),
                     candidate.foothold === 'no brim' ? null : candidate.foothold,
                 ]
                     .filter(Boolean)
@@ -285,18 +288,17 @@ function CandidateRow({ place, lessLikely, candidate, count, selected, detail, t
                     <CandidateNotes detail={detail} />
                 </div>
             ) : selected ? null : (
-                <button className="min-h-11 text-accent underline underline-offset-4 lg:hidden" onClick={onLook}>
-                    Why, and how to take it off
-                </button>
+                <button className="min-h-11 text-accent underline underline-offset-4 lg:hidden" onClick={onLook}>{say('choose.why_and_how_to_take_it')}</button>
             )}
         </li>
     );
 }
 
 function Odds({ word, expectation }: { word: string; expectation: Schemas['Expectation'] }) {
+    const figure = useFigures();
     return (
-        <span className="text-right leading-tight" title={`90 % of what is believed lies between ${percent(expectation.interval90[0] ?? 0)} and ${percent(expectation.interval90[1] ?? 1)}`}>
-            <span className="block text-xl font-[650]">{percent(expectation.mean)}</span>
+        <span className="text-right leading-tight" title={say('choose.90_of_what_is_believed_lies', { percent: figure('share').text(expectation.interval90[0] ?? 0), percent2: figure('share').text(expectation.interval90[1] ?? 1) })}>
+            <span className="block text-xl font-[650]">{figure('share').text(expectation.mean)}</span>
             <span className="block text-sm text-soft">{word}</span>
         </span>
     );
@@ -304,11 +306,11 @@ function Odds({ word, expectation }: { word: string; expectation: Schemas['Expec
 
 function HowItRanks() {
     return (
-        <MarginNote title="How this is ranked">
-            <p>By the chance that all parts hold and come off cleanly: the grade of practice is worth ten runs, that of a maker’s chart five, your own runs count in full, like ones for less. What cannot be told apart stands together: there what is proven comes first and a worn side last, then bare before an agent, the shorter turnaround, the lower cost; the wishes change that.</p>
-            <p>What this job, printer and plate are like moves the grade: each step is told on the right. The chances are those with brim, wash and coat as said.</p>
-            <p>More force never wins by itself.</p>
-            <p>On the scale: the triangle is the surface temperature aimed at, “set” what the display has to show for it. Below, own runs: full dot held, open dot did not, square held but would not come off.</p>
+        <MarginNote title={say('choose.how_this_is_ranked')}>
+            <p>{say('choose.by_the_chance_that_all_parts')}</p>
+            <p>{say('choose.what_this_job_printer_and_plate')}</p>
+            <p>{say('choose.more_force_never_wins_by_itself')}</p>
+            <p>{say('choose.on_the_scale_the_triangle_is')}</p>
         </MarginNote>
     );
 }
@@ -317,7 +319,7 @@ function Rejections({ rejections }: { rejections: Schemas['Choice']['rejections'
     if (rejections.length === 0) return null;
     return (
         <details className="mt-8">
-            <summary className="flex min-h-11 cursor-pointer items-center text-lg font-[650]">Ruled out: {rejections.length}</summary>
+            <summary className="flex min-h-11 cursor-pointer items-center text-lg font-[650]">{say('choose.ruled_out', { rejections: rejections.length })}</summary>
             <table className="ledger w-full">
                 <tbody>
                     {rejections.map((rejection) => (

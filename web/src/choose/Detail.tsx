@@ -1,17 +1,18 @@
 import type { Schemas } from '../api/client';
 import { Cautions } from '../ui/Notice';
-import { duration, percent, useQuantity } from '../ui/quantity';
+import { duration, useFigures } from '../ui/quantity';
 import { MarginNote } from '../ui/Sheet';
+import { say, tell } from '../words/say';
 import { Schools } from './Schools';
 
 type Detail = Schemas['CandidateDetail'];
 
 /** All that is reckoned for the candidate that is looked at. */
 export function CandidateNotes({ detail }: { detail: Detail }) {
-    const length = useQuantity('length');
+    const figure = useFigures();
     return (
         <>
-            <MarginNote title={`Why ${detail.label}`}>
+            <MarginNote title={say('choose.why_2', { detail: detail.label })}>
                 {detail.reasons.map((reason) => (
                     <p key={reason}>{reason}</p>
                 ))}
@@ -20,15 +21,15 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
             <Ladder ladder={detail.ladder} />
             {detail.batches ? <Batches batches={detail.batches} /> : null}
             {detail.warp ? (
-                <MarginNote title="Warp against hold">
+                <MarginNote title={say('choose.warp_against_hold')}>
                     <p>{detail.warp.sentence}</p>
-                    {detail.warp.expectedLiftMm === null ? null : <p>By your own lift readings, expect about {length.text(detail.warp.expectedLiftMm, 1)} at the end.</p>}
+                    {detail.warp.expectedLiftMm === null ? null : <p>{say('choose.by_your_own_lift_readings_expect', { expectedLiftMm: figure('length_about').text(detail.warp.expectedLiftMm) })}</p>}
                 </MarginNote>
             ) : null}
             <TakeOff detail={detail} />
             <Reckonings reckonings={detail.reckonings} />
             {detail.schools.length > 0 ? (
-                <MarginNote title="Where practitioners disagree">
+                <MarginNote title={say('choose.where_practitioners_disagree')}>
                     <Schools schools={detail.schools} />
                 </MarginNote>
             ) : null}
@@ -39,11 +40,10 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
 function Before({ detail }: { detail: Detail }) {
     const set = detail.setPoint;
     return (
-        <MarginNote title="Before you print">
+        <MarginNote title={say('choose.before_you_print')}>
             {set ? (
-                <p>
-                    Bed: <strong>{set.words}</strong>
-                    {set.basis === 'unknown' ? '; the layers are not on the shelf, so nothing is added for them.' : `, ${set.basis}.`}
+                <p>{tell('choose.bed', { words: set.words, b: (words) => <strong>{words}</strong> })}
+                    {set.basis === 'unknown' ? say('choose.the_layers_are_not_on_the') : `, ${set.basis}.`}
                 </p>
             ) : null}
             <p>{detail.cleaning}</p>
@@ -57,37 +57,35 @@ function Before({ detail }: { detail: Detail }) {
 }
 
 function Ladder({ ladder }: { ladder: Detail['ladder'] }) {
+    const figure = useFigures();
     if (ladder.length < 2) return null;
     return (
-        <MarginNote title="If it does not hold, next">
+        <MarginNote title={say('choose.if_it_does_not_hold_next')}>
             <ol>
                 {ladder.map((rung) => (
                     <li key={rung.words} className="flex justify-between gap-3 border-b border-line py-1">
                         <span>{rung.words}</span>
-                        <span className="font-[650]">{percent(rung.chance)}</span>
+                        <span className="font-[650]">{figure('share').text(rung.chance)}</span>
                     </li>
                 ))}
             </ol>
-            <p className="text-sm text-soft">With the chance that all holds and lets go.</p>
+            <p className="text-sm text-soft">{say('choose.with_the_chance_that_all_holds')}</p>
         </MarginNote>
     );
 }
 
 function Batches({ batches }: { batches: NonNullable<Detail['batches']> }) {
+    const figure = useFigures();
     return (
-        <MarginNote title="One plate or several">
+        <MarginNote title={say('choose.one_plate_or_several')}>
             <p>{batches.words}</p>
             <table className="ledger w-full">
                 <thead>
                     <tr>
-                        <th scope="col">Plates</th>
-                        <th scope="col">Parts on each</th>
-                        <th scope="col" className="text-right">
-                            Good parts
-                        </th>
-                        <th scope="col" className="text-right">
-                            Time
-                        </th>
+                        <th scope="col">{say('choose.plates')}</th>
+                        <th scope="col">{say('choose.parts_on_each')}</th>
+                        <th scope="col" className="text-right">{say('choose.good_parts')}</th>
+                        <th scope="col" className="text-right">{say('choose.time')}</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -95,7 +93,7 @@ function Batches({ batches }: { batches: NonNullable<Detail['batches']> }) {
                         <tr key={row.plates} className={row.better ? 'font-[650]' : ''}>
                             <td>{row.plates}</td>
                             <td>{row.mostParts}</td>
-                            <td className="text-right">{row.goodParts.toFixed(1)}</td>
+                            <td className="text-right">{figure('number_rough').text(row.goodParts)}</td>
                             <td className="text-right whitespace-nowrap">{row.minutes === null ? '' : duration(row.minutes)}</td>
                         </tr>
                     ))}
@@ -108,7 +106,7 @@ function Batches({ batches }: { batches: NonNullable<Detail['batches']> }) {
 function TakeOff({ detail }: { detail: Detail }) {
     const { release } = detail;
     return (
-        <MarginNote title="To take it off">
+        <MarginNote title={say('choose.to_take_it_off')}>
             <ol className="list-decimal pl-5">
                 {release.steps.map((step) => (
                     <li key={step}>{step}</li>
@@ -116,12 +114,12 @@ function TakeOff({ detail }: { detail: Detail }) {
             </ol>
             {release.waits.length > 0 ? (
                 <table className="ledger w-full">
-                    <caption className="sr-only">How long it cools</caption>
+                    <caption className="sr-only">{say('choose.how_long_it_cools')}</caption>
                     <tbody>
                         {release.waits.map((wait) => (
                             <tr key={wait.way}>
                                 <td>{wait.words}</td>
-                                <td className="text-right whitespace-nowrap">{wait.minutes === null ? 'never' : duration(wait.minutes)}</td>
+                                <td className="text-right whitespace-nowrap">{wait.minutes === null ? say('choose.never') : duration(wait.minutes)}</td>
                             </tr>
                         ))}
                     </tbody>
@@ -130,7 +128,7 @@ function TakeOff({ detail }: { detail: Detail }) {
             <p>{release.never.join(' ')}</p>
             {release.doneHot ? (
                 <p>
-                    <strong>Done hot:</strong> {release.doneHot}
+                    <strong>{say('choose.pulled_off_hot_label')}</strong> {release.doneHot}
                 </p>
             ) : null}
         </MarginNote>
@@ -139,7 +137,7 @@ function TakeOff({ detail }: { detail: Detail }) {
 
 export function Reckonings({ reckonings }: { reckonings: Schemas['Reckoning'][] }) {
     return (
-        <MarginNote title="How this was reckoned">
+        <MarginNote title={say('choose.how_this_was_worked_out')}>
             {reckonings.map((each) => (
                 <details key={each.id}>
                     <summary className="flex min-h-11 cursor-pointer flex-col justify-center border-b border-line py-1">

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { Cautions } from '../ui/Notice';
 import { useQuantity } from '../ui/quantity';
+import { say } from '../words/say';
 
 type Catalogue = Schemas['Catalogue'];
 type Fact = [name: string, value: string | null | undefined];
@@ -13,7 +14,7 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
     const span = (points: number[] | undefined) => {
         const [from, to] = points ?? [];
         if (from === undefined || to === undefined) return null;
-        return from === to ? temperature.text(to) : `${temperature.bare(from)} to ${temperature.text(to)}`;
+        return from === to ? temperature.text(to) : say('choose.to', { from: temperature.bare(from), to: temperature.text(to) });
     };
     const material = catalogue.materials.find((each) => each.id === materialId);
     const surface = catalogue.surfaces.find((each) => each.id === surfaceId);
@@ -24,18 +25,18 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                 <Entry title={material.name} basis={material.basis}>
                     <Facts
                         facts={[
-                            ['Glass transition', span(material.glass_transition_c)],
-                            ['Crystallises', material.crystallises_c ? `at about ${temperature.text(material.crystallises_c)}` : null],
-                            ['Usual bed', span(material.bed_c)],
-                            ['Usual nozzle', span(material.nozzle_c)],
-                            ['Expansion', material.expansion_um_mk ? `${material.expansion_um_mk}e-6 /K` : null],
-                            ['Modulus', material.modulus_gpa ? `${material.modulus_gpa} GPa` : null],
-                            ['Enclosure', material.enclosure],
-                            ['Dry', material.moisture ? `${material.moisture.dry_hours} h at ${temperature.text(material.moisture.dry_c)}; fit for about ${material.moisture.good_days} days` : null],
+                            [say('choose.glass_transition'), span(material.glass_transition_c)],
+                            [say('choose.crystallises'), material.crystallises_c ? say('choose.at_about', { crystallises_c: temperature.text(material.crystallises_c) }) : null],
+                            [say('choose.usual_bed'), span(material.bed_c)],
+                            [say('choose.usual_nozzle'), span(material.nozzle_c)],
+                            [say('choose.expansion'), material.expansion_um_mk ? `${material.expansion_um_mk}e-6 /K` : null],
+                            [say('choose.modulus'), material.modulus_gpa ? `${material.modulus_gpa} GPa` : null],
+                            [say('choose.enclosure'), material.enclosure],
+                            [say('choose.dry'), material.moisture ? say('choose.h_at_fit_for_about_days', { dry_hours: material.moisture.dry_hours, dry_c: temperature.text(material.moisture.dry_c), good_days: material.moisture.good_days }) : null],
                         ]}
                     />
                     {material.notes?.map((note) => <p key={note}>{note}</p>)}
-                    {material.fumes ? <Cautions sentences={['Gives off fumes: ventilate or filter.']} /> : null}
+                    {material.fumes ? <Cautions sentences={[say('choose.gives_off_fumes_ventilate_or_filter')]} /> : null}
                 </Entry>
             ) : null}
             {surface ? (
@@ -43,24 +44,24 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                     <p>{surface.grip}</p>
                     <Facts
                         facts={[
-                            ['Stands', surface.kind === 'resin' ? null : temperature.text(surface.limit_c)],
-                            ['Nozzle at most', surface.nozzle_limit_c ? temperature.text(surface.nozzle_limit_c) : null],
-                            ['Underside', surface.finish],
-                            ['Alcohol at most', surface.alcohol_max_percent ? `${surface.alcohol_max_percent} %` : null],
-                            ['Attacked by', surface.harmed_by ? names(surface.harmed_by) : null],
-                            ['Lasts about', `${surface.life_prints} prints`],
+                            [say('choose.stands'), surface.kind === 'resin' ? null : temperature.text(surface.limit_c)],
+                            [say('choose.nozzle_at_most'), surface.nozzle_limit_c ? temperature.text(surface.nozzle_limit_c) : null],
+                            [say('choose.underside'), surface.finish],
+                            [say('choose.alcohol_at_most'), surface.alcohol_max_percent ? `${surface.alcohol_max_percent} %` : null],
+                            [say('choose.attacked_by'), surface.harmed_by ? names(surface.harmed_by) : null],
+                            [say('choose.lasts_about'), say('choose.prints', { life_prints: surface.life_prints })],
                         ]}
                     />
                     <p>{surface.cleaning}</p>
                     <p>{surface.release_way}</p>
-                    {surface.done_hot ? <p>Done hot: {surface.done_hot}</p> : null}
+                    {surface.done_hot ? <p>{say('choose.pulled_off_hot', { done_hot: surface.done_hot })}</p> : null}
                     <Cautions sentences={surface.cautions ?? []} />
                 </Entry>
             ) : null}
             {catalogue.cleaners
                 .filter((each) => surface?.cleaners.includes(each.id))
                 .map((cleaner) => (
-                    <Entry key={cleaner.id} title={`Cleaned with ${cleaner.name}`} basis={cleaner.basis}>
+                    <Entry key={cleaner.id} title={say('choose.cleaned_with', { cleaner: cleaner.name })} basis={cleaner.basis}>
                         <p>{cleaner.how}</p>
                         <Cautions sentences={cleaner.hazard ? [cleaner.hazard] : []} />
                     </Entry>
@@ -71,7 +72,7 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                     <Entry key={agent.id} title={agent.name} basis={agent.basis}>
                         <p>{agent.put_on}</p>
                         <p>
-                            {agent.lasts} Off with: {agent.off_with}
+                            {say('choose.off_with', { lasts: agent.lasts, off_with: agent.off_with })}
                         </p>
                         <Cautions sentences={agent.hazard ? [agent.hazard] : []} />
                     </Entry>
@@ -86,7 +87,7 @@ function Entry({ title, basis, children }: { title: string; basis: string | unde
             <summary className="flex min-h-11 cursor-pointer items-center border-b border-line text-ink underline decoration-line underline-offset-4">{title}</summary>
             <div className="my-2 flex flex-col gap-2">
                 {children}
-                {basis ? <p className="text-sm">Basis: {basis}.</p> : null}
+                {basis ? <p className="text-sm">{say('choose.basis', { basis })}</p> : null}
             </div>
         </details>
     );

@@ -1,83 +1,61 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, useChange } from '../api/queries';
-import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
-import { AreaField, CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
-import { Fault } from '../ui/Notice';
+import { api, ask, type Schemas } from '../api/client';
+import { catalogueQuery } from '../api/queries';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftDialog } from '../ui/DraftForm';
+import { AreaField, CheckField, NumberField, optionsOf, QuantityField, SelectField } from '../ui/Field';
+import { as, flag, list, maybe, text, whole, words } from '../ui/shape';
 import { GRADE_WORDS, ROLE_WORDS } from '../ui/words';
+import { say } from '../words/say';
 import { isResin } from './request';
 
 type Props = { title: string; materialId: string; surfaceId: string; pair: Schemas['PairingDetail'] | null; onDone: () => void };
 
-const GRADES = Object.entries(GRADE_WORDS).map(([value, label]) => ({ value, label }));
-const ROLES = Object.entries(ROLE_WORDS).map(([value, label]) => ({ value, label }));
+type Way = { agentKindId: string; hold: Schemas['Grade']; release: Schemas['Grade']; role: Schemas['AgentRole']; barrier: boolean };
+type Values = Way & { window: (number | null)[]; releaseC: number | null; why: string };
+
+const GRADES = optionsOf(GRADE_WORDS);
+const ROLES = optionsOf(ROLE_WORDS);
+const SHAPE = whole({ agentKindId: text(), hold: as<Schemas['Grade']>(), release: as<Schemas['Grade']>(), role: as<Schemas['AgentRole']>(), barrier: flag(), window: list(maybe()), releaseC: maybe(), why: words() });
 
 /** The shop's own word on a pair: it counts in place of the catalogue's, which stays visible. */
 export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const seconds = isResin(catalogue, materialId);
-    const [id] = useState(newId);
-    const [window, setWindow] = useState<(number | null)[]>(pair ? [...pair.window] : [null, null, null]);
-    const known = (agentKindId: string) => {
+    const key = useKey();
+    const known = (agentKindId: string): Way => {
         const way = pair?.treatments.find((t) => (t.agentKindId ?? '') === agentKindId);
         return { agentKindId, hold: way?.hold ?? 'fair', release: way?.release ?? 'fair', role: way?.role ?? 'none', barrier: way?.barrier ?? false };
     };
-    const [draft, setDraft] = useState({ ...known(''), releaseC: pair?.releaseC ?? null, why: '' });
-    const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
-    const save = useChange(
-        () =>
-            call('POST', '/catalogue/facts', {
-                ...draft,
-                id,
-                materialId,
-                surfaceId,
-                agentKindId: draft.agentKindId || null,
-                role: draft.agentKindId === '' ? 'none' : draft.role,
-                window: window.every((value) => value !== null) ? window : null,
-            }),
-        ['pairs'],
-        onDone,
-    );
-    const fault = save.error instanceof Problem ? save.error : undefined;
-    const words = ['Window from', 'start at', 'to'];
+    const draft = useDraft({
+        start: (): Values => ({ ...known(''), window: pair ? [...pair.window] : [null, null, null], releaseC: pair?.releaseC ?? null, why: '' }),
+        schema: SHAPE,
+        send: ({ window, role, agentKindId, ...body }) =>
+            ask(api.POST('/api/catalogue/facts', { body: { ...body, id: key, materialId, surfaceId, agentKindId: agentKindId || null, role: agentKindId === '' ? 'none' : role, window: window.every((value) => value !== null) ? window : null } })),
+        touches: ['pairs'],
+        after: onDone,
+    });
+    const { values, set, at, errorOf } = draft;
+    const bounds = [say('choose.window_from'), say('choose.start_at'), say('choose.window_to')];
     return (
-        <Dialog title={title} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    save.mutate(undefined);
-                }}
-            >
-                <p className="text-soft">Your word counts in place of the catalogue’s, which stays visible. Runs of your own speak louder than either.</p>
-                <SelectField label="With" value={draft.agentKindId} onValue={(agentKindId) => set(known(agentKindId))} empty="bare" options={catalogue.agents.map((a) => ({ value: a.id, label: a.name }))} error={fault?.of('agentKindId')} />
-                <div className="grid gap-4 sm:grid-cols-3">
-                    <SelectField label="Holds" value={draft.hold} onValue={(hold) => set({ hold: hold as Schemas['Grade'] })} options={GRADES} />
-                    <SelectField label="Lets go" value={draft.release} onValue={(release) => set({ release: release as Schemas['Grade'] })} options={GRADES} />
-                    {draft.agentKindId === '' ? null : <SelectField label="The agent" value={draft.role} onValue={(role) => set({ role: role as Schemas['AgentRole'] })} options={ROLES} />}
-                </div>
-                <div className="grid gap-4 sm:grid-cols-4">
-                    {words.map((label, i) =>
-                        seconds ? (
-                            <NumberField key={label} label={`${label}, s`} value={window[i] ?? null} onValue={(n) => setWindow(window.map((was, at) => (at === i ? n : was)))} error={i === 0 ? fault?.of('window') : undefined} />
-                        ) : (
-                            <QuantityField key={label} label={label} kind="temperature" value={window[i] ?? null} onValue={(n) => setWindow(window.map((was, at) => (at === i ? n : was)))} error={i === 0 ? fault?.of('window') : undefined} />
-                        ),
-                    )}
-                    {seconds ? null : <QuantityField label="Off below" kind="temperature" value={draft.releaseC} onValue={(releaseC) => set({ releaseC })} error={fault?.of('releaseC')} />}
-                </div>
-                {draft.agentKindId !== '' ? <CheckField label="Keeps apart what would bond" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : pair?.bonds ? <CheckField label="A sheet is given up for it (a lead’s word): it may be used bare" checked={draft.barrier} onValue={(barrier) => set({ barrier })} /> : null}
-                <AreaField label="Why" value={draft.why} onValue={(why) => set({ why })} maxLength={500} error={fault?.of('why')} hint="What you saw, and how often." />
-                <Fault error={save.error} />
-                <div>
-                    <Button type="submit" tone="main" disabled={save.isPending}>
-                        Hold it true
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
+        <DraftDialog draft={draft} send={say('choose.hold_it_true')} title={title} onDone={onDone}>
+            <p className="text-soft">{say('choose.your_word_counts_in_place_of')}</p>
+            <SelectField label={say('choose.with')} name="agentKindId" value={values.agentKindId} onValue={(agentKindId) => set(known(agentKindId))} empty={say('choose.bare')} options={catalogue.agents.map((a) => ({ value: a.id, label: a.name }))} />
+            <div className="grid gap-4 sm:grid-cols-3">
+                <SelectField label={say('choose.holds')} {...at('hold')} options={GRADES} />
+                <SelectField label={say('choose.lets_go')} {...at('release')} options={GRADES} />
+                {values.agentKindId === '' ? null : <SelectField label={say('choose.the_agent')} {...at('role')} options={ROLES} />}
+            </div>
+            <div className="grid gap-4 sm:grid-cols-4">
+                {bounds.map((label, i) => {
+                    const props = { label, name: `window.${i}`, value: values.window[i] ?? null, onValue: (n: number | null) => set({ window: values.window.map((was, place) => (place === i ? n : was)) }), error: i === 0 ? errorOf('window') : undefined };
+                    return seconds ? <NumberField key={label} {...props} unit={say('unit.s')} /> : <QuantityField key={label} {...props} kind="temperature" />;
+                })}
+                {seconds ? null : <QuantityField label={say('choose.off_below')} kind="temperature" {...at('releaseC')} />}
+            </div>
+            {values.agentKindId !== '' ? <CheckField label={say('choose.keeps_apart_what_would_bond')} {...at('barrier')} /> : pair?.bonds ? <CheckField label={say('choose.a_sheet_is_given_up_for')} {...at('barrier')} /> : null}
+            <AreaField label={say('choose.why')} {...at('why')} maxLength={500} hint={say('choose.what_you_saw_and_how_often')} />
+        </DraftDialog>
     );
 }

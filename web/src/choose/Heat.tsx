@@ -1,16 +1,22 @@
 import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, usualQuery, useChange, useMay, useSession } from '../api/queries';
+import { api, ask, Problem, type Schemas } from '../api/client';
+import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, useMay, useSession, usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
+import { useDraft } from '../ui/draft';
+import { DraftForm } from '../ui/DraftForm';
 import { NumberField, QuantityField, SelectField } from '../ui/Field';
 import { LayersField, type Layers } from '../ui/LayersField';
 import { Cautions, Fault } from '../ui/Notice';
-import { day, useQuantity } from '../ui/quantity';
+import { day, duration, useFigures, useQuantity } from '../ui/quantity';
+import { number, whole } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { usePause } from '../ui/usePause';
+import { say } from '../words/say';
 
 type Draft = {
     widthMm: number;
@@ -31,8 +37,7 @@ type Draft = {
 
 
 function minutes(seconds: number | null): string {
-    if (seconds === null) return 'never';
-    return seconds < 90 ? `${Math.round(seconds)} s` : `${(seconds / 60).toFixed(seconds < 600 ? 1 : 0)} min`;
+    return seconds === null ? say('choose.never') : duration(seconds / 60);
 }
 
 /** The sums on heat by themselves: set-point, soak, cool-down, heater; every input can be seen and changed. */
@@ -69,47 +74,48 @@ export function Heat() {
         heater: draft.watts === null ? null : { watts: draft.watts, volts: draft.volts, limitAmps: draft.limitAmps },
         measured: known ? { displayC: known.displayC, surfaceC: known.surfaceC, roomC: known.roomC } : null,
     };
-    const answer = useQuery({ queryKey: ['heat', request], queryFn: () => call<Schemas['HeatAnswer']>('POST', '/heat', request), placeholderData: keepPreviousData });
+    const asked = usePause(JSON.stringify(request));
+    const answer = useQuery({ queryKey: ['heat', asked], queryFn: ({ signal }) => ask(api.POST('/api/heat', { signal, body: JSON.parse(asked) as Schemas['HeatRequest'] })), placeholderData: keepPreviousData });
     const fault = answer.error instanceof Problem ? answer.error : undefined;
     return (
         <Sheet
-            title="Heat sums"
-            lead="What the display has to show, how long to soak, how long it cools, and whether the heater is up to it."
+            title={say('choose.heat_sums')}
+            lead={say('choose.what_the_display_has_to_show')}
             actions={
                 <Button asChild tone="quiet">
-                    <Link to="/choose">Back to Choose</Link>
+                    <Link to="/choose">{say('choose.back_to_choose')}</Link>
                 </Button>
             }
             margin={
                 <>
                     <Measured printerId={printerId} sideId={sideId} roomC={draft.roomC} displayC={usual.atC} latest={known} />
-                    <MarginNote title="How this is reckoned">
-                        <p>In the steady state the top gives off as much as passes through the layers: display = surface + q·Σ(t ÷ k + contact). q is natural convection and radiation (Incropera &amp; DeWitt, ch. 9, from memory).</p>
-                        <p>Soak and cool-down: conduction across the layers, step by step in time, the heater limited in power. Middle of the plate; edges are cooler and lag. The part is left out.</p>
-                        <p>A dry plate on a bed has about 3e-4 m²K/W of contact; glass with an air gap far more. Measure: what is measured beats what is modelled.</p>
+                    <MarginNote title={say('choose.how_this_is_worked_out')}>
+                        <p>{say('choose.in_the_steady_state_the_top')}</p>
+                        <p>{say('choose.soak_and_cool_down_conduction_across')}</p>
+                        <p>{say('choose.a_dry_plate_on_a_bed')}</p>
                     </MarginNote>
                 </>
             }
         >
             <form className="flex flex-col gap-6" onSubmit={(event) => event.preventDefault()}>
                 <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
-                    <SelectField label="Printer" value={printerId} onValue={(id) => take(id, sideId)} empty="none" options={filament.map((p) => ({ value: p.id, label: p.name }))} />
-                    <SelectField label="Plate and side" value={sideId} onValue={(id) => take(printerId, id)} empty="none" options={sides.map(({ side }) => ({ value: side.id, label: side.label }))} />
-                    <QuantityField label="Room" kind="temperature" value={draft.roomC} onValue={(n) => n !== null && set({ roomC: n })} error={fault?.of('roomC')} />
-                    <QuantityField label="Comes off below" kind="temperature" value={draft.releaseC} onValue={(releaseC) => set({ releaseC })} error={fault?.of('releaseC')} />
+                    <SelectField label={say('choose.printer')} value={printerId} onValue={(id) => take(id, sideId)} empty={say('choose.none')} options={filament.map((p) => ({ value: p.id, label: p.name }))} />
+                    <SelectField label={say('choose.plate_and_side')} value={sideId} onValue={(id) => take(printerId, id)} empty={say('choose.none')} options={sides.map(({ side }) => ({ value: side.id, label: side.label }))} />
+                    <QuantityField label={say('choose.room')} kind="temperature" value={draft.roomC} onValue={(n) => n !== null && set({ roomC: n })} error={fault?.of('roomC')} />
+                    <QuantityField label={say('choose.comes_off_below_2')} kind="temperature" value={draft.releaseC} onValue={(releaseC) => set({ releaseC })} error={fault?.of('releaseC')} />
                 </div>
                 <div className="flex flex-wrap items-end gap-4">
                     <ChoiceRow
-                        label="Given"
+                        label={say('choose.given')}
                         value={draft.asked}
                         onValue={(asked) => set({ asked })}
                         options={[
-                            { value: 'surface', label: 'what the surface shall have' },
-                            { value: 'display', label: 'what the display shows' },
+                            { value: 'surface', label: say('choose.the_surface_temperature_wanted') },
+                            { value: 'display', label: say('choose.what_the_display_shows') },
                         ]}
                     />
                     <div className="w-36">
-                        <QuantityField label={draft.asked === 'surface' ? 'At the surface' : 'On the display'} kind="temperature" value={draft.atC} onValue={(n) => n !== null && set({ atC: n })} error={fault?.of('surfaceC') ?? fault?.of('displayC')} />
+                        <QuantityField label={draft.asked === 'surface' ? say('choose.at_the_surface_2') : say('choose.on_the_display')} kind="temperature" value={draft.atC} onValue={(n) => n !== null && set({ atC: n })} error={fault?.of('surfaceC') ?? fault?.of('displayC')} />
                     </div>
                 </div>
             </form>
@@ -117,22 +123,22 @@ export function Heat() {
             {answer.data ? <Answer answer={answer.data} asked={draft.asked} /> : null}
             <form className="mt-8 flex flex-col gap-6" onSubmit={(event) => event.preventDefault()}>
                 <section>
-                    <h2 className="mb-2">From the heater upwards</h2>
+                    <h2 className="mb-2">{say('choose.from_the_heater_upwards')}</h2>
                     <div className="grid gap-6 lg:grid-cols-2">
-                        <LayersField label="Bed of the printer" layers={draft.bed} onLayers={(bed) => set({ bed })} materials={catalogue.layers} withContact />
-                        <LayersField label="Plate" layers={draft.plate} onLayers={(plate) => set({ plate })} materials={catalogue.layers} withContact />
+                        <LayersField label={say('choose.bed_of_the_printer')} layers={draft.bed} onLayers={(bed) => set({ bed })} materials={catalogue.layers} withContact />
+                        <LayersField label={say('choose.plate')} layers={draft.plate} onLayers={(plate) => set({ plate })} materials={catalogue.layers} withContact />
                     </div>
                 </section>
                 <section>
-                    <h2 className="mb-2">Bed and heater</h2>
+                    <h2 className="mb-2">{say('choose.bed_and_heater')}</h2>
                     <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
-                        <QuantityField label="Bed width" kind="length" value={draft.widthMm} onValue={(n) => n !== null && n > 0 && set({ widthMm: n })} error={fault?.of('widthMm')} />
-                        <QuantityField label="Bed depth" kind="length" value={draft.depthMm} onValue={(n) => n !== null && n > 0 && set({ depthMm: n })} error={fault?.of('depthMm')} />
-                        <NumberField label="Heater, W" value={draft.watts} onValue={(watts) => set({ watts })} placeholder="unknown" error={fault?.of('heater.watts')} />
-                        <NumberField label="Voltage, V" value={draft.volts} onValue={(volts) => set({ volts })} placeholder="unknown" error={fault?.of('heater.volts')} />
-                        <NumberField label="Output carries, A" value={draft.limitAmps} onValue={(limitAmps) => set({ limitAmps })} placeholder="unknown" error={fault?.of('heater.limitAmps')} />
-                        <NumberField label="Display reads high by, K" value={draft.displayReadsHighK} onValue={(n) => n !== null && set({ displayReadsHighK: n })} error={fault?.of('displayReadsHighK')} />
-                        <NumberField label="Job, minutes" value={draft.jobMinutes} onValue={(jobMinutes) => set({ jobMinutes })} placeholder="unknown" error={fault?.of('jobMinutes')} />
+                        <QuantityField label={say('choose.bed_width')} kind="length" value={draft.widthMm} onValue={(n) => n !== null && n > 0 && set({ widthMm: n })} error={fault?.of('widthMm')} />
+                        <QuantityField label={say('choose.bed_depth')} kind="length" value={draft.depthMm} onValue={(n) => n !== null && n > 0 && set({ depthMm: n })} error={fault?.of('depthMm')} />
+                        <NumberField label={say('choose.heater_w')} value={draft.watts} onValue={(watts) => set({ watts })} placeholder={say('choose.unknown')} error={fault?.of('heater.watts')} />
+                        <NumberField label={say('choose.voltage_v')} value={draft.volts} onValue={(volts) => set({ volts })} placeholder={say('choose.unknown')} error={fault?.of('heater.volts')} />
+                        <NumberField label={say('choose.output_carries_a')} value={draft.limitAmps} onValue={(limitAmps) => set({ limitAmps })} placeholder={say('choose.unknown')} error={fault?.of('heater.limitAmps')} />
+                        <NumberField label={say('choose.display_reads_high_by_k')} value={draft.displayReadsHighK} onValue={(n) => n !== null && set({ displayReadsHighK: n })} error={fault?.of('displayReadsHighK')} />
+                        <NumberField label={say('choose.job_minutes')} value={draft.jobMinutes} onValue={(jobMinutes) => set({ jobMinutes })} placeholder={say('choose.unknown')} error={fault?.of('jobMinutes')} />
                     </div>
                 </section>
             </form>
@@ -165,29 +171,28 @@ function fill(usual: Schemas['Usual']['heat'], printers: Schemas['Printer'][], s
 }
 
 function Answer({ answer, asked }: { answer: Schemas['HeatAnswer']; asked: Draft['asked'] }) {
+    const figure = useFigures();
     const temperature = useQuantity('temperature');
     const { heatUp, heater } = answer;
     return (
-        <section aria-label="Answer" className="mt-6 border-y-2 border-accent/40 py-4">
+        <section aria-label={say('choose.answer')} className="mt-6 border-y-2 border-accent/40 py-4">
             <div className="flex flex-wrap gap-x-10 gap-y-3">
-                <Big word={asked === 'surface' ? 'set the display to' : 'the surface settles at'} value={temperature.text(asked === 'surface' ? answer.displayC : answer.surfaceC, 1)} />
+                <Big word={asked === 'surface' ? say('choose.set_the_display_to') : say('choose.the_surface_settles_at')} value={temperature.text(asked === 'surface' ? answer.displayC : answer.surfaceC)} />
                 {heatUp ? (
                     <>
-                        <Big word="until the display is ready" value={minutes(heatUp.displayReadySeconds)} />
-                        <Big word="then soak" value={minutes(heatUp.soakSeconds)} />
-                        <Big word="to warm up" value={`${heatUp.energyWh.toFixed(0)}\u00a0Wh`} />
-                        <Big word="to stay there" value={`${heatUp.holdingW.toFixed(0)}\u00a0W`} />
+                        <Big word={say('choose.until_the_display_is_ready')} value={minutes(heatUp.displayReadySeconds)} />
+                        <Big word={say('choose.then_soak')} value={minutes(heatUp.soakSeconds)} />
+                        <Big word={say('choose.to_warm_up')} value={figure('energy').text(heatUp.energyWh)} />
+                        <Big word={say('choose.to_stay_there')} value={figure('power').text(heatUp.holdingW)} />
                     </>
                 ) : null}
             </div>
             <p className="mt-2 text-soft">
-                {answer.basis === 'measured' ? 'By what was measured on this plate and printer.' : 'Modelled; nothing was measured on this plate and printer.'} The top gives off {answer.lossWM2.toFixed(0)} W/m²; the layers have {answer.resistanceM2KW.toExponential(1)} m²K/W
-                {answer.basis === 'measured' ? `, ${answer.resistanceFactor.toFixed(2)} × the sum` : ''}.
-            </p>
+                {say('choose.where_the_sum_comes_from', { basisIsMeasured: answer.basis === 'measured', loss: figure('heat_flux').text(answer.lossWM2), resistance: figure('resistance').text(answer.resistanceM2KW), factor: figure('ratio_fine').bare(answer.resistanceFactor) })}</p>
             <div className="mt-4 grid gap-6 sm:grid-cols-2">
                 {answer.cooling.length > 0 ? (
                     <table className="ledger w-full self-start">
-                        <caption className="mb-1 text-left font-[650]">Cooling until it comes off</caption>
+                        <caption className="mb-1 text-left font-[650]">{say('choose.cooling_until_it_comes_off')}</caption>
                         <tbody>
                             {answer.cooling.map((way) => (
                                 <tr key={way.way}>
@@ -200,22 +205,22 @@ function Answer({ answer, asked }: { answer: Schemas['HeatAnswer']; asked: Draft
                 ) : null}
                 {heater ? (
                     <table className="ledger w-full self-start">
-                        <caption className="mb-1 text-left font-[650]">The heater</caption>
+                        <caption className="mb-1 text-left font-[650]">{say('choose.the_heater')}</caption>
                         <tbody>
                             <tr>
-                                <th scope="row">Power per area</th>
+                                <th scope="row">{say('choose.power_per_area')}</th>
                                 <td className="text-right">
-                                    {heater.wattsPerCm2.toFixed(2)} W/cm²; practice asks for {heater.neededWattsPerCm2.toFixed(2)}: {heater.enough ? 'enough' : 'slow, or too weak'}
+                                    {say('choose.w_cm2_practice_asks_for_enough', { has: figure('power_density').text(heater.wattsPerCm2), needed: figure('power_density').text(heater.neededWattsPerCm2), enough: heater.enough })}
                                 </td>
                             </tr>
                             <tr>
-                                <th scope="row">Current</th>
-                                <td className="text-right">{heater.currentA === null ? 'voltage unknown' : `${heater.currentA.toFixed(1)} A${heater.currentAllowed === null ? '' : heater.currentAllowed ? ', within the output' : ', too much for the output'}`}</td>
+                                <th scope="row">{say('choose.current')}</th>
+                                <td className="text-right">{heater.currentA === null ? say('choose.voltage_unknown') : say('choose.current_draw', { current: figure('current').text(heater.currentA), currentAllowedIsNull: heater.currentAllowed === null, currentAllowed: heater.currentAllowed === null ? '' :  heater.currentAllowed })}</td>
                             </tr>
                             {heatUp?.jobEnergyWh ? (
                                 <tr>
-                                    <th scope="row">Energy with the job</th>
-                                    <td className="text-right">{heatUp.jobEnergyWh.toFixed(0)} Wh</td>
+                                    <th scope="row">{say('choose.energy_with_the_job')}</th>
+                                    <td className="text-right">{figure('energy').text(heatUp.jobEnergyWh)}</td>
                                 </tr>
                             ) : null}
                         </tbody>
@@ -240,41 +245,37 @@ function Big({ word, value }: { word: string; value: string }) {
     );
 }
 
+const MEASURED = whole({ displayC: number(), surfaceC: number() });
+
 function Measured({ printerId, sideId, roomC, displayC, latest }: { printerId: string; sideId: string; roomC: number; displayC: number; latest: Schemas['SurfaceTemperature'] | undefined }) {
     const temperature = useQuantity('temperature');
     const may = useMay();
-    const [display, setDisplay] = useState<number | null>(displayC);
-    const [surface, setSurface] = useState<number | null>(null);
-    const save = useChange(
-        () => call('POST', '/surface-temperatures', { id: newId(), printerId, plateSideId: sideId, displayC: display, surfaceC: surface, roomC }),
-        ['surface-temperatures', 'heat'],
-        () => setSurface(null),
-    );
-    const fault = save.error instanceof Problem ? save.error : undefined;
+    const [key, setKey] = useState(() => v7());
+    const draft = useDraft({
+        start: (): { displayC: number | null; surfaceC: number | null } => ({ displayC, surfaceC: null }),
+        schema: MEASURED,
+        send: (body) => ask(api.POST('/api/surface-temperatures', { body: { ...body, id: key, printerId, plateSideId: sideId, roomC } })),
+        touches: ['surface-temperatures', 'heat'],
+        after: () => {
+            draft.set({ surfaceC: null });
+            setKey(v7());
+        },
+    });
+    const { at } = draft;
     return (
-        <MarginNote title="Measured surface">
+        <MarginNote title={say('choose.measured_surface')}>
             <p>
                 {latest
-                    ? `${temperature.text(latest.surfaceC, 1)} with ${temperature.text(latest.displayC, 1)} on the display, room ${temperature.text(latest.roomC)}; ${latest.measuredBy}, ${day(latest.at)}.`
-                    : 'Nothing was measured on this plate and printer. Let it soak, then measure in the middle, with paint or tape under the probe.'}
+                    ? say('choose.with_on_the_display_room', { surfaceC: temperature.text(latest.surfaceC), displayC: temperature.text(latest.displayC), roomC: temperature.text(latest.roomC), measuredBy: latest.measuredBy, at: day(latest.at) })
+                    : say('choose.nothing_was_measured_on_this_plate')}
             </p>
             {may.test && printerId !== '' && sideId !== '' ? (
-                <form
-                    className="flex flex-col gap-2"
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        save.mutate(undefined);
-                    }}
-                >
+                <DraftForm draft={draft} send={say('choose.note_it')} tone="plain" className="flex flex-col gap-2">
                     <div className="grid grid-cols-2 gap-2">
-                        <QuantityField label="Display" kind="temperature" value={display} onValue={setDisplay} error={fault?.of('displayC')} />
-                        <QuantityField label="Surface" kind="temperature" value={surface} onValue={setSurface} error={fault?.of('surfaceC')} />
+                        <QuantityField label={say('choose.display')} kind="temperature" {...at('displayC')} />
+                        <QuantityField label={say('choose.surface')} kind="temperature" {...at('surfaceC')} />
                     </div>
-                    <Fault error={save.error} />
-                    <Button type="submit" disabled={save.isPending || surface === null || display === null}>
-                        Note it
-                    </Button>
-                </form>
+                </DraftForm>
             ) : null}
         </MarginNote>
     );

@@ -1,11 +1,12 @@
 import { FileUp } from 'lucide-react';
-import { type DragEvent, useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState, type DragEvent } from 'react';
 
-import { readPart, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { Button } from '../ui/Button';
-import { CheckField, NumberField, QuantityField, SquareField } from '../ui/Field';
+import { CheckField, NumberField, QuantityField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
-import { useArea, useQuantity } from '../ui/quantity';
+import { useFigures } from '../ui/quantity';
+import { say } from '../words/say';
 import { PatchView } from './PatchView';
 
 type Part = Schemas['Part'];
@@ -35,7 +36,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
         const stop = new AbortController();
         setState({ kind: 'reading', name: file.name, stop });
         try {
-            const shape = await readPart(file, stop.signal);
+            const shape = await ask(api.POST('/api/parts/read', { body: '', bodySerializer: () => file, headers: { 'Content-Type': 'application/octet-stream' }, signal: stop.signal }));
             setState({ kind: 'none' });
             setTyping(false);
             onRead(file.name, shape);
@@ -52,7 +53,7 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
     const otherwise = advice !== null && used !== null && (used.kind !== advice.foothold.kind || used.mm !== advice.foothold.mm);
     return (
         <section
-            aria-label="The part"
+            aria-label={say('choose.the_part')}
             className={`mb-6 rounded-sm border border-dashed px-4 py-3 ${over ? 'border-accent bg-accent-wash' : 'border-strong'}`}
             onDragOver={(event) => {
                 event.preventDefault();
@@ -62,29 +63,23 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
             onDrop={drop}
         >
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label="File of the part" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label={say('choose.file_of_the_part')} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
                 <Button onClick={() => input.current?.click()}>
-                    <FileUp className="size-5" aria-hidden /> {part ? 'Another part' : 'Read a part'}
+                    <FileUp className="size-5" aria-hidden /> {part ? say('choose.another_part') : say('choose.read_a_part')}
                 </Button>
                 <p className="text-soft">
-                    {state.kind === 'reading' ? <Reading name={state.name} /> : reading ? <strong className="text-ink">{reading.name}</strong> : part ? 'By typed figures.' : 'Or drop it here: STL, 3MF or G-code. It is read and not kept.'}
+                    {state.kind === 'reading' ? <Reading name={state.name} /> : reading ? <strong className="text-ink">{reading.name}</strong> : part ? say('choose.by_typed_figures') : say('choose.or_drop_it_here_stl_3mf')}
                 </p>
                 {state.kind === 'reading' ? (
-                    <Button tone="quiet" onClick={() => state.stop.abort()}>
-                        Cancel
-                    </Button>
+                    <Button tone="quiet" onClick={() => state.stop.abort()}>{say('choose.cancel')}</Button>
                 ) : null}
                 {part ? (
                     <>
-                        <CheckField label="Articulated" checked={articulated} onValue={(on) => onPart({ ...part, articulated: on })} />
-                        <Button tone="quiet" onClick={() => { setTyping(false); onPart(null); }}>
-                            Without a part
-                        </Button>
+                        <CheckField label={say('choose.articulated')} checked={articulated} onValue={(on) => onPart({ ...part, articulated: on })} />
+                        <Button tone="quiet" onClick={() => { setTyping(false); onPart(null); }}>{say('choose.without_a_part')}</Button>
                     </>
                 ) : (
-                    <Button tone="quiet" onClick={() => { setTyping(true); onPart(NO_PART); }}>
-                        Type its figures
-                    </Button>
+                    <Button tone="quiet" onClick={() => { setTyping(true); onPart(NO_PART); }}>{say('choose.type_its_figures')}</Button>
                 )}
             </div>
             {state.kind === 'failed' ? (
@@ -97,10 +92,10 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
             {advice && part ? (
                 <p className="mt-3 flex flex-wrap items-center gap-3">
                     <span>
-                        <strong>Around it: </strong>
+                        <strong>{say('choose.around_it')}{' '}</strong>
                         {advice.sentence}
                     </span>
-                    {otherwise ? <Button onClick={onAdvised}>Do as advised</Button> : null}
+                    {otherwise ? <Button onClick={onAdvised}>{say('choose.do_as_advised')}</Button> : null}
                 </p>
             ) : null}
         </section>
@@ -115,29 +110,30 @@ function Reading({ name }: { name: string }) {
         return () => clearInterval(timer);
     }, []);
     return (
-        <span className="flex flex-wrap items-center gap-3">
-            Reading {name} …{seconds > 0 ? ` ${seconds}\u00a0s` : ''}
-            {seconds > 0 ? <progress className="h-2 w-40" aria-label={`Reading ${name}`} /> : null}
+        <span className="flex flex-wrap items-center gap-3">{say('choose.reading_for', { name, secondsIf: seconds > 0, seconds: (seconds > 0) ? seconds : '' })}
+            {seconds > 0 ? <progress className="h-2 w-40" aria-label={say('choose.reading', { name })} /> : null}
         </span>
     );
 }
 
 function Read({ shape }: { shape: Schemas['PartReading'] }) {
-    const length = useQuantity('length');
-    const temperature = useQuantity('temperature');
-    const area = useArea().text;
+    const figure = useFigures();
+    const length = figure('length');
+    const temperature = figure('temperature');
+    const area = figure('area').text;
+    const size = figure('length_about');
     const first = shape.firstLayer;
     const facts: [string, string][] = [
-        ['Contact', `${area(shape.contactAreaMm2)}${shape.parts > 1 ? `, ${shape.parts} parts` : shape.islands > 1 ? `, ${shape.islands} feet` : ''}`],
-        ['Outline', length.text(shape.outlineMm, 0)],
-        ['Size', `${length.bare(shape.widthMm, 1)} × ${length.bare(shape.depthMm, 1)} × ${length.text(shape.heightMm, 1)}`],
-        ['Slenderness', `${shape.slenderness.toFixed(1)} (height ÷ foot)`],
-        ['Corners', `${shape.sharpCorners.length} sharp, ${shape.thinEnds.length} thin ${shape.thinEnds.length === 1 ? 'end' : 'ends'}`],
-        ['Volume', `${(shape.volumeMm3 / 1000).toFixed(1)}\u00a0cm³`],
+        [say('choose.contact'), say('choose.contact_and_pieces', { contactAreaMm2: area(shape.contactAreaMm2), partsIf: shape.parts > 1, parts: (shape.parts > 1) ? shape.parts : '', islandsIf: (shape.parts > 1) ? '' :  shape.islands > 1, islands: (shape.parts > 1) ? '' : ( shape.islands > 1) ? shape.islands : '' })],
+        [say('choose.outline'), figure('length_rough').text(shape.outlineMm)],
+        [say('choose.size'), `${size.bare(shape.widthMm)} × ${size.bare(shape.depthMm)} × ${size.text(shape.heightMm)}`],
+        [say('choose.slenderness'), say('choose.height_foot', { slenderness: figure('number_rough').text(shape.slenderness) })],
+        [say('choose.corners'), say('choose.sharp_thin_thinends_end', { sharpCorners: shape.sharpCorners.length, thinEnds: shape.thinEnds.length })],
+        [say('choose.volume'), figure('volume').text(shape.volumeMm3)],
     ];
     if (first) {
-        facts.push(['First layer', `${length.text(first.heightMm)}, lines ${length.text(first.lineWidthMm)}, ${Math.round(first.speedMmS)}\u00a0mm/s`]);
-        facts.push(['In the file', [first.bedC === null ? null : `bed ${temperature.text(first.bedC)}${first.bedLaterC !== null && first.bedLaterC !== first.bedC ? `, then ${temperature.text(first.bedLaterC)}` : ''}`, first.nozzleC === null ? null : `nozzle ${temperature.text(first.nozzleC)}`, first.raft ? 'raft' : first.brim ? `brim ${area(first.brimAreaMm2)}` : 'no brim', first.skirt ? 'skirt' : null].filter(Boolean).join(', ')]);
+        facts.push([say('choose.first_layer'), say('choose.lines_mm_s', { heightMm: length.text(first.heightMm), lineWidthMm: length.text(first.lineWidthMm), speed: figure('speed').text(first.speedMmS) })]);
+        facts.push([say('choose.in_the_file'), [first.bedC === null ? null : say('choose.bed_in_the_file', { bedC: temperature.text(first.bedC), bedLaterCIf: first.bedLaterC !== null && first.bedLaterC !== first.bedC, bedLaterC: (first.bedLaterC !== null && first.bedLaterC !== first.bedC) ? temperature.text(first.bedLaterC) : '' }), first.nozzleC === null ? null : say('choose.nozzle', { nozzleC: temperature.text(first.nozzleC) }), first.raft ? 'raft' : first.brim ? say('choose.brim', { brimAreaMm2: area(first.brimAreaMm2) }) : say('choose.no_brim'), first.skirt ? 'skirt' : null].filter(Boolean).join(', ')]);
     }
     return (
         <div className="mt-3 grid items-start gap-4 sm:grid-cols-[13rem_minmax(0,1fr)]">
@@ -169,13 +165,13 @@ function Typed({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
     const set = (some: Partial<Part>) => onPart({ ...part, ...some });
     return (
         <div className="mt-3 grid grid-cols-2 gap-4 sm:grid-cols-4 xl:grid-cols-7">
-            <SquareField label="Contact" value={part.contactAreaMm2} onValue={(n) => n !== null && n >= 0 && set({ contactAreaMm2: n })} />
-            <QuantityField label="Outline" kind="length" value={part.outlineMm} onValue={(n) => n !== null && n >= 0 && set({ outlineMm: n })} />
-            <QuantityField label="Longest span" kind="length" value={part.spanMm} onValue={(n) => n !== null && n >= 0 && set({ spanMm: n })} />
-            <QuantityField label="Width of foot" kind="length" value={part.barWidthMm} onValue={(n) => n !== null && n >= 0 && set({ barWidthMm: n })} />
-            <QuantityField label="Height" kind="length" value={part.heightMm} onValue={(n) => n !== null && n >= 0 && set({ heightMm: n })} />
-            <NumberField label="Sharp corners" value={part.sharpCorners ?? 0} onValue={(n) => n !== null && n >= 0 && set({ sharpCorners: Math.round(n) })} />
-            <NumberField label="Thin ends" value={part.thinEnds ?? 0} onValue={(n) => n !== null && n >= 0 && set({ thinEnds: Math.round(n) })} />
+            <QuantityField kind="area" label={say('choose.contact')} value={part.contactAreaMm2} onValue={(n) => n !== null && n >= 0 && set({ contactAreaMm2: n })} />
+            <QuantityField label={say('choose.outline')} kind="length" value={part.outlineMm} onValue={(n) => n !== null && n >= 0 && set({ outlineMm: n })} />
+            <QuantityField label={say('choose.longest_span')} kind="length" value={part.spanMm} onValue={(n) => n !== null && n >= 0 && set({ spanMm: n })} />
+            <QuantityField label={say('choose.width_of_foot')} kind="length" value={part.barWidthMm} onValue={(n) => n !== null && n >= 0 && set({ barWidthMm: n })} />
+            <QuantityField label={say('choose.height')} kind="length" value={part.heightMm} onValue={(n) => n !== null && n >= 0 && set({ heightMm: n })} />
+            <NumberField label={say('choose.sharp_corners')} value={part.sharpCorners ?? 0} onValue={(n) => n !== null && n >= 0 && set({ sharpCorners: Math.round(n) })} />
+            <NumberField label={say('choose.thin_ends')} value={part.thinEnds ?? 0} onValue={(n) => n !== null && n >= 0 && set({ thinEnds: Math.round(n) })} />
         </div>
     );
 }

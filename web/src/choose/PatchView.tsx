@@ -1,28 +1,32 @@
 import { useId } from 'react';
 
 import type { Schemas } from '../api/client';
-import { useArea, useQuantity } from '../ui/quantity';
+import { useQuantity } from '../ui/quantity';
+import { say, tell } from '../words/say';
 
 const SIZE = 208;
 const PAD = 14;
+
+/** A place in the drawing, to a hundredth of a point. */
+const fine = (points: number) => Math.round(100 * points) / 100;
 
 /** The contact patch as the plate sees it, from below: left and right are exchanged. */
 export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
     const hatch = useId();
     const length = useQuantity('length');
-    const area = useArea();
+    const area = useQuantity('area');
     const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = shape.extentMm;
     const scale = (SIZE - 2 * PAD) / Math.max(x1 - x0, y1 - y0, 0.1);
     const height = Math.max(60, (y1 - y0) * scale + 2 * PAD + 18);
     const left = (SIZE - (x1 - x0) * scale) / 2;
     const x = (mm: number) => left + (x1 - mm) * scale;
     const y = (mm: number) => PAD + (y1 - mm) * scale;
-    const path = shape.outlines.map((line) => `M${line.map(([px = 0, py = 0]) => `${x(px).toFixed(2)} ${y(py).toFixed(2)}`).join('L')}Z`).join('');
+    const path = shape.outlines.map((line) => `M${line.map(([px = 0, py = 0]) => `${fine(x(px))} ${fine(y(py))}`).join('L')}Z`).join('');
     // The longest round bar that still leaves room for its figure.
     const bar = length.ticks(0, SIZE / 3 / scale, 1).at(-1) ?? 0;
     return (
         <figure className="m-0">
-            <svg role="img" aria-label={`Contact patch from below: ${area.text(shape.contactAreaMm2)} in ${shape.islands} ${shape.islands === 1 ? 'piece' : 'pieces'}, ${shape.sharpCorners.length} sharp corners, ${shape.thinEnds.length} thin ends.`} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
+            <svg role="img" aria-label={say('choose.contact_patch_from_below_in_islands', { contactAreaMm2: area.text(shape.contactAreaMm2), islands: shape.islands, sharpCorners: shape.sharpCorners.length, thinEnds: shape.thinEnds.length })} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
                 <defs>
                     <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                         <rect width="7" height="7" fill="var(--accent-wash)" />
@@ -41,9 +45,7 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
                     <text x={bar * scale + 5} y={1} className="fill-ink text-[11px]">{length.text(bar)}</text>
                 </g>
             </svg>
-            <figcaption className="mt-1 text-sm text-soft">
-                From below. <span className="text-fault">▲</span> sharp corner, <span className="text-brass">◌</span> thin end.
-            </figcaption>
+            <figcaption className="mt-1 text-sm text-soft">{tell('choose.from_below_sharp_corner_thin_end', { span: <span className="text-fault">▲</span>, span2: <span className="text-brass">◌</span> })}</figcaption>
         </figure>
     );
 }

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 
 /** Questions on which practitioners disagree, each with our default. */
 export function Schools({ schools }: { schools: Schemas['School'][] }) {
@@ -11,7 +12,7 @@ export function Schools({ schools }: { schools: Schemas['School'][] }) {
                 ))}
             </ul>
             <p className="my-2">
-                <strong>Here:</strong> {school.default} {school.why}
+                <strong>{say('choose.here')}</strong> {school.default} {school.why}
             </p>
         </details>
     ));

@@ -4,12 +4,13 @@ import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { CheckField, SelectField } from '../ui/Field';
+import { say } from '../words/say';
 import { CRITERION_WORDS, FINISH_WORDS, USUAL_ORDER, type Wishes } from './request';
 
 const FINISHES = Object.entries(FINISH_WORDS).map(([value, label]) => ({ value, label }));
 
 export function wishesInWords(wishes: Wishes): string {
-    const words = [wishes.finish ? `${wishes.finish} underside` : null, wishes.exactHeight ? 'exact height' : null, wishes.bareFirst ? 'bare first' : null, wishes.lowEnergy ? 'low energy' : null, wishes.order ? 'own order' : null].filter(Boolean);
+    const words = [wishes.finish ? say('choose.underside_2', { finish: FINISH_WORDS[wishes.finish] }) : null, wishes.exactHeight ? say('choose.exact_height') : null, wishes.bareFirst ? say('choose.bare_first') : null, wishes.lowEnergy ? say('choose.low_energy') : null, wishes.order ? say('choose.own_order') : null].filter(Boolean);
     return words.length === 0 ? 'none' : words.join(', ');
 }
 
@@ -23,26 +24,26 @@ export function WishesDialog({ wishes, onWishes, open, onOpen }: { wishes: Wishe
         onWishes({ ...wishes, order: next });
     };
     return (
-        <Dialog title="Wishes and order" open={open} onOpen={onOpen}>
+        <Dialog title={say('choose.wishes_and_order')} open={open} onOpen={onOpen}>
             <div className="flex flex-col gap-4">
-                <SelectField label="Underside" value={wishes.finish ?? ''} onValue={(finish) => onWishes({ ...wishes, finish: (finish || null) as Schemas['Finish'] | null })} empty="any" options={FINISHES} />
+                <SelectField label={say('choose.underside')} value={wishes.finish ?? ''} onValue={(finish) => onWishes({ ...wishes, finish: (finish || null) as Schemas['Finish'] | null })} empty={say('choose.any')} options={FINISHES} />
                 <div className="grid gap-1 sm:grid-cols-3">
-                    <CheckField label="Exact height" checked={wishes.exactHeight ?? false} onValue={(exactHeight) => onWishes({ ...wishes, exactHeight })} />
-                    <CheckField label="Bare first" checked={wishes.bareFirst ?? false} onValue={(bareFirst) => onWishes({ ...wishes, bareFirst })} />
-                    <CheckField label="Low energy" checked={wishes.lowEnergy ?? false} onValue={(lowEnergy) => onWishes({ ...wishes, lowEnergy })} />
+                    <CheckField label={say('choose.exact_height_2')} checked={wishes.exactHeight ?? false} onValue={(exactHeight) => onWishes({ ...wishes, exactHeight })} />
+                    <CheckField label={say('choose.bare_first_2')} checked={wishes.bareFirst ?? false} onValue={(bareFirst) => onWishes({ ...wishes, bareFirst })} />
+                    <CheckField label={say('choose.low_energy_2')} checked={wishes.lowEnergy ?? false} onValue={(lowEnergy) => onWishes({ ...wishes, lowEnergy })} />
                 </div>
                 <div>
-                    <h3 className="mb-1 font-[650]">In this order</h3>
-                    <p className="text-soft">What does not meet a wish stands below what does. Chances within five points are alike.</p>
+                    <h3 className="mb-1 font-[650]">{say('choose.in_this_order')}</h3>
+                    <p className="text-soft">{say('choose.what_does_not_meet_a_wish')}</p>
                     <ol className="mt-2">
                         {order.map((criterion, i) => (
                             <li key={criterion} className="flex min-h-12 items-center gap-3 border-b border-line">
                                 <span className="w-6 text-soft">{i + 1}</span>
                                 <span className="flex-1">{CRITERION_WORDS[criterion]}</span>
-                                <Button tone="quiet" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${CRITERION_WORDS[criterion]} up`}>
+                                <Button tone="quiet" disabled={i === 0} onClick={() => move(i, -1)} aria-label={say('choose.up', { criterion: CRITERION_WORDS[criterion] })}>
                                     <ArrowUp className="size-5" aria-hidden />
                                 </Button>
-                                <Button tone="quiet" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${CRITERION_WORDS[criterion]} down`}>
+                                <Button tone="quiet" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={say('choose.down', { criterion: CRITERION_WORDS[criterion] })}>
                                     <ArrowDown className="size-5" aria-hidden />
                                 </Button>
                             </li>
@@ -50,12 +51,8 @@ export function WishesDialog({ wishes, onWishes, open, onOpen }: { wishes: Wishe
                     </ol>
                 </div>
                 <div className="flex gap-2">
-                    <Button tone="main" onClick={() => onOpen(false)}>
-                        Done
-                    </Button>
-                    <Button tone="quiet" onClick={() => onWishes({})}>
-                        As usual
-                    </Button>
+                    <Button tone="main" onClick={() => onOpen(false)}>{say('choose.done')}</Button>
+                    <Button tone="quiet" onClick={() => onWishes({})}>{say('choose.as_usual')}</Button>
                 </div>
             </div>
         </Dialog>

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 
 export type Job = Omit<Schemas['ChooseRequest'], 'lookAt' | 'benchSideId'>;
 export type Wishes = NonNullable<Schemas['ChooseRequest']['wishes']>;
@@ -9,15 +10,25 @@ export function isResin(catalogue: Schemas['Catalogue'], materialId: string): bo
 }
 
 export const CRITERION_WORDS: Record<Schemas['Criterion'], string> = {
-    chance: 'Chance of success',
-    consumable: 'Less consumable',
-    turnaround: 'Shorter turnaround',
-    cost: 'Lower cost per print',
-    energy: 'Less energy',
+    chance: say('criterion.chance'),
+    consumable: say('criterion.consumable'),
+    turnaround: say('criterion.turnaround'),
+    cost: say('criterion.cost'),
+    energy: say('criterion.energy'),
 };
 
 export const USUAL_ORDER: Schemas['Criterion'][] = ['chance', 'consumable', 'turnaround', 'cost'];
 
-export const FOOTHOLD_WORDS: Record<Schemas['FootholdKind'], string> = { none: 'nothing', brim: 'brim', ears: 'ears', raft: 'raft' };
+export const FOOTHOLD_WORDS: Record<Schemas['FootholdKind'], string> = {
+    none: say('foothold.none'),
+    brim: say('foothold.brim'),
+    ears: say('foothold.ears'),
+    raft: say('foothold.raft'),
+};
 
-export const FINISH_WORDS: Record<Schemas['Finish'], string> = { gloss: 'gloss', satin: 'satin', texture: 'texture', pattern: 'pattern' };
+export const FINISH_WORDS: Record<Schemas['Finish'], string> = {
+    gloss: say('finish.gloss'),
+    satin: say('finish.satin'),
+    texture: say('finish.texture'),
+    pattern: say('finish.pattern'),
+};

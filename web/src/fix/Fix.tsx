@@ -2,15 +2,14 @@ import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-qu
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { call } from '../api/client';
+import { api, ask } from '../api/client';
 import { catalogueQuery, platesQuery, useSession } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { SelectField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { duration } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
-
-type Diagnosis = { plate: string[]; checks: { id: string; sentence: string; minutes: number }[] };
+import { say, tell } from '../words/say';
 
 export function Fix() {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
@@ -20,16 +19,16 @@ export function Fix() {
     const [plateSideId, setSide] = useState(bench.plateSideId);
     const { data, error } = useQuery({
         queryKey: ['fix', symptomId, plateSideId],
-        queryFn: () => call<Diagnosis>('POST', '/fix', { symptomId, plateSideId }),
+        queryFn: ({ signal }) => ask(api.POST('/api/fix', { signal, body: { symptomId: symptomId ?? '', plateSideId } })),
         enabled: symptomId !== null,
         placeholderData: keepPreviousData,
     });
     return (
         <Sheet
-            title="What is wrong?"
-            lead="Say what you see; check in this order, the cheapest likely cause first."
+            title={say('fix.what_is_wrong')}
+            lead={say('fix.say_what_you_see_check_in')}
             margin={
-                <MarginNote title="Before you tune">
+                <MarginNote title={say('fix.before_you_tune')}>
                     {data && data.plate.length > 0 ? (
                         data.plate.map((sentence) => (
                             <p key={sentence}>
@@ -37,19 +36,17 @@ export function Fix() {
                             </p>
                         ))
                     ) : (
-                        <p>Name the plate, and its own history joins in.</p>
+                        <p>{say('fix.name_the_plate_and_its_own')}</p>
                     )}
-                    <p>Cleaning comes before any change of settings. Change one thing at a time.</p>
-                    <p>
-                        Noted a wash? Write it down in <Link to="/care">Care</Link>.
-                    </p>
+                    <p>{say('fix.cleaning_comes_before_any_change_of')}</p>
+                    <p>{tell('fix.noted_a_wash_write_it_down', { link: (words) => <Link to="/care">{words}</Link> })}</p>
                 </MarginNote>
             }
         >
             <div className="mb-6 flex flex-col gap-5">
-                <ChoiceRow label="What you see" value={symptomId} onValue={setSymptom} options={catalogue.checks.symptoms.map((symptom) => ({ value: symptom.id, label: symptom.name }))} />
+                <ChoiceRow label={say('fix.what_you_see')} value={symptomId} onValue={setSymptom} options={catalogue.checks.symptoms.map((symptom) => ({ value: symptom.id, label: symptom.name }))} />
                 <div className="max-w-sm">
-                    <SelectField label="On which plate" value={plateSideId ?? ''} onValue={(id) => setSide(id || null)} empty="not named" options={plates.filter((p) => !p.retired).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: s.label })))} />
+                    <SelectField label={say('fix.on_which_plate')} value={plateSideId ?? ''} onValue={(id) => setSide(id || null)} empty={say('fix.not_named')} options={plates.filter((p) => !p.retired).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: s.label })))} />
                 </div>
             </div>
             <Fault error={error} />
@@ -65,7 +62,7 @@ export function Fix() {
                 </ol>
             ) : (
                 <Empty>
-                    <p>Choose what you see above.</p>
+                    <p>{say('fix.choose_what_you_see_above')}</p>
                 </Empty>
             )}
         </Sheet>

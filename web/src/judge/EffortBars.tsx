@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 
 const PATTERNS = ['var(--sheet)', 'var(--line)', 'var(--line-strong)', 'var(--brass)', 'var(--fault)'];
 
@@ -7,18 +8,18 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
     const words = setups[0]?.efforts ?? [];
     return (
         <figure>
-            <figcaption className="mb-2 font-[650]">Release effort, a box a part</figcaption>
+            <figcaption className="mb-2 font-[650]">{say('judge.release_effort_a_box_a_part')}</figcaption>
             <div className="overflow-x-auto">
                 <table className="ledger w-full text-[0.9375rem]">
                     <thead>
                         <tr>
-                            <th aria-label="Setup" />
+                            <th aria-label={say('judge.setup')} />
                             {words.map((word) => (
                                 <th key={word.effort} className={word.effort > limit ? 'bg-fault-wash pl-3! text-fault!' : ''}>
                                     {word.words}
                                 </th>
                             ))}
-                            <th className="pl-4!">damage</th>
+                            <th className="pl-4!">{say('judge.damage')}</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -37,7 +38,7 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                                         </span>
                                     </td>
                                 ))}
-                                <td className="pl-4!">{setup.damages === 0 ? 'none' : setup.damages}</td>
+                                <td className="pl-4!">{setup.damages === 0 ? say('judge.none') : setup.damages}</td>
                             </tr>
                         ))}
                     </tbody>

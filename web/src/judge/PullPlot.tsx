@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../api/client';
 import { useQuantity } from '../ui/quantity';
 import { useWidth } from '../ui/useWidth';
+import { say } from '../words/say';
 
 const ROW = 46;
 const TOP = 30;
@@ -23,7 +24,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
             <figcaption className="mb-1 font-[650]">
                 {title}, {force.symbol}
             </figcaption>
-            <svg width={width} height={height} className="block" role="img" aria-label={`${title}: ${setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; ')}. Limit ${force.text(limitN)}.`}>
+            <svg width={width} height={height} className="block" role="img" aria-label={say('judge.limit', { title, setups: setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; '), limitN: force.text(limitN) })}>
                 <rect x={good.from} y={TOP - 6} width={Math.max(0, good.to - good.from)} height={setups.length * ROW + 6} fill="var(--sound-wash)" />
                 {force.ticks(0, x.domain()[1] ?? 0, width < 400 ? 5 : 7).map((tick) => (
                     <g key={tick}>
@@ -42,8 +43,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                                 {setup.label}
                             </text>
                             <text x={2} y={y + 16} className={setup.held < setup.heldRuns ? 'fill-fault text-[13px] font-[650]' : 'fill-soft text-[13px]'}>
-                                {setup.held}/{setup.heldRuns} held
-                            </text>
+                                {say('judge.held', { held: setup.held, heldRuns: setup.heldRuns })}</text>
                             {bounds(pull).length > 0 ? <path d={bracket(pull, x, y + 9, x.range()[1] ?? 0)} fill="none" stroke="var(--ink)" strokeWidth={2} /> : null}
                             {pull.meanN === null ? null : <path d={`M${x(pull.meanN)} ${y + 3}l6 6l-6 6l-6 -6Z`} fill="var(--ink)" />}
                             {pull.readings.map((reading, at) =>
@@ -56,9 +56,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                                 ),
                             )}
                             {pull.n === 0 ? (
-                                <text x={LEFT + 8} y={y + 5} className="fill-soft text-[14px]">
-                                    no readings yet
-                                </text>
+                                <text x={LEFT + 8} y={y + 5} className="fill-soft text-[14px]">{say('judge.no_readings_yet')}</text>
                             ) : null}
                             <line x1={LEFT} x2={width - 10} y1={TOP + (i + 1) * ROW} y2={TOP + (i + 1) * ROW} stroke="var(--line)" />
                         </g>
@@ -66,7 +64,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
                 })}
                 <line x1={x(limitN)} x2={x(limitN)} y1={TOP - 8} y2={height - 24} stroke="var(--fault)" strokeWidth={2.5} />
                 <text x={x(limitN)} y={TOP - 13} textAnchor="middle" className="fill-fault text-[13px] font-[650]">
-                    {side === 'above' ? 'at least' : 'at most'} {force.bare(limitN)}
+                    {side === 'above' ? say('judge.at_least') : say('judge.at_most')} {force.bare(limitN)}
                 </text>
             </svg>
         </figure>
@@ -88,5 +86,5 @@ function bracket(pull: Setup['hotPull'], x: (n: number) => number, y: number, en
 }
 
 function summary(pull: Setup['hotPull'], text: (n: number) => string): string {
-    return pull.meanN === null ? (pull.reason ?? '') : `mean ${text(pull.meanN)} of ${pull.n}`;
+    return pull.meanN === null ? (pull.reason ?? '') : say('judge.mean_of', { meanN: text(pull.meanN), n: pull.n });
 }

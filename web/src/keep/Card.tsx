@@ -5,10 +5,11 @@ import { useEffect, useState } from 'react';
 import { profileQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { day, useQuantity, useGap } from '../ui/quantity';
+import { day, useGap, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { PROFILE_WORDS } from '../ui/words';
+import { say } from '../words/say';
 import { useScopeRows } from './ScopeText';
 
 const route = getRouteApi('/keep/$id/card');
@@ -39,35 +40,35 @@ export function Card() {
         };
     }, [size]);
     const card = (
-        <article aria-label="Profile card" className={`flex flex-col bg-white p-[5mm] text-[11.5px] leading-snug text-[#1d1420] ${SIZES[size]}`} data-theme="light">
+        <article aria-label={say('keep.profile_card')} className={`flex flex-col bg-white p-[5mm] text-[11.5px] leading-snug text-[#1d1420] ${SIZES[size]}`} data-theme="light">
             <header className="flex items-baseline justify-between border-b-2 border-[#5c2352] pb-1">
                 <strong className="text-[1.45em] leading-tight">{profile.title}</strong>
             </header>
             <p className="mt-1 font-[650]">
-                {valid ? (profile.doubts.length > 0 ? 'IN QUESTION: ' : '') : 'NOT VALID: '}
-                {PROFILE_WORDS[profile.status]}, revision {profile.revision}
+                {valid ? (profile.doubts.length > 0 ? `${say('keep.in_question')} ` : '') : `${say('keep.not_valid')} `}
+                {say('keep.revision', { status: PROFILE_WORDS[profile.status], revision: profile.revision })}
                 {profile.signedAt ? `, ${profile.signedBy ?? ''}, ${day(profile.signedAt)}` : ''}
-                {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
+                {profile.reviewBy ? say('keep.review_by', { reviewBy: day(profile.reviewBy) }) : ''}
             </p>
             <p>{profile.accepted}</p>
             {profile.doubts.map((doubt) => (
                 <p key={doubt.reason} className="font-[650]">
-                    {doubt.reason} Restored by: {doubt.restoredBy}
+                    {say('keep.restored_by', { reason: doubt.reason, restoredBy: doubt.restoredBy })}
                 </p>
             ))}
             <div className="mt-2 flex items-end justify-between gap-3">
                 <p>
-                    <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? 'off' : temperature.text(setting.bedFirstC)}</span>
-                    {profile.dial ? `${profile.dial.words}, first layer` : 'bed on the first layer'}{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? `, then ${temperature.text(setting.bedOtherC)}` : ''}
+                    <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? say('keep.off') : temperature.text(setting.bedFirstC)}</span>
+                    {profile.dial ? say('keep.first_layer', { words: profile.dial.words }) : say('keep.bed_on_the_first_layer')}{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? say('keep.then', { bedOtherC: temperature.text(setting.bedOtherC) }) : ''}
                 </p>
                 <p className="text-right">
-                    <span className="block text-[1.6em] leading-tight font-[650]">{setting.agentName ?? 'bare'}</span>
+                    <span className="block text-[1.6em] leading-tight font-[650]">{setting.agentName ?? say('keep.bare')}</span>
                     {scope.surfaceName}
                 </p>
             </div>
             {typeof setting.windowLowC === 'number' && typeof setting.windowHighC === 'number' && release.belowC !== null ? (
                 <div className="mt-2">
-                    <SeatStrip key={size} label="Seat" firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: profile.dial?.surfaceC ?? setting.bedFirstC, setPointC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
+                    <SeatStrip key={size} label={say('keep.seat')} firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: profile.dial?.surfaceC ?? setting.bedFirstC, setPointC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
                 </div>
             ) : null}
             <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">
@@ -77,23 +78,23 @@ export function Card() {
                         <dd className="font-[650]">{value}</dd>
                     </div>
                 ))}
-                <dt className="text-[#5b4e61]">Nozzle</dt>
+                <dt className="text-[#5b4e61]">{say('keep.nozzle')}</dt>
                 <dd className="font-[650]">
-                    {length.text(setting.nozzleMm)}, {setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC)}; gap: {gap(setting)}
+                    {say('keep.gap_2', { nozzleMm: length.text(setting.nozzleMm), nozzleFirstC: setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC), setting: gap(setting) })}
                 </dd>
             </dl>
             <p className="mt-2">
-                <strong>Before:</strong> {preparation.join(' ')}
+                <strong>{say('keep.before')}</strong> {preparation.join(' ')}
             </p>
             <p className="mt-1">
-                <strong>Take off:</strong> {release.way}
+                <strong>{say('keep.take_off')}</strong> {release.way}
             </p>
             {cautions.map((caution) => (
                 <p key={caution} className="mt-1 border-l-4 border-[#7c5410] pl-2">
                     {caution}
                 </p>
             ))}
-            <footer className="mt-auto pt-2 text-[0.85em] text-[#5b4e61]">Sitzplatz {profile.series.slice(-8)}. Cautions inform; local rules and data sheets come first.</footer>
+            <footer className="mt-auto pt-2 text-[0.85em] text-[#5b4e61]">{say('keep.sitzplatz_cautions_inform_local_rules_and', { series: profile.series.slice(-8) })}</footer>
         </article>
     );
     return (
@@ -101,24 +102,20 @@ export function Card() {
             <div className="hidden print:block">{card}</div>
             <div className="no-print flex flex-1 flex-col">
                 <Sheet
-                    title="Card for the printer"
+                    title={say('keep.card_for_the_printer')}
                     lead={profile.title}
                     actions={
                         <>
-                            <Button tone="main" onClick={() => print()}>
-                                Print
-                            </Button>
+                            <Button tone="main" onClick={() => print()}>{say('keep.print')}</Button>
                             <Button asChild tone="quiet">
-                                <Link to="/keep/$id" params={{ id }}>
-                                    Back
-                                </Link>
+                                <Link to="/keep/$id" params={{ id }}>{say('keep.back')}</Link>
                             </Button>
                         </>
                     }
                     margin={
-                        <MarginNote title="Paper">
+                        <MarginNote title={say('keep.paper')}>
                             <ChoiceRow
-                                label="Size"
+                                label={say('keep.size')}
                                 value={size}
                                 onValue={setSize}
                                 options={[
@@ -126,7 +123,7 @@ export function Card() {
                                     { value: 'A5', label: 'A5' },
                                 ]}
                             />
-                            <p>One page, to hang at the printer. Print it anew after each revision and throw the old one away.</p>
+                            <p>{say('keep.one_page_to_hang_at_the')}</p>
                         </MarginNote>
                     }
                 >

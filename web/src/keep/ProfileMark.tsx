@@ -2,6 +2,7 @@ import { BadgeCheck, CircleDashed, CircleSlash, FlaskConical, Hourglass, ShieldQ
 
 import type { Schemas } from '../api/client';
 import { PROFILE_WORDS } from '../ui/words';
+import { say } from '../words/say';
 
 /** The state of a profile as a word with a shape; one that is in question, or past its review, says so. */
 export function ProfileMark({ profile }: { profile: Pick<Schemas['Profile'], 'status' | 'doubts'> }) {
@@ -21,7 +22,7 @@ export function ProfileMark({ profile }: { profile: Pick<Schemas['Profile'], 'st
         <span className={`inline-flex items-center gap-1.5 font-[650] ${look}`}>
             <Icon className="size-5" aria-hidden />
             {PROFILE_WORDS[profile.status]}
-            {doubted ? ', in question' : due ? ', review due' : ''}
+            {doubted ? say('keep.in_question_2') : due ? say('keep.review_due') : ''}
         </span>
     );
 }

@@ -2,19 +2,22 @@ import { queryOptions, useQuery, useSuspenseQuery } from '@tanstack/react-query'
 import { getRouteApi, Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { call, type Schemas } from '../api/client';
-import { profileQuery, useChange, useMay } from '../api/queries';
+import { api, ask, type Schemas } from '../api/client';
+import { profileQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
+import { useDraft } from '../ui/draft';
+import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, CheckField, TextField } from '../ui/Field';
-import { Cautions, Fault, Notice } from '../ui/Notice';
-import { day, moment, percent, useQuantity } from '../ui/quantity';
+import { Cautions, Notice } from '../ui/Notice';
+import { day, moment, useQuantity } from '../ui/quantity';
+import { flag, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { say, tell } from '../words/say';
 import { ProfileMark } from './ProfileMark';
 import { Rows, useScopeRows, useSettingRows } from './ScopeText';
 
 const route = getRouteApi('/keep/$id');
-const assessmentQuery = (id: string) => queryOptions({ queryKey: ['profiles', id, 'assessment'], queryFn: () => call<{ missing: string[] }>('GET', `/profiles/${id}/assessment`) });
+const assessmentQuery = (id: string) => queryOptions({ queryKey: ['profiles', id, 'assessment'], queryFn: () => ask(api.GET('/api/profiles/{id}/assessment', { params: { path: { id } } })) });
 
 export function ProfilePage() {
     const { id } = route.useParams();
@@ -29,28 +32,20 @@ export function ProfilePage() {
     return (
         <Sheet
             title={profile.title}
-            lead={`Revision ${profile.revision}, proposed by ${profile.proposedBy}${profile.imported ? ', imported' : ''}`}
+            lead={say('keep.revision_proposed_by_imported_imported', { revision: profile.revision, proposedBy: profile.proposedBy, imported: profile.imported })}
             actions={
                 <>
                     {may.lead && profile.status === 'unsigned' ? (
-                        <Button tone="main" onClick={() => setSigning(true)}>
-                            Sign
-                        </Button>
+                        <Button tone="main" onClick={() => setSigning(true)}>{say('keep.sign')}</Button>
                     ) : null}
                     <Button asChild>
-                        <Link to="/keep/$id/card" params={{ id }}>
-                            Card
-                        </Link>
+                        <Link to="/keep/$id/card" params={{ id }}>{say('keep.card')}</Link>
                     </Button>
                     <Button asChild>
-                        <a href={`/api/profiles/${id}/export`} download>
-                            Export
-                        </a>
+                        <a href={`/api/profiles/${id}/export`} download>{say('keep.export')}</a>
                     </Button>
                     {may.lead && profile.status !== 'withdrawn' ? (
-                        <Button tone="danger" onClick={() => setWithdrawing(true)}>
-                            Withdraw
-                        </Button>
+                        <Button tone="danger" onClick={() => setWithdrawing(true)}>{say('keep.withdraw')}</Button>
                     ) : null}
                 </>
             }
@@ -59,26 +54,25 @@ export function ProfilePage() {
             <div className="mb-6 text-xl">
                 <ProfileMark profile={profile} />
                 {profile.signedAt ? (
-                    <span className="ml-3 text-base text-soft">
-                        signed by {profile.signedBy}, {moment(profile.signedAt)}
-                        {profile.reviewBy ? `; review by ${day(profile.reviewBy)}` : ''}
+                    <span className="ml-3 text-base text-soft">{say('keep.signed_by', { signedBy: profile.signedBy, signedAt: moment(profile.signedAt) })}
+                        {profile.reviewBy ? say('keep.review_by', { reviewBy: day(profile.reviewBy) }) : ''}
                     </span>
                 ) : null}
                 <p className="mt-1 text-base">{profile.accepted}</p>
             </div>
             {profile.withdrawnReason ? (
                 <div className="mb-6">
-                    <Notice tone="fault">Withdrawn: {profile.withdrawnReason}</Notice>
+                    <Notice tone="fault">{say('keep.withdrawn', { withdrawnReason: profile.withdrawnReason })}</Notice>
                 </div>
             ) : null}
             {profile.doubts.length > 0 ? (
                 <div className="mb-6">
                     <Notice tone="caution">
-                        <p className="font-[650]">In question: do not rely on it as it stands.</p>
+                        <p className="font-[650]">{say('keep.in_question_do_not_rely_on')}</p>
                         <ul className="list-disc pl-5">
                             {profile.doubts.map((doubt) => (
                                 <li key={doubt.kind + doubt.reason}>
-                                    {doubt.reason} <span className="text-soft">Restored by: {doubt.restoredBy}</span>
+                                    {doubt.reason} <span className="text-soft">{say('keep.restored_by_2', { restoredBy: doubt.restoredBy })}</span>
                                 </li>
                             ))}
                         </ul>
@@ -87,21 +81,21 @@ export function ProfilePage() {
             ) : null}
             {profile.signatureHolds === false ? (
                 <div className="mb-6">
-                    <Notice tone="fault">The text is not the one that was signed. Do not use it; tell whoever keeps the server.</Notice>
+                    <Notice tone="fault">{say('keep.the_text_is_not_the_one')}</Notice>
                 </div>
             ) : null}
             {profile.trialReason ? (
                 <div className="mb-6">
-                    <Notice tone="caution">On trial: {profile.trialReason}</Notice>
+                    <Notice tone="caution">{say('keep.on_trial', { trialReason: profile.trialReason })}</Notice>
                 </div>
             ) : null}
             {profile.status === 'unsigned' && assessment ? (
                 <div className="mb-6">
                     {assessment.missing.length === 0 ? (
-                        <Notice tone="sound">The evidence carries it. {may.lead ? 'It can be signed.' : 'A lead has to sign it.'}</Notice>
+                        <Notice tone="sound">{say('keep.the_evidence_carries_it_lead_it', { lead: may.lead })}</Notice>
                     ) : (
                         <Notice tone="caution">
-                            <p>The evidence does not carry it yet:</p>
+                            <p>{say('keep.the_evidence_does_not_carry_it')}</p>
                             <ul className="list-disc pl-5">
                                 {assessment.missing.map((sentence) => (
                                     <li key={sentence}>{sentence}</li>
@@ -113,15 +107,15 @@ export function ProfilePage() {
             ) : null}
             <div className="grid gap-8 xl:grid-cols-2">
                 <section>
-                    <h2 className="mb-2">Set it so</h2>
+                    <h2 className="mb-2">{say('keep.settings')}</h2>
                     <Rows rows={settingRows(document, profile.dial)} />
                 </section>
                 <section>
-                    <h2 className="mb-2">Trust it for</h2>
+                    <h2 className="mb-2">{say('keep.trust_it_for')}</h2>
                     <Rows rows={scopeRows(document)} />
                 </section>
                 <section>
-                    <h2 className="mb-2">Before the print</h2>
+                    <h2 className="mb-2">{say('keep.before_the_print')}</h2>
                     <ul className="flex list-disc flex-col gap-1 pl-5">
                         {document.preparation.map((sentence) => (
                             <li key={sentence}>{sentence}</li>
@@ -129,7 +123,7 @@ export function ProfilePage() {
                     </ul>
                 </section>
                 <section>
-                    <h2 className="mb-2">To take it off</h2>
+                    <h2 className="mb-2">{say('keep.to_take_it_off')}</h2>
                     <p className="mb-3">{document.release.way}</p>
                     <Cautions sentences={document.cautions} />
                 </section>
@@ -142,88 +136,78 @@ export function ProfilePage() {
 
 function Evidence({ profile }: { profile: Schemas['Profile'] }) {
     const force = useQuantity('force');
+    const share = useQuantity('share').text;
     const { evidence } = profile.document;
-    const pull = (figures: Schemas['PullFigures']) => (figures.meanN === null ? `${figures.n} readings` : `mean ${force.text(figures.meanN)}${figures.sdN === null ? '' : `, sd ${force.text(figures.sdN)}`}, n = ${figures.n}`);
+    const pull = (figures: Schemas['PullFigures']) => (figures.meanN === null ? say('keep.readings', { n: figures.n }) : say('keep.mean_of_readings', { meanN: force.text(figures.meanN), sdNIsNull: figures.sdN === null, sdN: figures.sdN === null ? '' : force.text(figures.sdN), n: figures.n }));
     return (
-        <MarginNote title="Evidence">
+        <MarginNote title={say('keep.evidence')}>
             <p>
-                <strong>
-                    {evidence.runs} runs, {evidence.failures} failed
-                </strong>
-                , {evidence.voids} void beside{evidence.voidsAlone > 0 ? ` (${evidence.voidsAlone} of them declared by whoever made it, with the outcome known)` : ''}
-                {evidence.incomplete > 0 ? `, ${evidence.incomplete} left out as they do not say all that counts` : ''}. Needed: {evidence.runsNeeded} for {percent(evidence.plan.reliability)} reliability with {percent(evidence.plan.confidence)} confidence
-                {evidence.plan.failuresAllowed === 0 ? ', none failed' : ', one may fail'}.
-            </p>
+                {tell('keep.evidence_in_short', { runs: evidence.runs, failures: evidence.failures, b: (words) => <strong>{words}</strong>, voids: evidence.voids, voidsAloneIf: evidence.voidsAlone > 0, voidsAlone: (evidence.voidsAlone > 0) ? evidence.voidsAlone : '', incompleteIf: evidence.incomplete > 0, incomplete: (evidence.incomplete > 0) ? evidence.incomplete : '', runsNeeded: evidence.runsNeeded, reliability: share(evidence.plan.reliability), confidence: share(evidence.plan.confidence), failuresAllowedIs0: evidence.plan.failuresAllowed === 0 })}</p>
             {evidence.limits.hotPullAtLeastN === null || evidence.limits.coldPullAtMostN === null ? null : (
                 <>
-                    <p>
-                        Hot pull: {pull(evidence.hotPull)}; to clear {force.text(evidence.limits.hotPullAtLeastN)}.
-                    </p>
-                    <p>
-                        Cold pull: {pull(evidence.coldPull)}; to stay below {force.text(evidence.limits.coldPullAtMostN)}.
-                    </p>
+                    <p>{say('keep.hot_pull_to_clear', { hotPull: pull(evidence.hotPull), hotPullAtLeastN: force.text(evidence.limits.hotPullAtLeastN) })}</p>
+                    <p>{say('keep.cold_pull_to_stay_below', { coldPull: pull(evidence.coldPull), coldPullAtMostN: force.text(evidence.limits.coldPullAtMostN) })}</p>
                 </>
             )}
             <p>
-                {evidence.lots} {evidence.lots === 1 ? 'lot' : 'lots'}, {evidence.plates} {evidence.plates === 1 ? 'plate' : 'plates'}, {evidence.gcodeName}.
+                {evidence.lots} {evidence.lots === 1 ? say('keep.lot') : say('keep.lots')}, {evidence.plates} {evidence.plates === 1 ? say('keep.plate_2') : say('keep.plates')}, {evidence.gcodeName}.
             </p>
-            <p className="text-sm">
-                Rules {evidence.coreVersion}, catalogue {evidence.catalogueDigest.slice(0, 6)}.
-            </p>
+            <p className="text-sm">{say('keep.rules_catalogue', { coreVersion: evidence.coreVersion, catalogueDigest: evidence.catalogueDigest.slice(0, 6) })}</p>
         </MarginNote>
     );
 }
 
+const SIGN = whole({ password: words(), trial: flag(), reason: text() });
+const TRIAL = whole({ ...SIGN.shape, reason: words() });
+
 function Sign({ profile, missing, onDone }: { profile: Schemas['Profile']; missing: string[]; onDone: () => void }) {
     const carried = missing.length === 0;
-    const [draft, setDraft] = useState({ password: '', trial: !carried, reason: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/sign`, { ...body, version: profile.version }), ['profiles'], onDone);
+    const [trial, setTrial] = useState(!carried);
+    const draft = useDraft({
+        start: () => ({ password: '', trial: !carried, reason: '' }),
+        schema: trial ? TRIAL : SIGN,
+        row: profile,
+        send: (body, version) => ask(api.POST('/api/profiles/{id}/sign', { params: { path: { id: profile.id } }, body: { ...body, version } })),
+        touches: ['profiles'],
+        after: onDone,
+    });
+    const { set, at } = draft;
     return (
-        <Dialog title={`Sign “${profile.title}”`} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    send.mutate(draft);
-                }}
-            >
-                {carried ? <p>You vouch for the setting within its scope. It will stand first in Choose.</p> : <Notice tone="caution">The evidence does not carry it. It can only be signed as a trial, with the reason written down.</Notice>}
-                {carried ? <CheckField label="Sign as a trial only" checked={draft.trial} onValue={(trial) => setDraft({ ...draft, trial })} /> : null}
-                {draft.trial ? <AreaField label="Why is it tried?" value={draft.reason} onValue={(reason) => setDraft({ ...draft, reason })} required minLength={10} maxLength={500} /> : null}
-                <TextField label="Your password" type="password" autoComplete="current-password" value={draft.password} onValue={(password) => setDraft({ ...draft, password })} required />
-                <Fault error={send.error} />
-                <div>
-                    <Button type="submit" tone="main" big disabled={send.isPending}>
-                        {draft.trial ? 'Sign as a trial' : 'Sign as validated'}
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
+        <DraftDialog draft={draft} send={trial ? say('keep.sign_as_a_trial') : say('keep.sign_as_validated')} title={say('keep.sign_2', { title: profile.title })} onDone={onDone}>
+            {carried ? <p>{say('keep.you_vouch_for_the_setting_within')}</p> : <Notice tone="caution">{say('keep.the_evidence_does_not_carry_it_2')}</Notice>}
+            {carried ? (
+                <CheckField
+                    label={say('keep.sign_as_a_trial_only')}
+                    checked={trial}
+                    onValue={(on) => {
+                        setTrial(on);
+                        set({ trial: on });
+                    }}
+                />
+            ) : null}
+            {trial ? <AreaField label={say('keep.why_is_it_tried')} {...at('reason')} required maxLength={500} /> : null}
+            <TextField label={say('keep.your_password')} type="password" autoComplete="current-password" {...at('password')} required />
+        </DraftDialog>
     );
 }
 
+const WITHDRAW = whole({ password: words(), reason: words() });
+
 function Withdraw({ profile, onDone }: { profile: Schemas['Profile']; onDone: () => void }) {
-    const [draft, setDraft] = useState({ password: '', reason: '' });
-    const send = useChange((body: typeof draft) => call('POST', `/profiles/${profile.id}/withdraw`, { ...body, version: profile.version }), ['profiles'], onDone);
+    const draft = useDraft({
+        start: () => ({ password: '', reason: '' }),
+        schema: WITHDRAW,
+        row: profile,
+        send: (body, version) => ask(api.POST('/api/profiles/{id}/withdraw', { params: { path: { id: profile.id } }, body: { ...body, version } })),
+        touches: ['profiles'],
+        after: onDone,
+    });
+    const { at } = draft;
     return (
-        <Dialog title={`Withdraw “${profile.title}”`} open onOpen={(open) => !open && onDone()}>
-            <form
-                className="flex flex-col gap-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    send.mutate(draft);
-                }}
-            >
-                <p>It stays here, crossed out with the reason, and no longer stands in Choose.</p>
-                <AreaField label="Why" value={draft.reason} onValue={(reason) => setDraft({ ...draft, reason })} required minLength={5} maxLength={500} />
-                <TextField label="Your password" type="password" autoComplete="current-password" value={draft.password} onValue={(password) => setDraft({ ...draft, password })} required />
-                <Fault error={send.error} />
-                <div>
-                    <Button type="submit" tone="danger" disabled={send.isPending}>
-                        Withdraw
-                    </Button>
-                </div>
-            </form>
-        </Dialog>
+        <DraftDialog draft={draft} send={say('keep.withdraw')} tone="danger" title={say('keep.withdraw_2', { title: profile.title })} onDone={onDone}>
+            <p>{say('keep.it_stays_here_crossed_out_with')}</p>
+            <AreaField label={say('keep.why')} {...at('reason')} required maxLength={500} />
+            <TextField label={say('keep.your_password')} type="password" autoComplete="current-password" {...at('password')} required />
+        </DraftDialog>
     );
 }

@@ -1,15 +1,28 @@
 import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
-import { usualQuery, useChange } from '../api/queries';
+import { api, ask, type Schemas } from '../api/client';
+import { useChange, usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { CheckField, TextField } from '../ui/Field';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftForm } from '../ui/DraftForm';
+import { CheckField, DateField, TextField, type Option } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
-import { duration, useQuantity } from '../ui/quantity';
+import { duration, useFigures, useQuantity } from '../ui/quantity';
+import { as, flag, picked, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { say, tell } from '../words/say';
+
+type Values = { title: string; planName: string; failures: '0' | '1'; anyLot: boolean; anyPlate: boolean; reviewBy: string | null };
+
+const SHAPE = whole({ title: words(), planName: picked(), failures: as<'0' | '1'>(), anyLot: flag(), anyPlate: flag(), reviewBy: words() });
+const FAILURES: Option<'0' | '1'>[] = [
+    { value: '0', label: say('keep.none') },
+    { value: '1', label: say('keep.one') },
+];
 
 const route = getRouteApi('/keep/propose/$id');
 
@@ -22,73 +35,53 @@ function inHalfAYear(): string {
 export function Propose() {
     const { id: setupId } = route.useParams();
     const navigate = useNavigate();
-    const [id] = useState(newId);
-    const [title, setTitle] = useState('');
+    const figure = useFigures();
+    const key = useKey();
     const { data: usual } = useSuspenseQuery(usualQuery);
-    const plans = usual.acceptance.map((each) => ({ ...each, name: `${Math.round(100 * each.reliability)}/${Math.round(100 * each.confidence)}` }));
-    const [planName, setPlanName] = useState(plans[0]?.name ?? '');
-    const plan = plans.find((each) => each.name === planName);
-    const [failures, setFailures] = useState<'0' | '1'>('0');
-    const [anyLot, setAnyLot] = useState(false);
-    const [anyPlate, setAnyPlate] = useState(false);
-    const [reviewBy, setReviewBy] = useState(inHalfAYear);
-    const wish = { setupId, anyLot, anyPlate, plan: { reliability: plan?.reliability ?? 0.8, confidence: plan?.confidence ?? 0.9, failuresAllowed: Number(failures) } };
-    const { data: assessment, error } = useQuery({ queryKey: ['assess', wish], queryFn: () => call<Schemas['Assessment']>('POST', '/profiles/assess', wish), placeholderData: keepPreviousData });
-    const propose = useChange(
-        () => call<Schemas['Profile']>('POST', '/profiles', { ...wish, id, title, reviewBy }),
-        ['profiles'],
-        (profile) => void navigate({ to: '/keep/$id', params: { id: profile.id } }),
-    );
-    const fault = propose.error instanceof Problem ? propose.error : undefined;
+    const plans = usual.acceptance.map((each) => ({ ...each, name: `${figure('share').bare(each.reliability)}/${figure('share').bare(each.confidence)}` }));
+    const wishOf = ({ planName, failures, anyLot, anyPlate }: Pick<Values, 'planName' | 'failures' | 'anyLot' | 'anyPlate'>) => {
+        const plan = plans.find((each) => each.name === planName) ?? plans[0];
+        return { setupId, anyLot, anyPlate, plan: { reliability: plan?.reliability ?? 0, confidence: plan?.confidence ?? 0, failuresAllowed: Number(failures) } };
+    };
+    const draft = useDraft({
+        start: (): Values => ({ title: '', planName: plans[0]?.name ?? '', failures: '0', anyLot: false, anyPlate: false, reviewBy: inHalfAYear() }),
+        schema: SHAPE,
+        send: ({ title, reviewBy, ...wish }) => ask(api.POST('/api/profiles', { body: { ...wishOf(wish), id: key, title, reviewBy } })),
+        touches: ['profiles'],
+        after: (profile) => void navigate({ to: '/keep/$id', params: { id: profile.id } }),
+    });
+    const { values, at } = draft;
+    const wish = wishOf(values);
+    const { data: assessment, error } = useQuery({ queryKey: ['assess', wish], queryFn: ({ signal }) => ask(api.POST('/api/profiles/assess', { signal, body: wish })), placeholderData: keepPreviousData });
     return (
         <Sheet
-            title="Propose a profile"
-            lead="Say how sure it has to be and how far it is to reach; the evidence answers at once."
+            title={say('keep.propose_a_profile')}
+            lead={say('keep.say_how_sure_it_has_to')}
             margin={
-                <MarginNote title="How many runs are enough">
+                <MarginNote title={say('keep.how_many_runs_are_enough')}>
                     {plans.map((each) => (
                         <p key={each.name}>
-                            <strong>{each.name}</strong>: {each.runsWithoutFailure} runs without failure, or {each.runsWithOneFailure} with one. {each.words}
+                            {tell('keep.runs_without_failure_or_with_one', { each: each.name, b: (words) => <strong>{words}</strong>, runsWithoutFailure: each.runsWithoutFailure, runsWithOneFailure: each.runsWithOneFailure, words: each.words })}
                         </p>
                     ))}
-                    <p>All runs of this setup and fitting since the last change of the printer count; voids are shown beside.</p>
+                    <p>{say('keep.all_runs_of_this_setup_and')}</p>
                 </MarginNote>
             }
         >
-            <form
-                className="flex max-w-3xl flex-col gap-6"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    propose.mutate(undefined);
-                }}
-            >
-                <ChoiceRow label="Reliability / confidence, %" value={planName} onValue={setPlanName} options={plans.map(({ name }) => ({ value: name, label: name }))} />
-                <ChoiceRow
-                    label="Failures allowed"
-                    value={failures}
-                    onValue={setFailures}
-                    options={[
-                        { value: '0', label: 'none' },
-                        { value: '1', label: 'one' },
-                    ]}
-                />
+            <DraftForm draft={draft} send={say('keep.propose_it_to_a_lead')} big className="flex max-w-3xl flex-col gap-6">
+                <ChoiceRow label={say('keep.reliability_confidence')} {...at('planName')} options={plans.map(({ name }) => ({ value: name, label: name }))} />
+                <ChoiceRow label={say('keep.failures_allowed')} {...at('failures')} options={FAILURES} />
                 <div>
-                    <CheckField label={`For any lot of this material (needs runs with ${usual.anyNeeds} lots)`} checked={anyLot} onValue={setAnyLot} />
-                    <CheckField label={`For any plate of this kind (needs runs on ${usual.anyNeeds} plates)`} checked={anyPlate} onValue={setAnyPlate} />
+                    <CheckField label={say('keep.for_any_lot_of_this_material', { anyNeeds: usual.anyNeeds })} {...at('anyLot')} />
+                    <CheckField label={say('keep.for_any_plate_of_this_kind', { anyNeeds: usual.anyNeeds })} {...at('anyPlate')} />
                 </div>
                 <Fault error={error} />
                 {assessment ? <Assessed assessment={assessment} setupId={setupId} most={usual.plan.mostRunsAdded} /> : null}
                 <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_12rem]">
-                    <TextField label="Call it" value={title} onValue={setTitle} error={fault?.of('title')} required minLength={3} placeholder="Lot and plate, so that it is found again" />
-                    <TextField label="Look at it again by" type="date" value={reviewBy} onValue={setReviewBy} error={fault?.of('reviewBy')} required />
+                    <TextField label={say('keep.name_of_the_profile')} {...at('title')} required placeholder={say('keep.lot_and_plate_so_that_it')} />
+                    <DateField label={say('keep.look_at_it_again_by')} {...at('reviewBy')} />
                 </div>
-                <Fault error={propose.error} />
-                <div>
-                    <Button type="submit" tone="main" big disabled={propose.isPending || title.trim().length < 3}>
-                        Propose it to a lead
-                    </Button>
-                </div>
-            </form>
+            </DraftForm>
         </Sheet>
     );
 }
@@ -99,13 +92,13 @@ function Assessed({ assessment, setupId, most }: { assessment: Schemas['Assessme
     return (
         <div className="flex flex-col gap-3">
             <p className="text-4xl font-[650]">
-                {assessment.runs} <span className="text-lg text-soft">of {assessment.runsNeeded} runs needed, {assessment.failures} failed, {assessment.voids} void beside{assessment.voidsAlone > 0 ? `, ${assessment.voidsAlone} of them declared by whoever made it, with the outcome known` : ''}</span>
+                {assessment.runs} <span className="text-lg text-soft">{say('keep.of_runs_needed', { runsNeeded: assessment.runsNeeded, failures: assessment.failures, voids: assessment.voids, voidsAloneIf: assessment.voidsAlone > 0, voidsAlone: (assessment.voidsAlone > 0) ? assessment.voidsAlone : '' })}</span>
             </p>
             {assessment.carried ? (
-                <Notice tone="sound">The evidence carries it.</Notice>
+                <Notice tone="sound">{say('keep.the_evidence_carries_it')}</Notice>
             ) : (
                 <Notice tone="caution">
-                    <p>Not carried yet:</p>
+                    <p>{say('keep.not_carried_yet')}</p>
                     <ul className="list-disc pl-5">
                         {assessment.missing.map((sentence) => (
                             <li key={sentence}>{sentence}</li>
@@ -116,8 +109,8 @@ function Assessed({ assessment, setupId, most }: { assessment: Schemas['Assessme
             )}
             {proven ? (
                 <p>
-                    {proven.longestJobMinutes === null ? 'No print was measured, so no length of job is proven;' : `Proven for jobs up to ${duration(proven.longestJobMinutes)},`} {proven.mostParts} {proven.mostParts === 1 ? 'part' : 'parts'} on the plate, a room of {temperature.bare(proven.roomLowC)} to {temperature.text(proven.roomHighC)}
-                    {proven.enclosed ? ', in an enclosure' : ''}; {proven.lots} {proven.lots === 1 ? 'lot' : 'lots'}, {proven.plates} {proven.plates === 1 ? 'plate' : 'plates'}.
+                    {say('keep.proven_for', { longestJobMinutesIsNull: proven.longestJobMinutes === null, longestJobMinutes: proven.longestJobMinutes === null ? '' : duration(proven.longestJobMinutes), mostParts: proven.mostParts, roomLowC: temperature.bare(proven.roomLowC), roomHighC: temperature.text(proven.roomHighC) })}
+                    {proven.enclosed ? say('keep.in_an_enclosure') : ''}; {proven.lots} {proven.lots === 1 ? say('keep.lot') : say('keep.lots')}, {proven.plates} {proven.plates === 1 ? say('keep.plate_2') : say('keep.plates')}.
                 </p>
             ) : null}
         </div>
@@ -127,16 +120,16 @@ function Assessed({ assessment, setupId, most }: { assessment: Schemas['Assessme
 /** Plans the runs that the acceptance plan still wants. */
 function PlanRuns({ comparison, setupId, count }: { comparison: Schemas['Assessment']['comparison']; setupId: string; count: number }) {
     const navigate = useNavigate();
-    const [id] = useState(newId);
+    const [id] = useState(() => v7());
     const add = useChange(
-        () => call('POST', `/comparisons/${comparison.id}/runs`, { id, version: comparison.version, setupId, count, pull: 'both' }),
+        () => ask(api.POST('/api/comparisons/{id}/runs', { params: { path: { id: comparison.id } }, body: { id, version: comparison.version, setupId, count, pull: 'both' } })),
         ['comparisons', 'assess'],
         () => void navigate({ to: '/test/$id', params: { id: comparison.id } }),
     );
     return (
         <div className="mt-3">
             <Button onClick={() => add.mutate(undefined)} disabled={add.isPending}>
-                {count === 1 ? 'Plan 1 more run' : `Plan ${count} more runs`}
+                {count === 1 ? say('keep.plan_1_more_run') : say('keep.plan_more_runs', { count })}
             </Button>
             <Fault error={add.error} />
         </div>

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import { duration, useGap, useQuantity } from '../ui/quantity';
+import { say } from '../words/say';
 
 type Document = Schemas['Profile']['document'];
 
@@ -9,12 +10,12 @@ export function useScopeRows() {
     return (document: Document): [string, string][] => {
         const { scope } = document;
         return [
-            ['Material', `${scope.materialName}, ${scope.anyLot ? 'any lot' : `lot ${scope.lotLabel ?? ''}`}`],
-            ['Plate', scope.anyPlate ? `any plate with ${scope.surfaceName}` : `${scope.sideLabel ?? ''}, ${scope.surfaceName}`],
-            ['Printer', scope.printerName + (scope.enclosureNeeded ? ', enclosed' : '')],
-            ['Room', `${temperature.bare(scope.roomLowC)} to ${temperature.text(scope.roomHighC)}`],
-            ['Longest job', scope.longestJobMinutes === null ? 'no print was measured' : duration(scope.longestJobMinutes)],
-            ['Most parts', String(scope.mostParts)],
+            [say('keep.material'), say('keep.anylot_any_lot', { materialName: scope.materialName, anyLot: scope.anyLot, lotLabel: scope.anyLot ? '' : scope.lotLabel ?? '' })],
+            [say('keep.plate'), scope.anyPlate ? say('keep.any_plate_with', { surfaceName: scope.surfaceName }) : `${scope.sideLabel ?? ''}, ${scope.surfaceName}`],
+            [say('keep.printer'), scope.printerName + (scope.enclosureNeeded ? say('keep.enclosed') : '')],
+            [say('keep.room'), say('keep.to', { roomLowC: temperature.bare(scope.roomLowC), roomHighC: temperature.text(scope.roomHighC) })],
+            [say('keep.longest_job'), scope.longestJobMinutes === null ? say('keep.no_print_was_measured') : duration(scope.longestJobMinutes)],
+            [say('keep.most_parts'), String(scope.mostParts)],
         ];
     };
 }
@@ -24,12 +25,12 @@ export function useSettingRows() {
     const length = useQuantity('length');
     const gap = useGap();
     return ({ setting }: Document, dial: Schemas['OptionalDial']): [string, string][] => [
-        ['Bed, first layer', setting.bedFirstC === null ? 'unheated' : (dial?.words ?? temperature.text(setting.bedFirstC))],
-        ['Bed, after', setting.bedOtherC === null ? 'unheated' : temperature.text(setting.bedOtherC)],
-        ['Nozzle, first layer', setting.nozzleFirstC === null ? '–' : temperature.text(setting.nozzleFirstC)],
-        ['Nozzle', length.text(setting.nozzleMm)],
-        ['Gap', gap(setting)],
-        ['Agent', setting.agentName ?? 'bare'],
+        [say('keep.bed_first_layer'), setting.bedFirstC === null ? 'unheated' : (dial?.words ?? temperature.text(setting.bedFirstC))],
+        [say('keep.bed_after'), setting.bedOtherC === null ? 'unheated' : temperature.text(setting.bedOtherC)],
+        [say('keep.nozzle_first_layer'), setting.nozzleFirstC === null ? '–' : temperature.text(setting.nozzleFirstC)],
+        [say('keep.nozzle'), length.text(setting.nozzleMm)],
+        [say('keep.gap'), gap(setting)],
+        [say('keep.agent'), setting.agentName ?? say('keep.bare')],
     ];
 }
 

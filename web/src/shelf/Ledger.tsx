@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { Empty } from '../ui/Sheet';
+import { say } from '../words/say';
 
 type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
 export type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | Form<'surface', Schemas['OwnSurface']> | Form<'material', Schemas['OwnMaterial']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
@@ -24,7 +25,7 @@ export function Ledger({ head, none, children }: { head: string[]; none: string 
                         {head.map((word) => (
                             <th key={word}>{word}</th>
                         ))}
-                        <th aria-label="Change" />
+                        <th aria-label={say('shelf.change_2')} />
                     </tr>
                 </thead>
                 <tbody>{children}</tbody>
@@ -36,17 +37,13 @@ export function Ledger({ head, none, children }: { head: string[]; none: string 
 export function Row({ cells, retired, action, copy, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; copy: (() => void) | null; name: string }) {
     return (
         <tr className={retired ? 'text-soft' : ''}>
-            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">retired</span> : null}</th> : <td key={i}>{cell}</td>))}
+            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">{say('shelf.retired_2')}</span> : null}</th> : <td key={i}>{cell}</td>))}
             <td className="text-right whitespace-nowrap">
                 {copy ? (
-                    <Button tone="quiet" className="px-2!" onClick={copy} aria-label={`Copy ${name}`}>
-                        Copy
-                    </Button>
+                    <Button tone="quiet" className="px-2!" onClick={copy} aria-label={say('shelf.copy', { name })}>{say('shelf.copy_2')}</Button>
                 ) : null}
                 {action ? (
-                    <Button tone="quiet" className="px-2!" onClick={action} aria-label={`Change ${name}`}>
-                        Change
-                    </Button>
+                    <Button tone="quiet" className="px-2!" onClick={action} aria-label={say('shelf.change_3', { name })}>{say('shelf.change_2')}</Button>
                 ) : null}
             </td>
         </tr>

@@ -1,13 +1,17 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import type { z } from 'zod/mini';
 
-import type { Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { as, flag, maybe, number, text, whole, words } from '../ui/shape';
+import { say } from '../words/say';
 import { ChartField, readLine, sentLine, type Line } from './ChartField';
-import { FormDialog, useSave, type FormProps } from './FormDialog';
 import { linesOf } from './OwnSurfaceForm';
+import type { FormProps } from './rows';
 
 type Range = [number | null, number | null];
 type Drying = { hours: number | null; celsius: number | null; goodDays: number | null };
@@ -21,23 +25,56 @@ type Draft = Pick<Schemas['NewOwnMaterial'], 'name' | 'kind' | 'enclosure' | 'fu
     drying: Drying;
     notes: string;
     lines: Line[];
-    retired?: boolean;
+    retired: boolean;
 };
+
+type New = Schemas['NewOwnMaterial'];
+
+const SHAPE = whole({
+    name: words(),
+    kind: as<New['kind']>(),
+    enclosure: as<New['enclosure']>(),
+    fumes: flag(),
+    source: text(),
+    glassTransitionC: as<Range>(),
+    bedC: as<Range>(),
+    nozzleC: as<Range>(),
+    crystallisesC: maybe(),
+    expansionUmMK: number(),
+    modulusGpa: number(),
+    drying: as<Drying>(),
+    notes: text(),
+    lines: as<Line[]>(),
+    retired: flag(),
+});
+
+/** What is half filled in goes as it is, and is refused by name. */
+function sent({ lines, notes, glassTransitionC, bedC, nozzleC, drying, ...rest }: z.infer<typeof SHAPE>) {
+    return {
+        ...rest,
+        glassTransitionC: filled(glassTransitionC),
+        bedC: filled(bedC),
+        nozzleC: filled(nozzleC),
+        drying: Object.values(drying).every((value) => value === null) ? null : (drying as Schemas['Drying']),
+        notes: linesOf(notes),
+        chart: lines.map((line) => ({ ...sentLine(line), surfaceId: line.otherId })),
+    };
+}
 
 const NONE: Range = [null, null];
 const RANGES = [
-    { key: 'bedC', label: 'Bed' },
-    { key: 'nozzleC', label: 'Nozzle' },
-    { key: 'glassTransitionC', label: 'Softens' },
+    { key: 'bedC', label: say('shelf.bed') },
+    { key: 'nozzleC', label: say('shelf.nozzle') },
+    { key: 'glassTransitionC', label: say('shelf.softens') },
 ] as const;
 const ENCLOSURES: { value: Draft['enclosure']; label: string }[] = [
-    { value: 'no', label: 'needs none' },
-    { value: 'wanted', label: 'wanted' },
-    { value: 'needed', label: 'needed' },
+    { value: 'no', label: say('shelf.needs_none') },
+    { value: 'wanted', label: say('shelf.wanted') },
+    { value: 'needed', label: say('shelf.needed') },
 ];
 const KINDS: { value: Schemas['PrinterKind']; label: string }[] = [
-    { value: 'filament', label: 'filament' },
-    { value: 'resin', label: 'resin' },
+    { value: 'filament', label: say('shelf.filament') },
+    { value: 'resin', label: say('shelf.resin') },
 ];
 
 function range(pair: number[] | null | undefined): Range {
@@ -60,7 +97,7 @@ function draftOf(base: Schemas['OwnMaterial'] | null, row: Schemas['OwnMaterial'
         drying: base?.drying ?? { hours: null, celsius: null, goodDays: null },
         notes: (base?.notes ?? []).join('\n'),
         lines: base?.chart.map((line) => readLine(line, line.surfaceId)) ?? [],
-        ...(row ? { retired: row.retired } : {}),
+        retired: row?.retired ?? false,
     };
 }
 
@@ -68,19 +105,21 @@ function draftOf(base: Schemas['OwnMaterial'] | null, row: Schemas['OwnMaterial'
 export function OwnMaterialForm({ row, from, onDone }: FormProps<Schemas['OwnMaterial']>) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const base = row ?? from;
-    const [draft, setDraft] = useState<Draft>(() => draftOf(base, row));
-    const saving = useSave<Draft>('/own-materials', row, ['own-materials', 'catalogue', 'pairs'], onDone, ({ lines, notes, glassTransitionC, bedC, nozzleC, drying, ...rest }) => ({
-        ...rest,
-        glassTransitionC: filled(glassTransitionC),
-        bedC: filled(bedC),
-        nozzleC: filled(nozzleC),
-        drying: Object.values(drying).every((value) => value === null) ? null : drying,
-        notes: linesOf(notes),
-        chart: lines.map((line) => ({ ...sentLine(line), surfaceId: line.otherId })),
-    }));
-    const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
-    const { fault } = saving;
-    const filament = draft.kind === 'filament';
+    const key = useKey();
+    const draft = useDraft({
+        start: () => draftOf(base, row),
+        schema: SHAPE,
+        row,
+        send: (entered, version) => {
+            const { retired, ...body } = sent(entered);
+            return row ? ask(api.PUT('/api/own-materials/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/own-materials', { body: { ...body, id: key } }));
+        },
+        read: (theirs) => draftOf(theirs as Schemas['OwnMaterial'], theirs as Schemas['OwnMaterial']),
+        touches: ['own-materials', 'catalogue', 'pairs'],
+        after: onDone,
+    });
+    const { values, set, at, errorOf } = draft;
+    const filament = values.kind === 'filament';
     const like = (id: string) => {
         const of = catalogue.materials.find((each) => each.id === id);
         if (!of) return;
@@ -93,53 +132,54 @@ export function OwnMaterialForm({ row, from, onDone }: FormProps<Schemas['OwnMat
             modulusGpa: of.modulus_gpa ?? null,
             enclosure: of.enclosure ?? 'no',
             fumes: of.fumes ?? false,
-            drying: of.moisture ? { hours: of.moisture.dry_hours, celsius: of.moisture.dry_c, goodDays: of.moisture.good_days } : draft.drying,
+            drying: of.moisture ? { hours: of.moisture.dry_hours, celsius: of.moisture.dry_c, goodDays: of.moisture.good_days } : values.drying,
         });
     };
     return (
-        <FormDialog wide read={(theirs) => draftOf(theirs as Schemas['OwnMaterial'], theirs as Schemas['OwnMaterial'])} title={row ? `Change ${row.name}` : from ? `A material like ${from.name}` : 'New material'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <DraftDialog draft={draft} send={say('shelf.save')} wide title={row ? say('shelf.change', { row: row.name }) : from ? say('shelf.a_material_like', { from: from.name }) : say('shelf.new_material')} onDone={onDone}>
             <div className="grid gap-4 sm:grid-cols-3">
-                <TextField label="Name, by what it is" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
-                {row ? null : <ChoiceRow label="It is a" value={draft.kind} onValue={(kind) => set({ kind })} options={KINDS} />}
-                {base ? null : <SelectField label="Prints like" value="" onValue={like} empty="Choose to fill in …" options={catalogue.materials.filter((m) => (m.kind ?? 'filament') === draft.kind).map((m) => ({ value: m.id, label: m.name }))} />}
+                <TextField label={say('shelf.name_by_what_it_is')} {...at('name')} required />
+                {row ? null : <ChoiceRow label={say('shelf.it_is_a')} {...at('kind')} options={KINDS} />}
+                {base ? null : <SelectField label={say('shelf.prints_like')} value="" onValue={like} empty={say('shelf.choose_to_fill_in')} options={catalogue.materials.filter((m) => (m.kind ?? 'filament') === values.kind).map((m) => ({ value: m.id, label: m.name }))} />}
             </div>
             {filament ? (
                 <div className="grid grid-cols-2 gap-4 sm:grid-cols-6">
                     {RANGES.flatMap(({ key, label }) =>
-                        [0, 1].map((at) => (
+                        [0, 1].map((place) => (
                             <QuantityField
-                                key={`${key}${at}`}
-                                label={at === 0 ? `${label} from` : `${label} to`}
+                                key={`${key}${place}`}
+                                label={place === 0 ? say('shelf.from_2', { label }) : say('shelf.to_2', { label })}
                                 kind="temperature"
-                                value={draft[key][at] ?? null}
-                                onValue={(value) => set({ [key]: draft[key].map((was, i) => (i === at ? value : was)) as Range })}
-                                error={fault?.of(`${key}.${at}`) ?? (at === 0 ? fault?.of(key) : undefined)}
+                                value={values[key][place] ?? null}
+                                onValue={(value) => set({ [key]: values[key].map((was, i) => (i === place ? value : was)) as Range })}
+                                name={`${key}.${place}`}
+                                error={place === 0 ? errorOf(key) : undefined}
                             />
                         )),
                     )}
                 </div>
             ) : null}
-            <ChartField lines={draft.lines} onLines={(lines) => set({ lines })} other="Surface" others={catalogue.surfaces.filter((s) => (s.kind ?? 'filament') === draft.kind)} agents={catalogue.agents} seconds={!filament} fault={fault} />
+            <ChartField lines={values.lines} onLines={(lines) => set({ lines })} other={say('shelf.surface_2')} others={catalogue.surfaces.filter((s) => (s.kind ?? 'filament') === values.kind)} agents={catalogue.agents} field="surfaceId" seconds={!filament} />
             <div className="grid gap-4 sm:grid-cols-3">
-                <NumberField label="Expands, 1e-6/K" value={draft.expansionUmMK} onValue={(expansionUmMK) => set({ expansionUmMK })} hint="Of the data sheet; it moves the warp." error={fault?.of('expansionUmMK')} />
-                <NumberField label="Modulus, GPa" value={draft.modulusGpa} onValue={(modulusGpa) => set({ modulusGpa })} error={fault?.of('modulusGpa')} />
-                {filament ? <QuantityField label="Crystallises at" kind="temperature" value={draft.crystallisesC} onValue={(crystallisesC) => set({ crystallisesC })} placeholder="it does not" error={fault?.of('crystallisesC')} /> : <span />}
-                <NumberField label="Dry for, hours" value={draft.drying.hours} onValue={(hours) => set({ drying: { ...draft.drying, hours } })} placeholder="not said" error={fault?.of('drying.hours') ?? fault?.of('drying')} />
-                <QuantityField label="Dry at" kind="temperature" value={draft.drying.celsius} onValue={(celsius) => set({ drying: { ...draft.drying, celsius } })} placeholder="not said" error={fault?.of('drying.celsius')} />
-                <NumberField label="Stays dry, days" value={draft.drying.goodDays} onValue={(n) => set({ drying: { ...draft.drying, goodDays: n === null ? null : Math.round(n) } })} placeholder="not said" error={fault?.of('drying.goodDays')} />
+                <NumberField label={say('shelf.expands_1e_6_k')} {...at('expansionUmMK')} hint={say('shelf.of_the_data_sheet_it_moves')} />
+                <NumberField label={say('shelf.modulus_gpa')} {...at('modulusGpa')} />
+                {filament ? <QuantityField label={say('shelf.crystallises_at')} kind="temperature" {...at('crystallisesC')} placeholder={say('shelf.it_does_not')} /> : <span />}
+                <NumberField label={say('shelf.dry_for_hours')} value={values.drying.hours} onValue={(hours) => set({ drying: { ...values.drying, hours } })} placeholder={say('shelf.not_said')} name="drying.hours" />
+                <QuantityField label={say('shelf.dry_at')} kind="temperature" value={values.drying.celsius} onValue={(celsius) => set({ drying: { ...values.drying, celsius } })} placeholder={say('shelf.not_said')} name="drying.celsius" />
+                <NumberField label={say('shelf.stays_dry_days')} value={values.drying.goodDays} whole onValue={(goodDays) => set({ drying: { ...values.drying, goodDays } })} placeholder={say('shelf.not_said')} name="drying.goodDays" />
             </div>
-            <ChoiceRow label="Enclosure" value={draft.enclosure} onValue={(enclosure) => set({ enclosure })} options={ENCLOSURES} />
-            <CheckField label="Gives off fumes that want extraction" checked={draft.fumes} onValue={(fumes) => set({ fumes })} />
+            <ChoiceRow label={say('shelf.enclosure')} {...at('enclosure')} options={ENCLOSURES} />
+            <CheckField label={say('shelf.gives_off_fumes_that_want_extraction')} {...at('fumes')} />
             <div className="grid gap-4 sm:grid-cols-2">
-                <AreaField label="Notes, one a line" value={draft.notes} onValue={(notes) => set({ notes })} error={fault?.errors.find((each) => each.field.startsWith('notes'))?.message} />
-                <TextField label="Where it says so" value={draft.source} onValue={(source) => set({ source })} maxLength={120} placeholder="data sheet, 2026" />
+                <AreaField label={say('shelf.notes_one_a_line')} {...at('notes')}  />
+                <TextField label={say('shelf.where_it_says_so')} {...at('source')} maxLength={120} placeholder={say('shelf.data_sheet_2026')} />
             </div>
-            {row ? <CheckField label="Retired" checked={draft.retired ?? false} onValue={(retired) => set({ retired })} /> : null}
-        </FormDialog>
+            {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}
+        </DraftDialog>
     );
 }
 
 /** A range that nobody filled in is none. */
-function filled(range: Range): Range | null {
-    return range[0] === null && range[1] === null ? null : range;
+function filled(range: Range): number[] | null {
+    return range[0] === null && range[1] === null ? null : (range as number[]);
 }

@@ -1,25 +1,61 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import type { z } from 'zod/mini';
 
-import type { Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftDialog, More, useDrawn } from '../ui/DraftForm';
 import { AreaField, CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
 import { LayersField } from '../ui/LayersField';
+import { as, flag, maybe, number, text, whole, words } from '../ui/shape';
+import { say } from '../words/say';
 import { ChartField, readLine, sentLine, type Line } from './ChartField';
-import { FormDialog, More, useSave, type FormProps } from './FormDialog';
+import type { FormProps } from './rows';
 
-type Draft = Omit<Schemas['NewOwnSurface'], 'id' | 'chart' | 'cautions' | 'limitC'> & { retired?: boolean; lines: Line[]; cautions: string; limitC: number | null };
+type New = Schemas['NewOwnSurface'];
+type Draft = Omit<New, 'id' | 'chart' | 'cautions' | 'limitC' | 'lifePrints'> & { retired: boolean; lines: Line[]; cautions: string; limitC: number | null; lifePrints: number | null };
 
-const FINISHES = [
-    { value: 'gloss', label: 'gloss' },
-    { value: 'satin', label: 'satin' },
-    { value: 'texture', label: 'textured' },
-    { value: 'pattern', label: 'patterned' },
+const SHAPE = whole({
+    name: words(),
+    kind: as<New['kind']>(),
+    limitC: number(),
+    nozzleLimitC: maybe(),
+    alcoholMaxPercent: maybe(),
+    finish: as<New['finish']>(),
+    flexes: flag(),
+    freezes: flag(),
+    layers: as<New['layers']>(),
+    cleaners: as<New['cleaners']>(),
+    harmedBy: as<New['harmedBy']>(),
+    lifePrints: number(),
+    raftRequired: flag(),
+    blindsInductiveProbe: flag(),
+    wantsScuff: flag(),
+    worksCold: flag(),
+    grip: text(),
+    cleaning: words(),
+    releaseWay: words(),
+    doneHot: text(),
+    cautions: text(),
+    source: text(),
+    lines: as<Line[]>(),
+    retired: flag(),
+});
+
+function sent({ lines, cautions, ...rest }: z.infer<typeof SHAPE>) {
+    return { ...rest, cautions: linesOf(cautions), chart: lines.map((line) => ({ ...sentLine(line), materialId: line.otherId })) };
+}
+
+const FINISHES: { value: New['finish']; label: string }[] = [
+    { value: 'gloss', label: say('shelf.gloss') },
+    { value: 'satin', label: say('shelf.satin') },
+    { value: 'texture', label: say('shelf.textured') },
+    { value: 'pattern', label: say('shelf.patterned') },
 ];
 const KINDS: { value: Schemas['PrinterKind']; label: string }[] = [
-    { value: 'filament', label: 'filament' },
-    { value: 'resin', label: 'resin' },
+    { value: 'filament', label: say('shelf.filament') },
+    { value: 'resin', label: say('shelf.resin') },
 ];
 
 function draftOf(base: Schemas['OwnSurface'] | null, row: Schemas['OwnSurface'] | null): Draft {
@@ -42,12 +78,12 @@ function draftOf(base: Schemas['OwnSurface'] | null, row: Schemas['OwnSurface'] 
         worksCold: base?.worksCold ?? false,
         grip: base?.grip ?? '',
         cleaning: base?.cleaning ?? '',
-        releaseWay: base?.releaseWay ?? 'Let it cool, then try it with a light touch.',
+        releaseWay: base?.releaseWay ?? say('shelf.let_it_cool_then_try_it'),
         doneHot: base?.doneHot ?? '',
         cautions: (base?.cautions ?? []).join('\n'),
         source: base?.source ?? '',
         lines: base?.chart.map((line) => readLine(line, line.materialId)) ?? [],
-        ...(row ? { retired: row.retired } : {}),
+        retired: row?.retired ?? false,
     };
 }
 
@@ -55,59 +91,64 @@ function draftOf(base: Schemas['OwnSurface'] | null, row: Schemas['OwnSurface'] 
 export function OwnSurfaceForm({ row, from, onDone }: FormProps<Schemas['OwnSurface']>) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const base = row ?? from;
-    const [draft, setDraft] = useState<Draft>(() => draftOf(base, row));
-    const saving = useSave<Draft>('/own-surfaces', row, ['own-surfaces', 'catalogue', 'pairs'], onDone, ({ lines, cautions, ...rest }) => ({
-        ...rest,
-        cautions: linesOf(cautions),
-        chart: lines.map((line) => ({ ...sentLine(line), materialId: line.otherId })),
-    }));
-    const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
-    const { fault } = saving;
-    const tick = (list: 'cleaners' | 'harmedBy', id: string, on: boolean) => set({ [list]: on ? [...draft[list], id] : draft[list].filter((each) => each !== id) });
+    const key = useKey();
+    const draft = useDraft({
+        start: () => draftOf(base, row),
+        schema: SHAPE,
+        row,
+        send: (entered, version) => {
+            const { retired, ...body } = sent(entered);
+            return row ? ask(api.PUT('/api/own-surfaces/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/own-surfaces', { body: { ...body, id: key } }));
+        },
+        read: (theirs) => draftOf(theirs as Schemas['OwnSurface'], theirs as Schemas['OwnSurface']),
+        touches: ['own-surfaces', 'catalogue', 'pairs'],
+        after: onDone,
+    });
+    const { values, set, at } = draft;
+    const tick = (list: 'cleaners' | 'harmedBy', id: string, on: boolean) => set({ [list]: on ? [...values[list], id] : values[list].filter((each) => each !== id) });
     const like = (id: string) => {
         const surface = catalogue.surfaces.find((each) => each.id === id);
         if (surface) set({ layers: (surface.plate ?? []).map(([of, mm]) => ({ of: String(of), mm: Number(mm) })), flexes: surface.flexes, cleaners: surface.cleaners, harmedBy: surface.harmed_by ?? [], cleaning: surface.cleaning, releaseWay: surface.release_way });
     };
     return (
-        <FormDialog wide read={(theirs) => draftOf(theirs as Schemas['OwnSurface'], theirs as Schemas['OwnSurface'])} title={row ? `Change ${row.name}` : from ? `A surface like ${from.name}` : 'New kind of surface'} draft={draft} setDraft={setDraft} saving={saving} onDone={onDone}>
+        <DraftDialog draft={draft} send={say('shelf.save')} wide title={row ? say('shelf.change', { row: row.name }) : from ? say('shelf.a_surface_like', { from: from.name }) : say('shelf.new_kind_of_surface')} onDone={onDone}>
             <div className="grid gap-4 sm:grid-cols-3">
-                <TextField label="Name, by what it is" value={draft.name} onValue={(name) => set({ name })} error={fault?.of('name')} required />
-                {row ? null : <ChoiceRow label="For" value={draft.kind} onValue={(kind) => set({ kind })} options={KINDS} />}
-                {base ? null : <SelectField label="Built and cleaned like" value="" onValue={like} empty="Choose to fill in …" options={catalogue.surfaces.filter((s) => (s.kind ?? 'filament') === draft.kind).map((s) => ({ value: s.id, label: s.name }))} />}
-                <QuantityField label="Stands up to" kind="temperature" value={draft.limitC} onValue={(limitC) => set({ limitC })} placeholder="as its maker says" error={fault?.of('limitC')} />
-                <QuantityField label="First-layer nozzle up to" kind="temperature" value={draft.nozzleLimitC ?? null} onValue={(nozzleLimitC) => set({ nozzleLimitC })} placeholder="any" error={fault?.of('nozzleLimitC')} />
-                <NumberField label="Lasts about, prints" value={draft.lifePrints} onValue={(n) => set({ lifePrints: Math.round(n ?? 0) })} error={fault?.of('lifePrints')} />
+                <TextField label={say('shelf.name_by_what_it_is')} {...at('name')} required />
+                {row ? null : <ChoiceRow label={say('shelf.for')} {...at('kind')} options={KINDS} />}
+                {base ? null : <SelectField label={say('shelf.built_and_cleaned_like')} value="" onValue={like} empty={say('shelf.choose_to_fill_in')} options={catalogue.surfaces.filter((s) => (s.kind ?? 'filament') === values.kind).map((s) => ({ value: s.id, label: s.name }))} />}
+                <QuantityField label={say('shelf.stands_up_to')} kind="temperature" {...at('limitC')} placeholder={say('shelf.as_its_maker_says')} />
+                <QuantityField label={say('shelf.first_layer_nozzle_up_to')} kind="temperature" {...at('nozzleLimitC')} placeholder={say('shelf.any')} />
+                <NumberField label={say('shelf.lasts_about_prints')} whole {...at('lifePrints')} />
             </div>
-            <ChartField lines={draft.lines} onLines={(lines) => set({ lines })} other="Material" others={catalogue.materials.filter((m) => (m.kind ?? 'filament') === draft.kind)} agents={catalogue.agents} seconds={draft.kind === 'resin'} fault={fault} />
-            <LayersField label="A plate of it is made of" layers={draft.layers} onLayers={(layers) => set({ layers: layers.map(({ of, mm }) => ({ of, mm })) })} materials={catalogue.layers} error={(i) => fault?.of(`layers.${i}.of`) ?? fault?.of(`layers.${i}.mm`)} />
-            {fault?.of('layers') ? <p className="text-sm font-[650] text-fault">{fault.of('layers')}</p> : null}
+            <ChartField lines={values.lines} onLines={(lines) => set({ lines })} other={say('shelf.material')} others={catalogue.materials.filter((m) => (m.kind ?? 'filament') === values.kind)} agents={catalogue.agents} field="materialId" seconds={values.kind === 'resin'} />
+            <LayersField label={say('shelf.a_plate_of_it_is_made')} layers={values.layers} onLayers={(layers) => set({ layers: layers.map(({ of, mm }) => ({ of, mm })) })} materials={catalogue.layers} name="layers" />
             <div className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
-                <SelectField label="Leaves a finish of" value={draft.finish} onValue={(finish) => set({ finish: finish as Draft['finish'] })} options={FINISHES} />
+                <SelectField label={say('shelf.leaves_a_finish_of')} {...at('finish')} options={FINISHES} />
                 <span />
-                <CheckField label="May be flexed" checked={draft.flexes} onValue={(flexes) => set({ flexes })} />
-                <CheckField label="May go into a freezer" checked={draft.freezes} onValue={(freezes) => set({ freezes })} />
-                <CheckField label="Is scuffed before first use" checked={draft.wantsScuff} onValue={(wantsScuff) => set({ wantsScuff })} />
-                <CheckField label="Works with the bed off" checked={draft.worksCold} onValue={(worksCold) => set({ worksCold })} />
-                <CheckField label="Needs a raft" checked={draft.raftRequired} onValue={(raftRequired) => set({ raftRequired })} />
-                <CheckField label="Blinds an inductive probe" checked={draft.blindsInductiveProbe} onValue={(blindsInductiveProbe) => set({ blindsInductiveProbe })} />
+                <CheckField label={say('shelf.may_be_flexed')} {...at('flexes')} />
+                <CheckField label={say('shelf.may_go_into_a_freezer')} {...at('freezes')} />
+                <CheckField label={say('shelf.is_scuffed_before_first_use')} {...at('wantsScuff')} />
+                <CheckField label={say('shelf.works_with_the_bed_off')} {...at('worksCold')} />
+                <CheckField label={say('shelf.needs_a_raft')} {...at('raftRequired')} />
+                <CheckField label={say('shelf.blinds_an_inductive_probe')} {...at('blindsInductiveProbe')} />
             </div>
             <div className="grid gap-4 sm:grid-cols-2">
-                <Ticks legend="Cleaned with" all={catalogue.cleaners} ticked={draft.cleaners} onTick={(id, on) => tick('cleaners', id, on)} error={fault?.of('cleaners')} />
-                <Ticks legend="Spoilt by" all={catalogue.cleaners} ticked={draft.harmedBy} onTick={(id, on) => tick('harmedBy', id, on)} error={fault?.of('harmedBy')} />
-                <TextField label="How it is cleaned" value={draft.cleaning} onValue={(cleaning) => set({ cleaning })} error={fault?.of('cleaning')} maxLength={300} required />
-                <TextField label="How a part comes off" value={draft.releaseWay} onValue={(releaseWay) => set({ releaseWay })} error={fault?.of('releaseWay')} maxLength={300} required />
+                <Ticks legend={say('shelf.cleaned_with')} name="cleaners" all={catalogue.cleaners} ticked={values.cleaners} onTick={(id, on) => tick('cleaners', id, on)} />
+                <Ticks legend={say('shelf.spoilt_by')} name="harmedBy" all={catalogue.cleaners} ticked={values.harmedBy} onTick={(id, on) => tick('harmedBy', id, on)} />
+                <TextField label={say('shelf.how_it_is_cleaned')} {...at('cleaning')} maxLength={300} required />
+                <TextField label={say('shelf.how_a_part_comes_off')} {...at('releaseWay')} maxLength={300} required />
             </div>
-            <More title="More that the maker says" fields={['grip', 'doneHot', 'cautions', 'alcoholMaxPercent', 'source']} fault={fault}>
+            <More title={say('shelf.more_that_the_maker_says')} fields={['grip', 'doneHot', 'cautions', 'alcoholMaxPercent', 'source']}>
                 <div className="grid gap-4 sm:grid-cols-2">
-                    <TextField label="What it grips by" value={draft.grip} onValue={(grip) => set({ grip })} maxLength={200} />
-                    <TextField label="What pulling off hot does" value={draft.doneHot} onValue={(doneHot) => set({ doneHot })} maxLength={300} />
-                    <NumberField label="Alcohol up to, %" value={draft.alcoholMaxPercent ?? null} onValue={(alcoholMaxPercent) => set({ alcoholMaxPercent })} placeholder="any" error={fault?.of('alcoholMaxPercent')} />
-                    <TextField label="Where it says so" value={draft.source} onValue={(source) => set({ source })} maxLength={120} placeholder="leaflet in the box, 2026" />
+                    <TextField label={say('shelf.what_it_grips_by')} {...at('grip')} maxLength={200} />
+                    <TextField label={say('shelf.what_pulling_off_hot_does')} {...at('doneHot')} maxLength={300} />
+                    <NumberField label={say('shelf.alcohol_up_to')} {...at('alcoholMaxPercent')} placeholder={say('shelf.any')} />
+                    <TextField label={say('shelf.where_it_says_so')} {...at('source')} maxLength={120} placeholder={say('shelf.leaflet_in_the_box_2026')} />
                 </div>
-                <AreaField label="Cautions, one a line" value={draft.cautions} onValue={(cautions) => set({ cautions })} error={fault?.errors.find((each) => each.field.startsWith('cautions'))?.message} />
+                <AreaField label={say('shelf.cautions_one_a_line')} {...at('cautions')}  />
             </More>
-            {row ? <CheckField label="Retired" checked={draft.retired ?? false} onValue={(retired) => set({ retired })} /> : null}
-        </FormDialog>
+            {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}
+        </DraftDialog>
     );
 }
 
@@ -115,7 +156,8 @@ export function linesOf(text: string): string[] {
     return text.split('\n').map((line) => line.trim()).filter((line) => line !== '');
 }
 
-function Ticks({ legend, all, ticked, onTick, error }: { legend: string; all: { id: string; name: string }[]; ticked: string[]; onTick: (id: string, on: boolean) => void; error: string | undefined }) {
+function Ticks({ legend, name: field, all, ticked, onTick }: { legend: string; name: string; all: { id: string; name: string }[]; ticked: string[]; onTick: (id: string, on: boolean) => void }) {
+    const { error } = useDrawn(field, { label: legend, show: (each) => all.filter(({ id }) => Array.isArray(each) && each.includes(id)).map(({ name }) => name).join(', ') || '–' });
     return (
         <fieldset>
             <legend className="text-sm font-[650]">{legend}</legend>

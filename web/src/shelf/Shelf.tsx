@@ -2,25 +2,32 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 
+import type { Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, gaugesQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
 import { day, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { AgentForm, FittingForm, GaugeForm, LotForm, PlateForm, PrinterForm } from './forms';
+import { say, tell } from '../words/say';
+import { AgentForm } from './AgentForm';
+import { FittingForm } from './FittingForm';
+import { GaugeForm } from './GaugeForm';
 import { kept, Ledger, Row, type Editing, type TabProps } from './Ledger';
-import { OwnMaterialForm } from './OwnMaterialForm';
+import { LotForm } from './LotForm';
 import { OwnKindsNote, OwnMaterials, OwnSurfaces } from './OwnKinds';
+import { OwnMaterialForm } from './OwnMaterialForm';
 import { OwnSurfaceForm } from './OwnSurfaceForm';
+import { PlateForm } from './PlateForm';
+import { PrinterForm } from './PrinterForm';
 
 const TABS = [
-    { value: 'plate', label: 'Plates' },
-    { value: 'printer', label: 'Printers' },
-    { value: 'agent', label: 'Agents' },
-    { value: 'lot', label: 'Lots' },
-    { value: 'gauge', label: 'Gauges' },
-    { value: 'surface', label: 'Own surfaces' },
-    { value: 'material', label: 'Own materials' },
+    { value: 'plate', label: say('shelf.plates') },
+    { value: 'printer', label: say('shelf.printers') },
+    { value: 'agent', label: say('shelf.agents') },
+    { value: 'lot', label: say('shelf.lots') },
+    { value: 'gauge', label: say('shelf.gauges') },
+    { value: 'surface', label: say('shelf.own_surfaces') },
+    { value: 'material', label: say('shelf.own_materials') },
 ] as const;
 
 export function Shelf() {
@@ -31,15 +38,14 @@ export function Shelf() {
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find: find.trim().toLowerCase(), retired };
-    const names = { plate: 'plate', printer: 'printer', agent: 'agent', lot: 'lot', gauge: 'gauge', surface: 'kind of surface', material: 'material' };
+    const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
     return (
         <Sheet
-            title="Shelf"
-            lead="What the workshop has: Choose looks only at this."
+            title={say('shelf.shelf')}
+            lead={say('shelf.what_the_workshop_has_choose_looks')}
             actions={
                 may.test ? (
-                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null, from: null })}>
-                        New {names[tab]}
+                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null, from: null })}>{say('shelf.new', { tab: names[tab] })}
                     </Button>
                 ) : null
             }
@@ -47,18 +53,16 @@ export function Shelf() {
                 tab === 'surface' || tab === 'material' ? (
                     <OwnKindsNote />
                 ) : (
-                    <MarginNote title="Numbers on plates">
-                        <p>Number every plate: engrave a corner. Plates of one name differ by lot, so a result belongs to a plate, a side and the sheet that lay on it.</p>
-                        <p>
-                            A <strong>new sheet</strong> on an old plate is a new surface: what was proven on the old one no longer counts.
-                        </p>
-                        <p>Nothing is deleted. What is gone is retired, and its results stay.</p>
+                    <MarginNote title={say('shelf.numbers_on_plates')}>
+                        <p>{say('shelf.number_every_plate_engrave_a_corner')}</p>
+                        <p>{tell('shelf.a_new_sheet_on_an_old', { b: (words) => <strong>{words}</strong> })}</p>
+                        <p>{say('shelf.nothing_is_deleted_what_is_gone')}</p>
                     </MarginNote>
                 )
             }
         >
             <Tabs.Root value={tab} onValueChange={(value) => setTab(value as typeof tab)}>
-                <Tabs.List aria-label="Shelf" className="mb-4 flex flex-wrap border-b-2 border-line">
+                <Tabs.List aria-label={say('shelf.shelf')} className="mb-4 flex flex-wrap border-b-2 border-line">
                     {TABS.map((each) => (
                         <Tabs.Trigger key={each.value} value={each.value} className="min-h-11 px-3 sm:px-4 data-[state=active]:-mb-0.5 data-[state=active]:border-b-4 data-[state=active]:border-accent data-[state=active]:font-[650]">
                             {each.label}
@@ -67,9 +71,9 @@ export function Shelf() {
                 </Tabs.List>
                 <div className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2">
                     <div className="w-64">
-                        <TextField label="Find" type="search" value={find} onValue={setFind} />
+                        <TextField label={say('shelf.find')} type="search" value={find} onValue={setFind} />
                     </div>
-                    <CheckField label="Show what is retired" checked={retired} onValue={setRetired} />
+                    <CheckField label={say('shelf.show_what_is_retired')} checked={retired} onValue={setRetired} />
                 </div>
                 <Tabs.Content value="plate">
                     <Plates {...list} />
@@ -113,7 +117,7 @@ function Plates(props: TabProps) {
     const length = useQuantity('length');
     const surface = (id: string) => catalogue.surfaces.find((s) => s.id === id)?.name;
     return (
-        <Ledger head={['Plate', 'Sides', 'Size', 'Printer', 'Note']} none={plates.length === 0 ? 'No plates yet. Number one and put it here.' : null}>
+        <Ledger head={[say('shelf.plate'), say('shelf.sides'), say('shelf.size'), say('shelf.printer'), say('shelf.note')]} none={plates.length === 0 ? say('shelf.no_plates_yet_number_one_and') : null}>
             {kept(plates, props, (p) => [p.number, p.note, printers.find((each) => each.id === p.printerId)?.name, ...p.sides.flatMap((side) => [side.fitting.surfaceLot, surface(side.fitting.surfaceId)])])
                 .sort((a, b) => a.number.localeCompare(b.number, undefined, { numeric: true }))
                 .map((plate) => (
@@ -135,9 +139,7 @@ function Plates(props: TabProps) {
                                             </span>
                                         </span>
                                         {may ? (
-                                            <button className="min-h-11 text-accent underline underline-offset-4" onClick={() => onEdit({ kind: 'fitting', row: side })}>
-                                                New sheet
-                                            </button>
+                                            <button className="min-h-11 text-accent underline underline-offset-4" onClick={() => onEdit({ kind: 'fitting', row: side })}>{say('shelf.new_sheet')}</button>
                                         ) : null}
                                     </li>
                                 ))}
@@ -158,7 +160,7 @@ function Printers(props: TabProps) {
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
     return (
-        <Ledger head={['Printer', 'Kind', 'Bed', 'Bed up to', 'Nozzle up to', 'Magnets up to', 'Enclosed']} none={printers.length === 0 ? 'No printers yet.' : null}>
+        <Ledger head={[say('shelf.printer'), say('shelf.kind'), say('shelf.bed'), say('shelf.bed_up_to'), say('shelf.nozzle_up_to'), say('shelf.magnets_up_to'), say('shelf.enclosed')]} none={printers.length === 0 ? say('shelf.no_printers_yet') : null}>
             {kept(printers, props, (p) => [p.name, p.kind, p.holdDown]).map((printer) => (
                 <Row
                     key={printer.id}
@@ -170,10 +172,10 @@ function Printers(props: TabProps) {
                         printer.name,
                         printer.kind,
                         `${length.bare(printer.bedWidthMm)} × ${length.text(printer.bedDepthMm)}`,
-                        typeof printer.maxBedC === 'number' ? temperature.text(printer.maxBedC) : 'unheated',
+                        typeof printer.maxBedC === 'number' ? temperature.text(printer.maxBedC) : say('shelf.unheated'),
                         printer.kind === 'filament' ? temperature.text(printer.maxNozzleC) : '–',
                         typeof printer.magnetLimitC === 'number' ? temperature.text(printer.magnetLimitC) : '–',
-                        printer.enclosed ? 'yes' : 'no',
+                        say(printer.enclosed ? 'ui.yes' : 'ui.no'),
                     ]}
                 />
             ))}
@@ -186,7 +188,7 @@ function Agents(props: TabProps) {
     const { data: agents } = useSuspenseQuery(agentsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     return (
-        <Ledger head={['Agent', 'Kind', 'Batch', 'Opened']} none={agents.length === 0 ? 'No agents yet; bare is always tried.' : null}>
+        <Ledger head={[say('shelf.agent'), say('shelf.kind'), say('shelf.batch'), say('shelf.opened')]} none={agents.length === 0 ? say('shelf.no_agents_yet_bare_is_always') : null}>
             {kept(agents, props, (a) => [a.name, a.batch, catalogue.agents.find((each) => each.id === a.kindId)?.name]).map((agent) => (
                 <Row
                     key={agent.id}
@@ -205,8 +207,14 @@ function Gauges(props: TabProps) {
     const { onEdit, may } = props;
     const { data: gauges } = useSuspenseQuery(gaugesQuery);
     const force = useQuantity('force');
+    const fine = useQuantity('force_fine');
+    const checked = (gauge: Schemas['Gauge']) => {
+        if (!gauge.checkedOn) return say('shelf.never');
+        const { checkedWithN: weight, checkShowedN: shown } = gauge;
+        return typeof weight === 'number' && typeof shown === 'number' ? say('shelf.checked_with', { day: day(gauge.checkedOn), shown: force.text(shown), weight: force.text(weight) }) : day(gauge.checkedOn);
+    };
     return (
-        <Ledger head={['Gauge', 'Reached at', 'Range', 'Smallest step', 'Last check']} none={gauges.length === 0 ? 'No gauges yet. Without one, readings are typed in.' : null}>
+        <Ledger head={[say('shelf.gauge'), say('shelf.reached_at'), say('shelf.range'), say('shelf.smallest_step'), say('shelf.last_check')]} none={gauges.length === 0 ? say('shelf.no_gauges_yet_without_one_readings') : null}>
             {kept(gauges, props, (g) => [g.name, g.address]).map((gauge) => (
                 <Row
                     key={gauge.id}
@@ -215,11 +223,11 @@ function Gauges(props: TabProps) {
                     action={may ? () => onEdit({ kind: 'gauge', row: gauge, from: null }) : null}
                     copy={null}
                     cells={[
-                        gauge.simulated ? `${gauge.name} (simulated: proves nothing outside the demo)` : gauge.name,
+                        gauge.simulated ? say('shelf.simulated_proves_nothing_outside_the_demo', { gauge: gauge.name }) : gauge.name,
                         gauge.address,
                         force.text(gauge.rangeN),
-                        force.text(gauge.resolutionN, 3),
-                        gauge.checkedOn ? `${day(gauge.checkedOn)}${typeof gauge.checkedWithN === 'number' && typeof gauge.checkShowedN === 'number' ? `: ${force.text(gauge.checkShowedN)} for ${force.text(gauge.checkedWithN)}` : ''}` : 'never',
+                        fine.text(gauge.resolutionN),
+                        checked(gauge),
                     ]}
                 />
             ))}
@@ -232,7 +240,7 @@ function Lots(props: TabProps) {
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     return (
-        <Ledger head={['Lot', 'Material', 'Name', 'Dried', 'Note']} none={lots.length === 0 ? 'No lots yet. A lot is a spool or bottle of a material.' : null}>
+        <Ledger head={[say('shelf.lot'), say('shelf.material'), say('shelf.name'), say('shelf.dried'), say('shelf.note')]} none={lots.length === 0 ? say('shelf.no_lots_yet_a_lot_is') : null}>
             {kept(lots, props, (l) => [l.label, l.name, l.note, catalogue.materials.find((m) => m.id === l.materialId)?.name]).map((lot) => (
                 <Row
                     key={lot.id}

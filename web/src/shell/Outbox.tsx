@@ -1,42 +1,88 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 
+import { useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
-import { dropRefused, flush, pending, refused, subscribe } from './outbox';
+import { useFigures } from '../ui/quantity';
+import { useTerms } from '../ui/terms';
+import { OUTCOME_WORDS, RUN_STATUS_WORDS } from '../ui/words';
+import { say } from '../words/say';
+import { dropRefused, flush, open, useOutbox, type Command, type Refused } from './outbox';
 
 const RETRY_MS = 3_000;
 
-/** Says what waits for the network, and keeps trying. */
+/** Says what waits for the network, and keeps trying; whose entries they are, sees to them. */
 export function Outbox() {
     const queries = useQueryClient();
-    const [, redraw] = useState(0);
+    const person = useSession().user?.id;
+    const { waiting, refused } = useOutbox();
     useEffect(() => {
-        const stop = subscribe(() => redraw((n) => n + 1));
-        const timer = setInterval(() => {
-            if (pending().length > 0) void flush().then((sent) => (sent > 0 ? queries.invalidateQueries({ queryKey: ['runs'] }) : undefined));
-        }, RETRY_MS);
-        return () => {
-            stop();
-            clearInterval(timer);
-        };
-    }, [queries]);
-    const waiting = pending().length;
-    const said = refused();
-    if (waiting === 0 && said.length === 0) return null;
+        if (!person) return;
+        void open(person, async (sheet) => {
+            const key = ['runs', sheet.run.id];
+            // What was asked before knows less than this answer.
+            await queries.cancelQueries({ queryKey: key });
+            queries.setQueryData(key, sheet);
+            ['comparisons', 'overview', 'care', 'choose'].forEach((each) => void queries.invalidateQueries({ queryKey: [each] }));
+        });
+        const timer = setInterval(() => void flush(), RETRY_MS);
+        return () => clearInterval(timer);
+    }, [person, queries]);
+    const late = waiting.length > 0;
+    if (!late && refused.length === 0) return null;
     return (
-        <div className="mx-auto flex w-full max-w-[86rem] flex-col gap-2 px-4 pb-2" aria-live="polite">
-            {waiting > 0 ? <Notice tone="caution">{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} for the network. Go on: they are kept here and sent by themselves.</Notice> : null}
-            {said.map((each) => (
-                <Notice key={each.id} tone="fault">
-                    <p>
-                        “{each.words}” was not taken: {each.message}
-                    </p>
-                    <Button tone="quiet" onClick={() => dropRefused(each.id)}>
-                        Understood
-                    </Button>
-                </Notice>
+        <div className="mx-auto flex w-full max-w-[86rem] flex-col gap-2 px-4 pb-2" role="status">
+            {late ? <Notice tone="caution">{say('outbox.waiting', { waiting: waiting.length })}</Notice> : null}
+            {refused.map((each) => (
+                <NotTaken key={each.id} refused={each} />
             ))}
         </div>
     );
+}
+
+/** What was not taken, beside what there is instead. */
+function NotTaken({ refused }: { refused: Refused }) {
+    const words = useCommandWords();
+    const terms = useTerms();
+    return (
+        <Notice tone="fault">
+            <p>{say('outbox.not_taken', { run: refused.run, what: words(refused.command), why: refused.message })}</p>
+            {refused.theirs ? (
+                <dl className="my-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-4">
+                    <dt>{say('draft.yours')}</dt>
+                    <dd className="font-[650]">{words(refused.command)}</dd>
+                    <dt>{say('draft.theirs')}</dt>
+                    <dd className="font-[650]">{theirWords(refused.theirs, terms.step)}</dd>
+                </dl>
+            ) : null}
+            <Button tone="quiet" onClick={() => void dropRefused(refused.id)}>
+                {say('outbox.understood')}
+            </Button>
+        </Notice>
+    );
+}
+
+function theirWords({ status, step, outcome }: NonNullable<Refused['theirs']>, stepWords: (step: string) => string): string {
+    const state = status === 'running' ? stepWords(step) : RUN_STATUS_WORDS[status];
+    return outcome === null ? state : say('outbox.state', { state, outcome: OUTCOME_WORDS[outcome] });
+}
+
+function useCommandWords(): (command: Command) => string {
+    const figure = useFigures();
+    const terms = useTerms();
+    return (command) => {
+        switch (command.kind) {
+            case 'step':
+                return terms.step(command.step);
+            case 'outcome':
+                return OUTCOME_WORDS[command.outcome];
+            case 'reading':
+                return say('outbox.reading', { measure: terms.measure(command.measure), value: figure('number').text(command.value), unit: command.unit });
+            case 'finish':
+                return say('outbox.finish');
+            case 'void':
+                return say('outbox.void', { reason: command.reason });
+        }
+    };
 }

@@ -1,17 +1,20 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, Outlet, useRouter } from '@tanstack/react-router';
-import { Suspense, useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 
 import { sessionQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Fault } from '../ui/Notice';
 import { Sheet } from '../ui/Sheet';
 import { applyTheme } from '../ui/theme';
+import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
-import { FirstLead } from './FirstLead';
 import { Outbox } from './Outbox';
-import { SignIn } from './SignIn';
 import { TopBar } from './TopBar';
+
+// Whoever is signed in needs neither.
+const FirstLead = lazy(async () => ({ default: (await import('./FirstLead')).FirstLead }));
+const SignIn = lazy(async () => ({ default: (await import('./SignIn')).SignIn }));
 
 export function Root() {
     return (
@@ -31,9 +34,7 @@ function Doorway() {
     if (!session.user) return <SignIn demo={session.demo} />;
     return (
         <div className="flex min-h-dvh flex-col">
-            <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
-                To the content
-            </a>
+            <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">{say('shell.to_the_content')}</a>
             <TopBar user={session.user} />
             <Outbox />
             <Suspense fallback={<Waiting />}>
@@ -45,15 +46,13 @@ function Doorway() {
 }
 
 function Waiting() {
-    return <p className="flex-1 p-8 text-soft">One moment …</p>;
+    return <p className="flex-1 p-8 text-soft">{say('shell.one_moment')}</p>;
 }
 
 export function NotThere() {
     return (
-        <Sheet title="There is nothing here">
-            <p>
-                The address is not one of ours. Go to <Link to="/">the start</Link>.
-            </p>
+        <Sheet title={say('shell.there_is_nothing_here')}>
+            <p>{tell('shell.the_address_is_not_one_of', { link: (words) => <Link to="/">{words}</Link> })}</p>
         </Sheet>
     );
 }
@@ -61,13 +60,11 @@ export function NotThere() {
 export function RouteFault({ error }: { error: unknown }) {
     const router = useRouter();
     return (
-        <Sheet title="This cannot be shown">
+        <Sheet title={say('shell.this_cannot_be_shown')}>
             <div className="flex max-w-xl flex-col items-start gap-4">
                 <Fault error={error instanceof Error ? error : new Error('Something went wrong here.')} />
-                <Button onClick={() => location.reload()}>Try again</Button>
-                <Button tone="quiet" onClick={() => void router.navigate({ to: '/' })}>
-                    To the start
-                </Button>
+                <Button onClick={() => location.reload()}>{say('shell.try_again')}</Button>
+                <Button tone="quiet" onClick={() => void router.navigate({ to: '/' })}>{say('shell.to_the_start')}</Button>
             </div>
         </Sheet>
     );

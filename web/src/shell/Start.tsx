@@ -5,9 +5,10 @@ import { ChevronRight } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { overviewQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
-import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { moment } from '../ui/quantity';
-import { STEP_WORDS } from '../ui/words';
+import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { useTerms } from '../ui/terms';
+import { say, tell } from '../words/say';
 
 type Next = Schemas['Overview']['next'][number];
 
@@ -18,11 +19,11 @@ export function Start() {
     const [first, ...others] = data.next;
     return (
         <Sheet
-            title={`Good day, ${user?.displayName ?? ''}`}
-            lead={data.next.length === 0 ? 'Nothing waits.' : `${data.next.length === 1 ? 'One thing waits' : `${data.next.length} things wait`}. The first comes first.`}
+            title={say('shell.good_day', { displayName: user?.displayName ?? '' })}
+            lead={data.next.length === 0 ? say('shell.nothing_waits') : say('shell.things_wait', { next: data.next.length })}
             actions={
                 <Button asChild tone="plain">
-                    <Link to="/choose">Choose a setup</Link>
+                    <Link to="/choose">{say('shell.choose_a_setup')}</Link>
                 </Button>
             }
             margin={<Benches benches={data.benches} />}
@@ -52,10 +53,9 @@ export function Start() {
                 </ol>
             ) : (
                 <Empty>
-                    <p className="mb-2 text-ink">Begin with a question: which setup holds this material and lets it go?</p>
-                    <p>
-                        Put your printers, plates, agents and lots on the <Link to="/shelf">shelf</Link>, then <Link to="/choose">choose</Link>
-                        {may.test ? ' two or three candidates and compare them.' : '.'}
+                    <p className="mb-2 text-ink">{say('shell.begin_with_a_question_which_setup')}</p>
+                    <p>{tell('shell.put_your_printers_plates_agents_and', { link: (words) => <Link to="/shelf">{words}</Link>, link2: (words) => <Link to="/choose">{words}</Link> })}
+                        {may.test ? ` ${say('shell.two_or_three_candidates_and_compare')}` : '.'}
                     </p>
                 </Empty>
             )}
@@ -99,9 +99,10 @@ function NextLink({ next, className, children }: { next: Next; className: string
 }
 
 function Benches({ benches }: { benches: Schemas['Overview']['benches'] }) {
+    const terms = useTerms();
     return (
-        <MarginNote title="On the benches">
-            {benches.length === 0 ? <p>No printers on the shelf yet.</p> : null}
+        <MarginNote title={say('shell.on_the_benches')}>
+            {benches.length === 0 ? <p>{say('shell.no_printers_on_the_shelf_yet')}</p> : null}
             <ul className="flex flex-col gap-4">
                 {benches.map((bench) => (
                     <li key={bench.printerId}>
@@ -115,14 +116,13 @@ function Benches({ benches }: { benches: Schemas['Overview']['benches'] }) {
                                 </p>
                                 <Progress done={bench.comparison.done} total={bench.comparison.total} />
                                 {bench.run ? (
-                                    <p>
-                                        Run {bench.run.position}: {STEP_WORDS[bench.run.step].toLowerCase()}
-                                        {bench.run.since ? `, since ${moment(bench.run.since)}` : ''}
+                                    <p>{say('shell.run', { position: bench.run.position, step: terms.step(bench.run.step).toLowerCase() })}
+                                        {bench.run.since ? say('shell.since', { since: moment(bench.run.since) }) : ''}
                                     </p>
                                 ) : null}
                             </>
                         ) : (
-                            <p>{bench.kind === 'resin' ? 'Resin printer; nothing under way.' : 'Free.'}</p>
+                            <p>{bench.kind === 'resin' ? say('shell.resin_printer_nothing_under_way') : say('shell.free')}</p>
                         )}
                     </li>
                 ))}
@@ -134,11 +134,11 @@ function Benches({ benches }: { benches: Schemas['Overview']['benches'] }) {
 export function Progress({ done, total }: { done: number; total: number }) {
     return (
         <div className="my-1 flex items-center gap-2">
-            <div className="h-2.5 flex-1 border border-strong bg-well" role="img" aria-label={`${done} of ${total} runs done`}>
+            <div className="h-2.5 flex-1 border border-strong bg-well" role="img" aria-label={say('shell.of_runs_done', { done, total })}>
                 <div className="h-full bg-accent" style={{ width: `${total === 0 ? 0 : (100 * done) / total}%` }} />
             </div>
             <span className="text-sm text-ink">
-                {done} of {total}
+                {say('shell.of', { done, total })}
             </span>
         </div>
     );

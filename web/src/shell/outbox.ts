@@ -1,75 +1,178 @@
-import { call, Problem } from '../api/client';
+import { get, update } from 'idb-keyval';
+import { useSyncExternalStore } from 'react';
+import { v7 } from 'uuid';
 
-type Entry = { id: string; path: string; body: { id: string }; words: string };
-type Refused = { id: string; words: string; message: string };
+import { api, ask, Problem, type Schemas } from '../api/client';
 
-const KEY = 'sitzplatz.outbox';
+/** What somebody does with a run on its sheet; each is kept until the server has it. */
+export type Command =
+    | { kind: 'step'; step: Schemas['Step'] }
+    | { kind: 'outcome'; outcome: Schemas['Outcome']; note: string }
+    | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number }
+    | { kind: 'finish' }
+    | { kind: 'void'; reason: string };
+
+export type Entry = {
+    id: string;
+    runId: string;
+    /** As the page names the run. */
+    run: string;
+    command: Command;
+    /** The version of the run that it rests on; null: whatever those before it make of the run. */
+    version: number | null;
+    touchedAt: number;
+};
+
+/** What the server did not take, with what it has instead where somebody else was first. */
+export type Refused = Entry & { message: string; theirs: Schemas['Run'] | null };
+
+type Box = { waiting: Entry[]; refused: Refused[] };
+
+const EMPTY: Box = { waiting: [], refused: [] };
+const BUSY_MS = 1_500;
+
+/** Whose entries are sent now. Those of others wait on this device until they sign in again. */
+let person: string | null = null;
+let box: Box = EMPTY;
+let answered: (sheet: Schemas['RunSheet']) => Promise<void> = () => Promise.resolve();
 const listeners = new Set<() => void>();
-let refusals: Refused[] = [];
+const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('sitzplatz.outbox');
 
-export function pending(): Entry[] {
-    try {
-        return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Entry[];
-    } catch {
-        return [];
+const key = (id: string) => `outbox.${id}`;
+
+function show(next: Box): void {
+    box = next;
+    listeners.forEach((listener) => listener());
+}
+
+/** Changes what is kept in one go, also against another window of this browser. */
+async function change(make: (was: Box) => Box): Promise<void> {
+    const whose = person;
+    if (whose === null) return;
+    let next = EMPTY;
+    await update<Box>(key(whose), (was) => (next = make(was ?? EMPTY)));
+    if (whose === person) show(next);
+    others?.postMessage(whose);
+}
+
+others?.addEventListener('message', () => void load());
+
+async function load(): Promise<void> {
+    const whose = person;
+    if (whose === null) return;
+    const stored = await get<Box>(key(whose));
+    if (whose === person) show(stored ?? EMPTY);
+}
+
+/** From now on entries are this person's; what the server answers is handed on. */
+export async function open(id: string, onAnswer: (sheet: Schemas['RunSheet']) => Promise<void>): Promise<void> {
+    answered = onAnswer;
+    if (person !== id) {
+        person = id;
+        show(EMPTY);
+    }
+    await load();
+    await flush();
+}
+
+/** Keeps what was touched, and sends it as soon as it can. */
+export async function post(sheet: Schemas['RunSheet'], run: string, command: Command): Promise<void> {
+    const entry = { id: v7(), runId: sheet.run.id, run, command, touchedAt: Date.now() };
+    await change(({ waiting, refused }) => ({
+        waiting: [...waiting, { ...entry, version: waiting.some((each) => each.runId === entry.runId) ? null : sheet.run.version }],
+        refused: refused.filter((each) => each.runId !== entry.runId),
+    }));
+    await flush();
+}
+
+export function dropRefused(id: string): Promise<void> {
+    return change(({ waiting, refused }) => ({ waiting, refused: refused.filter((each) => each.id !== id) }));
+}
+
+let sending: Promise<void> | null = null;
+
+/** Sends what waits, in order, from one window at a time; stops at the first that the network does not take. */
+export function flush(): Promise<void> {
+    sending ??= oneAtATime().finally(() => {
+        sending = null;
+    });
+    return sending;
+}
+
+async function oneAtATime(): Promise<void> {
+    // Where the page is not served safely the browser lends no locks; then every window sends what it sees.
+    await ('locks' in navigator ? navigator.locks.request('sitzplatz.outbox', send) : send());
+}
+
+async function send(): Promise<void> {
+    await load();
+    for (let entry = box.waiting[0]; entry; entry = box.waiting[0]) {
+        const current = entry;
+        const rest = (waiting: Entry[], version: number | null) => {
+            const left = waiting.filter((each) => each.id !== current.id);
+            const next = left.findIndex((each) => each.runId === current.runId);
+            return version === null ? left : left.map((each, i) => (i === next ? { ...each, version } : each));
+        };
+        try {
+            const sheet = await deliver(current);
+            // Shown first and forgotten then: in between nothing falls back to what was before.
+            await answered(sheet);
+            await change(({ waiting, refused }) => ({ waiting: rest(waiting, sheet.run.version), refused }));
+        } catch (error) {
+            if (!(error instanceof Problem) || error.status === 401) return;
+            if (error.busy) {
+                setTimeout(() => void flush(), BUSY_MS);
+                return;
+            }
+            const theirs = (error.theirs ?? null) as Schemas['Run'] | null;
+            // An answer may have been lost on its way: what is as wished already is done.
+            const done = theirs !== null && isSo(current.command, theirs);
+            await change(({ waiting, refused }) => ({ waiting: rest(waiting, theirs?.version ?? null), refused: done ? refused : [...refused, { ...current, message: error.message, theirs }] }));
+        }
     }
 }
 
-export function refused(): Refused[] {
-    return refusals;
+function isSo(command: Command, run: Schemas['Run']): boolean {
+    switch (command.kind) {
+        case 'step':
+            return run.step === command.step && run.status === 'running';
+        case 'outcome':
+            return run.outcome === command.outcome && run.outcomeNote === command.note;
+        case 'finish':
+            return run.status === 'done';
+        case 'void':
+            return run.status === 'void';
+        case 'reading':
+            return false;
+    }
 }
 
-export function dropRefused(id: string): void {
-    refusals = refusals.filter((each) => each.id !== id);
-    tell();
+async function deliver({ id, runId, command, version, touchedAt }: Entry): Promise<Schemas['RunSheet']> {
+    const params = { path: { id: runId } };
+    const heldSeconds = Math.max(0, (Date.now() - touchedAt) / 1000);
+    // Only what stood behind an entry that was refused for another reason knows no version: it rests on what is there.
+    const rests = version ?? (await ask(api.GET('/api/runs/{id}', { params }))).run.version;
+    switch (command.kind) {
+        case 'step':
+            return ask(api.POST('/api/runs/{id}/step', { params, body: { version: rests, step: command.step, heldSeconds } }));
+        case 'outcome':
+            return ask(api.POST('/api/runs/{id}/outcome', { params, body: { version: rests, outcome: command.outcome, note: command.note, heldSeconds } }));
+        case 'reading': {
+            const { measure, value, unit, atLeast, place } = command;
+            return ask(api.POST('/api/runs/{id}/readings', { params, body: { id, measure, value, unit, atLeast, place, heldSeconds } }));
+        }
+        case 'finish':
+            return ask(api.POST('/api/runs/{id}/finish', { params, body: { version: rests, heldSeconds } }));
+        case 'void':
+            return ask(api.POST('/api/runs/{id}/void', { params, body: { version: rests, reason: command.reason, heldSeconds } }));
+    }
 }
 
-export function subscribe(listener: () => void): () => void {
+function subscribe(listener: () => void): () => void {
     listeners.add(listener);
     return () => listeners.delete(listener);
 }
 
-function tell(): void {
-    listeners.forEach((listener) => listener());
-}
-
-function store(entries: Entry[]): void {
-    localStorage.setItem(KEY, JSON.stringify(entries));
-    tell();
-}
-
-/** Keeps an entry until the server has it; its key makes a repeated send harmless. */
-export async function post(path: string, body: { id: string }, words: string): Promise<void> {
-    store([...pending(), { id: body.id, path, body, words }]);
-    await flush();
-}
-
-let busy: Promise<number> | null = null;
-
-/** Sends what waits, in order; stops at the first that the network does not take. */
-export function flush(): Promise<number> {
-    busy ??= send().finally(() => {
-        busy = null;
-    });
-    return busy;
-}
-
-async function send(): Promise<number> {
-    let sent = 0;
-    for (let entry = pending()[0]; entry; entry = pending()[0]) {
-        const current = entry;
-        try {
-            await call('POST', current.path, current.body);
-            sent++;
-        } catch (error) {
-            if (!(error instanceof Problem) || error.status === 401) return sent;
-            if (error.busy) {
-                setTimeout(() => void flush(), 1500);
-                return sent;
-            }
-            refusals = [...refusals, { id: current.id, words: current.words, message: error.message }];
-        }
-        store(pending().filter((each) => each.id !== current.id));
-    }
-    return sent;
+export function useOutbox(): Box {
+    return useSyncExternalStore(subscribe, () => box);
 }

@@ -1,46 +1,42 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 
-import { catalogueQuery, comparisonsQuery, useMay } from '../api/queries';
+import { catalogueQuery, comparisonsList, useMay } from '../api/queries';
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
-import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { FoundList } from '../ui/FoundList';
+import { MarginNote, Sheet } from '../ui/Sheet';
 import { STATUS_WORDS } from '../ui/words';
+import { say, tell } from '../words/say';
 
 export function ComparisonList() {
-    const { data: comparisons } = useSuspenseQuery(comparisonsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const may = useMay();
     return (
         <Sheet
-            title="Comparisons"
-            lead="One question each: which of these setups holds this material and lets it go?"
+            title={say('test.comparisons')}
+            lead={say('test.one_question_each_which_of_these')}
             actions={
                 may.test ? (
                     <Button asChild tone="main">
-                        <Link to="/test/new">Plan a comparison</Link>
+                        <Link to="/test/new">{say('test.plan_a_comparison')}</Link>
                     </Button>
                 ) : null
             }
             margin={
-                <MarginNote title="A fair comparison">
-                    <p>
-                        Vary <strong>one</strong> thing: the surface, the bed temperature or the agent. Hold the rest constant and write it down.
-                    </p>
-                    <p>A part gives one pull, hot or cold. Hot speaks for the hold, cold for the release.</p>
-                    <p>What spoils a run makes it void: kept, and repeated. It is not a failure of the surface.</p>
+                <MarginNote title={say('test.a_fair_comparison')}>
+                    <p>{tell('test.vary_one_thing_the_surface_the', { b: (words) => <strong>{words}</strong> })}</p>
+                    <p>{say('test.a_part_gives_one_pull_hot')}</p>
+                    <p>{say('test.what_spoils_a_run_makes_it')}</p>
                 </MarginNote>
             }
         >
-            {comparisons.length === 0 ? (
-                <Empty>
-                    <p>
-                        Nothing is compared yet. Tick two or three candidates in <Link to="/choose">Choose</Link> and send them here.
-                    </p>
-                </Empty>
-            ) : (
-                <ul>
-                    {comparisons.map((comparison) => {
+            <FoundList
+                list={comparisonsList}
+                placeholder={say('test.title_lot_printer_material')}
+                nothing={say('test.no_comparison_has_all_of_these')}
+                none={<p>{tell('test.nothing_is_compared_yet_tick_two', { link: (words) => <Link to="/choose">{words}</Link> })}</p>}
+                row={(comparison) => {
                         const total = comparison.runs.done + comparison.runs.running + comparison.runs.planned;
                         return (
                             <li key={comparison.id} className="grid gap-x-6 border-b border-line py-3 sm:grid-cols-[minmax(0,1fr)_11rem]">
@@ -54,14 +50,13 @@ export function ComparisonList() {
                                 </div>
                                 <div className="sm:pt-2">
                                     <p className="font-[650]">{STATUS_WORDS[comparison.status]}</p>
-                                    {total > 0 ? <Progress done={comparison.runs.done} total={total} /> : <p className="text-soft">no runs yet</p>}
-                                    {comparison.runs.void > 0 ? <p className="text-sm text-soft">{comparison.runs.void} void</p> : null}
+                                    {total > 0 ? <Progress done={comparison.runs.done} total={total} /> : <p className="text-soft">{say('test.no_runs_yet')}</p>}
+                                    {comparison.runs.void > 0 ? <p className="text-sm text-soft">{say('test.void', { void: comparison.runs.void })}</p> : null}
                                 </div>
                             </li>
                         );
-                    })}
-                </ul>
-            )}
+                }}
+            />
         </Sheet>
     );
 }

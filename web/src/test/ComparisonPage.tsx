@@ -1,14 +1,16 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link } from '@tanstack/react-router';
 
-import { call, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queries';
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { duration, useArea, useGap, useQuantity, useStress } from '../ui/quantity';
+import { duration, useGap, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, STEP_WORDS } from '../ui/words';
+import { useTerms } from '../ui/terms';
+import { EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, PULL_WORDS, RUN_STATUS_WORDS } from '../ui/words';
+import { say, tell } from '../words/say';
 import { PlanChances } from './PlanChances';
 
 const route = getRouteApi('/test/$id');
@@ -18,7 +20,8 @@ export function ComparisonPage() {
     const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const may = useMay();
-    const start = useChange((version: number) => call('POST', `/comparisons/${id}/start`, { version }), ['comparisons']);
+    const terms = useTerms();
+    const start = useChange((version: number) => ask(api.POST('/api/comparisons/{id}/start', { params: { path: { id } }, body: { version } })), ['comparisons']);
     const material = catalogue.materials.find((m) => m.id === comparison.materialId);
     const runs = comparison.runs;
     const next = runs.find((run) => run.status === 'running') ?? runs.find((run) => run.status === 'planned');
@@ -28,33 +31,32 @@ export function ComparisonPage() {
     return (
         <Sheet
             title={comparison.title}
-            lead={`${material?.name ?? ''} ${comparison.lotLabel}, ${comparison.lotName}, on ${comparison.printerName}`}
+            lead={say('test.on', { material: material?.name ?? '', lotLabel: comparison.lotLabel, lotName: comparison.lotName, printerName: comparison.printerName })}
             actions={
                 <>
                     {draft && may.test ? (
                         <>
                             <Button asChild>
-                                <Link to="/test/$id/plan" params={{ id }}>
-                                    Change the plan
-                                </Link>
+                                <Link to="/test/$id/plan" params={{ id }}>{say('test.change_the_plan')}</Link>
                             </Button>
-                            <Button tone="main" onClick={() => start.mutate(comparison.version)} disabled={start.isPending}>
-                                Start
-                            </Button>
+                            <Button tone="main" onClick={() => start.mutate(comparison.version)} disabled={start.isPending}>{say('test.start')}</Button>
                         </>
                     ) : null}
                     {draft ? null : (
                         <Button asChild tone={next ? 'plain' : 'main'}>
-                            <Link to="/judge/$id" params={{ id }}>
-                                To the verdict
-                            </Link>
+                            <Link to="/judge/$id" params={{ id }}>{say('test.to_the_verdict')}</Link>
+                        </Button>
+                    )}
+                    {draft ? null : (
+                        <Button asChild tone="quiet">
+                            <a href={`/api/comparisons/${id}/table`} download>
+                                {say('test.readings_as_a_table')}
+                            </a>
                         </Button>
                     )}
                     {comparison.status === 'running' && may.test ? (
                         <Button asChild>
-                            <Link to="/test/$id/import" params={{ id }}>
-                                Readings from paper
-                            </Link>
+                            <Link to="/test/$id/import" params={{ id }}>{say('test.readings_from_paper')}</Link>
                         </Button>
                     ) : null}
                 </>
@@ -70,11 +72,11 @@ export function ComparisonPage() {
                 <Link to="/runs/$id" params={{ id: next.id }} className="mb-6 flex flex-wrap items-center justify-between gap-3 border-l-4 border-accent bg-accent-wash px-5 py-4 text-ink no-underline hover:underline">
                     <span>
                         <span className="block text-xl font-[650]">
-                            {next.status === 'running' ? `Go on with run ${next.position}: ${STEP_WORDS[next.step].toLowerCase()}` : `Next: run ${next.position}`}
+                            {next.status === 'running' ? say('test.go_on_with_run', { position: next.position, step: terms.step(next.step).toLowerCase() }) : say('test.next_run', { position: next.position })}
                         </span>
                         <span className="text-soft">
                             {comparison.setups.find((s) => s.id === next.setupId)?.name}
-                            {comparison.proof.measures.includes('pull') ? `, ${next.pull} pull` : ''}
+                            {comparison.proof.measures.includes('pull') ? say('test.pull', { pull: PULL_WORDS[next.pull] }) : ''}
                         </span>
                     </span>
                     <span className="w-48">
@@ -85,13 +87,13 @@ export function ComparisonPage() {
             <SetupList comparison={comparison} />
             {draft ? (
                 <>
-                    <h2 className="mt-8 mb-2">What this plan can show</h2>
+                    <h2 className="mt-8 mb-2">{say('test.what_this_plan_can_show')}</h2>
                     <PlanChances plan={comparison} />
                 </>
             ) : null}
-            <h2 className="mt-8 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? 'The first runs, as they would be' : 'The order, as it would be') : 'Runs in order'}</h2>
+            <h2 className="mt-8 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? say('test.the_first_runs_as_they_would') : say('test.the_order_as_it_would_be')) : say('test.runs_in_order')}</h2>
             <p className="mb-3 text-soft">
-                {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? 'for the first runs; every further one is chosen by what is still open.' : 'in all.'} {comparison.plan.secondVisitSentence}
+                {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? say('test.for_the_first_runs_every_further') : say('test.in_all')} {comparison.plan.secondVisitSentence}
             </p>
             <RunTable comparison={comparison} />
         </Sheet>
@@ -106,12 +108,12 @@ function SetupList({ comparison }: { comparison: Schemas['Comparison'] }) {
             <table className="ledger w-full">
                 <thead>
                     <tr>
-                        <th>Setup</th>
-                        <th>Plate side</th>
-                        <th>Surface</th>
-                        <th>Agent</th>
-                        <th className="num">Bed first</th>
-                        <th className="num">after</th>
+                        <th>{say('test.setup')}</th>
+                        <th>{say('test.plate_side')}</th>
+                        <th>{say('test.surface')}</th>
+                        <th>{say('test.agent')}</th>
+                        <th className="num">{say('test.bed_first')}</th>
+                        <th className="num">{say('test.after')}</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -120,9 +122,9 @@ function SetupList({ comparison }: { comparison: Schemas['Comparison'] }) {
                             <th scope="row">{setup.label}</th>
                             <td>{setup.sideLabel}</td>
                             <td>{catalogue.surfaces.find((s) => s.id === setup.surfaceId)?.name}</td>
-                            <td>{setup.agentName ?? 'bare'}</td>
-                            <td className="num">{setup.bedFirstC === null ? 'off' : temperature.text(setup.bedFirstC)}</td>
-                            <td className="num">{setup.bedOtherC === null ? 'off' : temperature.text(setup.bedOtherC)}</td>
+                            <td>{setup.agentName ?? say('test.bare')}</td>
+                            <td className="num">{setup.bedFirstC === null ? say('test.off') : temperature.text(setup.bedFirstC)}</td>
+                            <td className="num">{setup.bedOtherC === null ? say('test.off') : temperature.text(setup.bedOtherC)}</td>
                         </tr>
                     ))}
                 </tbody>
@@ -131,13 +133,14 @@ function SetupList({ comparison }: { comparison: Schemas['Comparison'] }) {
     );
 }
 
-type Row = { key: string; id: string | null; position: number; setupId: string; visit: number; pull: string; plateChange: boolean; state: string };
+type Row = { key: string; id: string | null; position: number; setupId: string; visit: number; pull: Schemas['Pull']; plateChange: boolean; state: Schemas['Run']['status']; words: string };
 
 function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
+    const terms = useTerms();
     const label = (id: string) => comparison.setups.find((s) => s.id === id);
     const rows: Row[] =
         comparison.status === 'draft'
-            ? comparison.plan.order.map((run) => ({ ...run, key: String(run.position), id: null, state: 'planned' }))
+            ? comparison.plan.order.map((run) => ({ ...run, key: String(run.position), id: null, state: 'planned', words: RUN_STATUS_WORDS.planned }))
             : comparison.runs.map((run) => ({
                   key: run.id,
                   id: run.id,
@@ -146,26 +149,27 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
                   visit: run.visit,
                   pull: run.pull,
                   plateChange: run.plateChange,
-                  state: run.status === 'void' ? `void: ${run.voidReason}` : run.status === 'done' && run.outcome ? OUTCOME_WORDS[run.outcome].toLowerCase() : run.status === 'running' ? `now: ${STEP_WORDS[run.step].toLowerCase()}` : run.status,
+                  state: run.status,
+                  words: run.status === 'void' ? say('test.void_because', { reason: run.voidReason }) : run.status === 'done' && run.outcome ? OUTCOME_WORDS[run.outcome].toLowerCase() : run.status === 'running' ? say('test.now', { step: terms.step(run.step).toLowerCase() }) : RUN_STATUS_WORDS[run.status],
               }));
     return (
         <div className="overflow-x-auto">
             <table className="ledger w-full">
                 <thead>
                     <tr>
-                        <th className="num">Run</th>
-                        <th>Setup</th>
-                        <th>Pull</th>
-                        <th>Plate</th>
-                        <th>State</th>
+                        <th className="num">{say('test.run')}</th>
+                        <th>{say('test.setup')}</th>
+                        <th>{say('test.pull_2')}</th>
+                        <th>{say('test.plate')}</th>
+                        <th>{say('test.state')}</th>
                     </tr>
                 </thead>
                 <tbody>
                     {rows.map((row) => (
-                        <tr key={row.key} className={row.state.startsWith('void') ? 'text-soft line-through decoration-1' : row.state.startsWith('now') ? 'bg-accent-wash' : ''}>
+                        <tr key={row.key} className={row.state === 'void' ? 'text-soft line-through decoration-1' : row.state === 'running' ? 'bg-accent-wash' : ''}>
                             <td className="num">
                                 {row.id ? (
-                                    <Link to="/runs/$id" params={{ id: row.id }} aria-label={`Run ${row.position}`}>
+                                    <Link to="/runs/$id" params={{ id: row.id }} aria-label={say('test.run_2', { position: row.position })}>
                                         {row.position}
                                     </Link>
                                 ) : (
@@ -173,9 +177,9 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
                                 )}
                             </td>
                             <td>{label(row.setupId)?.name}</td>
-                            <td>{comparison.proof.measures.includes('pull') ? row.pull : 'none'}</td>
-                            <td>{row.plateChange ? 'put on' : 'stays'}</td>
-                            <td>{row.state}</td>
+                            <td>{comparison.proof.measures.includes('pull') ? PULL_WORDS[row.pull] : say('test.none')}</td>
+                            <td>{row.plateChange ? say('test.put_on') : say('test.stays')}</td>
+                            <td>{row.words}</td>
                         </tr>
                     ))}
                 </tbody>
@@ -187,48 +191,41 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
 function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const temperature = useQuantity('temperature');
     const force = useQuantity('force');
-    const area = useArea();
-    const stress = useStress();
+    const area = useQuantity('area');
+    const stress = useQuantity('stress');
     const gap = useGap();
     const length = useQuantity('length');
     const { constants, limits } = comparison;
     const rows: [string, string][] = [
-        ['Test piece', `${constants.piece.name}, ${length.bare(constants.piece.alongPullMm)} × ${length.text(constants.piece.acrossPullMm)}, pulled at ${length.text(constants.piece.pullHeightMm)}`],
+        [say('test.test_piece'), say('test.pulled_at', { piece: constants.piece.name, alongPullMm: length.bare(constants.piece.alongPullMm), acrossPullMm: length.text(constants.piece.acrossPullMm), pullHeightMm: length.text(constants.piece.pullHeightMm) })],
         ['G-code', constants.gcodeName],
-        ['Nozzle', `${length.text(constants.nozzleMm)}, first layer ${temperature.text(constants.nozzleFirstC)}`],
-        ['Line width', length.text(constants.lineWidthMm)],
-        ['Gap', gap(constants)],
-        ['Speed', `${constants.firstLayerSpeedMmS} mm/s on the first layer`],
-        ['Fan', constants.fan],
-        ['Held by', constants.holdDown],
-        ['Brim', constants.brim],
-        ['Room', temperature.text(comparison.roomC)],
+        [say('test.nozzle'), say('test.first_layer', { nozzleMm: length.text(constants.nozzleMm), nozzleFirstC: temperature.text(constants.nozzleFirstC) })],
+        [say('test.line_width'), length.text(constants.lineWidthMm)],
+        [say('test.gap'), gap(constants)],
+        [say('test.speed'), say('test.mm_s_on_the_first_layer', { firstLayerSpeedMmS: constants.firstLayerSpeedMmS })],
+        [say('test.fan'), constants.fan],
+        [say('test.held_by'), constants.holdDown],
+        [say('test.brim'), constants.brim],
+        [say('test.room'), temperature.text(comparison.roomC)],
     ];
     return (
         <>
-            <MarginNote title="To reach">
+            <MarginNote title={say('test.to_reach')}>
                 <p>{comparison.basis}</p>
                 {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
                     <>
-                        <p>
-                            Hot pull at least <strong>{force.text(limits.hotPullAtLeastN)}</strong>
-                            {comparison.piece.hotLimitMpa === null || comparison.piece.hotLimitEdgePeelMpa === null ? '' : `, that is ${stress.text(comparison.piece.hotLimitMpa)} over ${area.text(comparison.piece.contactAreaMm2)}, and ${stress.text(comparison.piece.hotLimitEdgePeelMpa)} peel at the edge`}.
+                        <p>{tell('test.hot_pull_at_least', { hotPullAtLeastN: force.text(limits.hotPullAtLeastN), b: (words) => <strong>{words}</strong> })}
+                            {comparison.piece.hotLimitMpa === null || comparison.piece.hotLimitEdgePeelMpa === null ? '' : say('test.that_is_over_and_peel_at', { hotLimitMpa: stress.text(comparison.piece.hotLimitMpa), contactAreaMm2: area.text(comparison.piece.contactAreaMm2), hotLimitEdgePeelMpa: stress.text(comparison.piece.hotLimitEdgePeelMpa) })}.
                         </p>
-                        <p>
-                            Cold pull at most <strong>{force.text(limits.coldPullAtMostN)}</strong>.
-                        </p>
+                        <p>{tell('test.cold_pull_at_most', { coldPullAtMostN: force.text(limits.coldPullAtMostN), b: (words) => <strong>{words}</strong> })}</p>
                     </>
                 )}
                 {limits.liftAtMostMm ? (
-                    <p>
-                        Lift at most <strong>{length.text(limits.liftAtMostMm)}</strong>, {LIFT_BY_WORDS[limits.liftBy ?? 'mean_of_ends'].toLowerCase()}.
-                    </p>
+                    <p>{tell('test.lift_at_most', { liftAtMostMm: length.text(limits.liftAtMostMm), b: (words) => <strong>{words}</strong>, liftBy: LIFT_BY_WORDS[limits.liftBy ?? 'mean_of_ends'].toLowerCase() })}</p>
                 ) : null}
-                <p>
-                    No harder than “{EFFORT_WORDS[limits.effortAtMost]?.toLowerCase()}”, {limits.failuresAllowed} {limits.failuresAllowed === 1 ? 'failure' : 'failures'} allowed, no damage.
-                </p>
+                <p>{say('test.no_harder_than_failuresallowed_failure', { effortAtMost: EFFORT_WORDS[limits.effortAtMost]?.toLowerCase(), failuresAllowed: limits.failuresAllowed })}</p>
             </MarginNote>
-            <MarginNote title="Held constant">
+            <MarginNote title={say('test.held_constant')}>
                 <dl className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-3 gap-y-1">
                     {rows.map(([name, value]) => (
                         <div key={name} className="contents">
@@ -238,7 +235,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
                     ))}
                 </dl>
             </MarginNote>
-            {comparison.grewAfterVerdict && comparison.proof.design === 'fixed' ? <Notice>Runs were added to this plan. They only describe: verdicts rest on the planned ones.</Notice> : null}
+            {comparison.grewAfterVerdict && comparison.proof.design === 'fixed' ? <Notice>{say('test.runs_were_added_to_this_plan')}</Notice> : null}
         </>
     );
 }

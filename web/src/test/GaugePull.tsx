@@ -2,13 +2,15 @@ import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-quer
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useState } from 'react';
+import { v7 } from 'uuid';
 
-import { call, newId, type Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { gaugesQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Fault, Notice } from '../ui/Notice';
 import { useQuantity } from '../ui/quantity';
+import { say } from '../words/say';
 
 const POLL_MS = 250;
 
@@ -21,35 +23,35 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
     const [gaugeId, setGaugeId] = useState(gauges[0]?.id ?? null);
     const gauge = gauges.find((each) => each.id === gaugeId);
     const [captureId, setCaptureId] = useState<string | null>(null);
-    const begin = useChange((id: string) => call<Schemas['Capture']>('POST', `/runs/${runId}/captures`, { id, gaugeId }), [], (capture) => setCaptureId(capture.id));
+    const begin = useChange((id: string) => ask(api.POST('/api/runs/{id}/captures', { params: { path: { id: runId } }, body: { id, gaugeId } })), [], (capture) => setCaptureId(capture.id));
     const { data: capture } = useQuery({
         queryKey: ['captures', captureId],
-        queryFn: () => call<Schemas['Capture']>('GET', `/captures/${captureId ?? ''}`),
+        queryFn: () => ask(api.GET('/api/captures/{id}', { params: { path: { id: captureId ?? '' } } })),
         enabled: captureId !== null,
         staleTime: 0,
         refetchInterval: (query) => (query.state.data?.state === 'ended' || query.state.data?.state === 'failed' ? false : POLL_MS),
     });
-    const [readingId, setReadingId] = useState(newId);
+    const [readingId, setReadingId] = useState(() => v7());
     const take = useChange(
-        (partBroke: boolean) => call('POST', `/captures/${captureId ?? ''}/reading`, { id: readingId, partBroke }),
+        (partBroke: boolean) => ask(api.POST('/api/captures/{id}/reading', { params: { path: { id: captureId ?? '' } }, body: { id: readingId, partBroke } })),
         ['runs'],
         () => {
             setCaptureId(null);
-            setReadingId(newId());
+            setReadingId(v7());
             queries.removeQueries({ queryKey: ['captures'] });
         },
     );
     if (gauge === undefined) {
-        return <p className="text-soft">No gauge is on the shelf: type the reading in.</p>;
+        return <p className="text-soft">{say('test.no_gauge_is_on_the_shelf')}</p>;
     }
     if (captureId === null || !capture) {
         return (
             <div className="flex flex-col gap-3">
-                {gauges.length > 1 ? <ChoiceRow label="Gauge" value={gauge.id} onValue={setGaugeId} options={gauges.map((each) => ({ value: each.id, label: each.name }))} /> : null}
-                <Button tone={again ? 'plain' : 'main'} big className="self-start" onClick={() => begin.mutate(newId())} disabled={begin.isPending || captureId !== null}>
-                    {again ? 'Pull again with the gauge' : 'Pull with the gauge'}
+                {gauges.length > 1 ? <ChoiceRow label={say('test.gauge')} value={gauge.id} onValue={setGaugeId} options={gauges.map((each) => ({ value: each.id, label: each.name }))} /> : null}
+                <Button tone={again ? 'plain' : 'main'} big className="self-start" onClick={() => begin.mutate(v7())} disabled={begin.isPending || captureId !== null}>
+                    {again ? say('test.pull_again_with_the_gauge') : say('test.pull_with_the_gauge')}
                 </Button>
-                {gauge.simulated ? <p className="text-sm text-soft">{gauge.name} is simulated: what it says proves nothing outside the demo.</p> : null}
+                {gauge.simulated ? <p className="text-sm text-soft">{say('test.is_simulated_what_it_says_proves', { gauge: gauge.name })}</p> : null}
                 <Fault error={begin.error} />
             </div>
         );
@@ -60,31 +62,25 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
             {capture.state === 'failed' ? (
                 <Notice tone="fault">
                     <p>{capture.message}</p>
-                    <Button onClick={() => setCaptureId(null)}>Understood</Button>
+                    <Button onClick={() => setCaptureId(null)}>{say('test.understood')}</Button>
                 </Notice>
             ) : (
                 <>
                     <div className="flex items-end gap-6">
                         <p className="text-6xl leading-none font-[650]">{capture.peakN === null ? '–' : force.bare(capture.peakN)}</p>
                         <p className="text-soft">
-                            {force.symbol}, {ended ? 'peak' : capture.state === 'waiting' ? 'waiting for the gauge' : 'pull now, slowly and level'}
+                            {force.symbol}, {ended ? say('test.peak') : capture.state === 'waiting' ? say('test.waiting_for_the_gauge') : say('test.pull_now_slowly_and_level')}
                         </p>
                     </div>
                     <Trace capture={capture} />
-                    {capture.toppedOut ? <Notice tone="caution">The gauge topped out: the reading is a lower bound.</Notice> : null}
+                    {capture.toppedOut ? <Notice tone="caution">{say('test.the_gauge_topped_out_the_reading')}</Notice> : null}
                     {ended ? (
                         <div className="flex flex-col gap-2">
-                            <p className="font-[650]">What let go?</p>
+                            <p className="font-[650]">{say('test.what_let_go')}</p>
                             <div className="flex flex-wrap gap-2">
-                                <Button tone="main" big onClick={() => take.mutate(false)} disabled={take.isPending}>
-                                    The part came off the plate
-                                </Button>
-                                <Button big onClick={() => take.mutate(true)} disabled={take.isPending}>
-                                    The part broke: at least this
-                                </Button>
-                                <Button big tone="quiet" onClick={() => setCaptureId(null)}>
-                                    Pull again
-                                </Button>
+                                <Button tone="main" big onClick={() => take.mutate(false)} disabled={take.isPending}>{say('test.the_part_came_off_the_plate')}</Button>
+                                <Button big onClick={() => take.mutate(true)} disabled={take.isPending}>{say('test.the_part_broke_at_least_this')}</Button>
+                                <Button big tone="quiet" onClick={() => setCaptureId(null)}>{say('test.pull_again')}</Button>
                             </div>
                         </div>
                     ) : null}
@@ -108,7 +104,7 @@ function Trace({ capture }: { capture: Schemas['Capture'] }) {
         (point) => y(point[1]),
     )(points);
     return (
-        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full border border-line bg-well" role="img" aria-label={capture.peakN === null ? 'No force yet' : `Trace of the pull, peak ${force.text(capture.peakN)}`}>
+        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full border border-line bg-well" role="img" aria-label={capture.peakN === null ? say('test.no_force_yet') : say('test.trace_of_the_pull_peak', { peakN: force.text(capture.peakN) })}>
             {force.ticks(0, y.domain()[1] ?? 0, 4).map((tick) => (
                 <g key={tick}>
                     <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />
@@ -120,8 +116,7 @@ function Trace({ capture }: { capture: Schemas['Capture'] }) {
             {path ? <path d={path} fill="none" stroke="var(--accent)" strokeWidth={2.5} /> : null}
             {capture.peakN === null ? null : <line x1={BOX.left} x2={BOX.width - 8} y1={y(capture.peakN)} y2={y(capture.peakN)} stroke="var(--brass)" strokeDasharray="6 4" strokeWidth={1.5} />}
             <text x={BOX.width - 8} y={BOX.height - 5} textAnchor="end" className="fill-soft text-[12px]">
-                {(x.domain()[1] ?? 0) / 1000} s
-            </text>
+                {say('test.s', { v: (x.domain()[1] ?? 0) / 1000 })}</text>
         </svg>
     );
 }

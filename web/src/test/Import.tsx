@@ -2,12 +2,17 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { call, type Schemas } from '../api/client';
+import { api, ask } from '../api/client';
 import { comparisonQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { say, tell } from '../words/say';
+
+/** The first line of a table; a format, the same in every language. */
+const HEAD = 'setup,run,measure,value,unit,status';
+const EXAMPLE = `${HEAD}\nA,1,held,1,,exact\nA,1,pull_hot,3.1,kgf,exact`;
 
 const route = getRouteApi('/test/$id/import');
 const MOST_BYTES = 1_800_000;
@@ -18,9 +23,9 @@ export function Import() {
     const navigate = useNavigate();
     const [table, setTable] = useState('');
     const [tooLarge, setTooLarge] = useState(false);
-    const preview = useChange((text: string) => call<Schemas['ImportPreview']>('POST', `/comparisons/${id}/import-preview`, { table: text }), []);
+    const preview = useChange((text: string) => ask(api.POST('/api/comparisons/{id}/import-preview', { params: { path: { id } }, body: { table: text } })), []);
     const take = useChange(
-        (text: string) => call<Schemas['ImportPreview']>('POST', `/comparisons/${id}/import`, { version: comparison.version, table: text }),
+        (text: string) => ask(api.POST('/api/comparisons/{id}/import', { params: { path: { id } }, body: { version: comparison.version, table: text } })),
         ['comparisons'],
         () => void navigate({ to: '/judge/$id', params: { id } }),
     );
@@ -37,34 +42,31 @@ export function Import() {
     const clean = seen?.faults.length === 0;
     return (
         <Sheet
-            title="Readings from paper"
+            title={say('test.readings_from_paper')}
             lead={comparison.title}
             margin={
                 <>
-                    <MarginNote title="The table">
-                        <p>CSV text, the first line exactly:</p>
-                        <code className="block bg-well px-2 py-1 text-sm break-words text-ink">setup,run,measure,value,unit,status</code>
+                    <MarginNote title={say('test.the_table')}>
+                        <p>{say('test.csv_text_the_first_line_exactly')}</p>
+                        <code className="block bg-well px-2 py-1 text-sm break-words text-ink">{HEAD}</code>
                         <p>
-                            <strong>Setup</strong> is the letter. <strong>Run</strong> ties readings of one part together; it may be empty.
-                        </p>
+                            {tell('test.setup_is_the_letter_run_ties', { b: (words) => <strong>{words}</strong> })}</p>
                         <p>
-                            <strong>Measure</strong>: pull_hot, pull_cold, lift, held (1 or 0), effort (0 loose to 4 bonded), release_temp, damage (1 or 0).
-                        </p>
+                            {tell('test.measure_pull_hot_pull_cold_lift', { b: (words) => <strong>{words}</strong> })}</p>
                         <p>
-                            <strong>Status</strong>: exact, at_least (the part broke first), void.
-                        </p>
+                            {tell('test.status_exact_at_least_the_part', { b: (words) => <strong>{words}</strong> })}</p>
                     </MarginNote>
-                    <MarginNote title="All or nothing">
-                        <p>A table with any fault takes in nothing. Every run number takes the next planned run of its setup with the fitting pull.</p>
+                    <MarginNote title={say('test.all_or_nothing')}>
+                        <p>{say('test.a_table_with_any_fault_takes')}</p>
                     </MarginNote>
                 </>
             }
         >
             <div className="flex max-w-3xl flex-col gap-5">
-                <Field label="CSV file" error={tooLarge ? 'This file is larger than 1.8 MB: split it.' : undefined}>
+                <Field label={say('test.csv_file')} error={tooLarge ? say('test.this_file_is_larger_than_1') : undefined}>
                     {(ids) => <input type="file" accept=".csv,text/csv,text/plain" className="control" {...ids} onChange={(event) => void load(event.target.files?.[0])} />}
                 </Field>
-                <Field label="or paste the table">
+                <Field label={say('test.or_paste_the_table')}>
                     {(ids) => (
                         <textarea
                             className="control font-mono text-sm"
@@ -76,18 +78,18 @@ export function Import() {
                                 setTable(event.target.value);
                                 preview.reset();
                             }}
-                            placeholder={'setup,run,measure,value,unit,status\nA,1,held,1,,exact\nA,1,pull_hot,3.1,kgf,exact'}
+                            placeholder={EXAMPLE}
                         />
                     )}
                 </Field>
                 <Fault error={preview.error ?? take.error} />
                 {seen && !clean ? (
                     <Notice tone="fault">
-                        <p className="mb-1">{seen.faults.length === 1 ? 'One line needs mending' : `${seen.faults.length} lines need mending`}; nothing was taken in.</p>
+                        <p className="mb-1">{say('test.lines_with_faults', { faults: seen.faults.length })}</p>
                         <ul>
                             {seen.faults.map((fault) => (
                                 <li key={`${fault.line} ${fault.message}`}>
-                                    <strong>Line {fault.line}:</strong> {fault.message}
+                                    <strong>{say('test.line', { line: fault.line })}</strong> {fault.message}
                                 </li>
                             ))}
                         </ul>
@@ -96,25 +98,19 @@ export function Import() {
                 {seen && clean ? (
                     <Notice tone="sound">
                         <p>
-                            {seen.readings} readings in {seen.runs} runs{seen.voids > 0 ? `, ${seen.voids} of them void` : ''}:{' '}
-                            {seen.setups.map((each) => `${each.setup} ${each.runs} runs`).join(', ')}.
+                            {say('test.readings_in_runs', { readings: seen.readings, runs: seen.runs, voidsIf: seen.voids > 0, voids: (seen.voids > 0) ? seen.voids : '' })}{' '}
+                            {seen.setups.map((each) => say('test.runs_2', { setup: each.setup, runs: each.runs })).join(', ')}.
                         </p>
                     </Notice>
                 ) : null}
                 <div className="flex flex-wrap gap-2">
                     {clean ? (
-                        <Button tone="main" onClick={() => take.mutate(table)} disabled={take.isPending}>
-                            Take them in
-                        </Button>
+                        <Button tone="main" onClick={() => take.mutate(table)} disabled={take.isPending}>{say('test.add_these_readings')}</Button>
                     ) : (
-                        <Button tone="main" onClick={() => preview.mutate(table)} disabled={table.trim() === '' || preview.isPending}>
-                            Check the table
-                        </Button>
+                        <Button tone="main" onClick={() => preview.mutate(table)} disabled={table.trim() === '' || preview.isPending}>{say('test.check_the_table')}</Button>
                     )}
                     <Button asChild tone="quiet">
-                        <Link to="/test/$id" params={{ id }}>
-                            Back
-                        </Link>
+                        <Link to="/test/$id" params={{ id }}>{say('test.back')}</Link>
                     </Button>
                 </div>
             </div>

@@ -1,22 +1,22 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, useNavigate } from '@tanstack/react-router';
-import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 
-import { call, newId, Problem, type Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, comparisonQuery, lotsQuery, platesQuery, printersQuery, usualQuery, useChange, useSession } from '../api/queries';
+import { api, ask, type Schemas } from '../api/client';
+import { catalogueQuery, comparisonQuery, lotsQuery, printersQuery, useSession, usualQuery } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
-import { Button } from '../ui/Button';
-import { CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
-import { Fault } from '../ui/Notice';
-import { percent } from '../ui/quantity';
+import { useDraft, useKey } from '../ui/draft';
+import { DraftForm } from '../ui/DraftForm';
+import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
+import { useFigures } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { say, tell } from '../words/say';
 import { usePlanChances } from './PlanChances';
+import { PLAN, type PlanBody, type PlanValues } from './planShape';
 import { Proof } from './Proof';
+import { Setups } from './Setups';
 
-type Draft = Omit<Schemas['NewComparison'], 'id' | 'proof'> & { proof: Schemas['Proof'] };
-
-type Start = Pick<Draft, 'constants' | 'limits' | 'proof' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
+type Start = Pick<PlanBody, 'constants' | 'limits' | 'proof' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
 
 /** Where to start: what the server says is usual, and the words of this bench. */
 function begin(usual: Schemas['Usual']['plan']): Start {
@@ -28,11 +28,11 @@ function begin(usual: Schemas['Usual']['plan']): Start {
             nozzleFirstC: usual.nozzleFirstC,
             lineWidthMm: 0.45,
             gapMm: usual.gapMm,
-            feeler: 'folded note paper, very light drag',
+            feeler: say('test.folded_note_paper_very_light_drag'),
             firstLayerSpeedMmS: 20,
-            fan: 'off',
-            holdDown: 'magnets',
-            brim: 'none',
+            fan: say('test.fan_off'),
+            holdDown: say('test.magnets'),
+            brim: say('test.none'),
         },
         limits: usual.limits,
         proof: usual.proof,
@@ -46,7 +46,7 @@ const route = getRouteApi('/test/$id/plan');
 
 const newRoute = getRouteApi('/test/new');
 
-export function NewPlan() {
+export function NewPlan(): ReactNode {
     const { after, setup, runs } = newRoute.useSearch();
     return after ? <PlanAfter id={after} setup={setup} runs={runs} /> : <FreshPlan />;
 }
@@ -54,12 +54,12 @@ export function NewPlan() {
 /** The plan of a comparison once more, for a setup that it left open; only its own runs will count. */
 function PlanAfter({ id, setup, runs }: { id: string; setup: string | undefined; runs: number | undefined }) {
     const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
-    const [start] = useState((): Draft => {
+    const [start] = useState((): PlanBody => {
         const draft = draftOf(comparison);
         const setups = draft.setups.filter((_, i) => setup === undefined || comparison.setups[i]?.id === setup);
         const perSetup = runs ?? draft.runsPerSetup;
         const hot = Math.round((perSetup * draft.hotPerSetup) / draft.runsPerSetup);
-        return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: `${draft.title.slice(0, 140)} (again)`, seed: draft.seed + 1 };
+        return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: say('test.again', { title: draft.title.slice(0, 140) }), seed: draft.seed + 1 };
     });
     return <SavedPlan start={start} />;
 }
@@ -69,7 +69,7 @@ function FreshPlan() {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: usual } = useSuspenseQuery(usualQuery);
-    const [start] = useState((): Draft => {
+    const [start] = useState((): PlanBody => {
         const picked = takePicked();
         const material = catalogue.materials.find((m) => m.id === picked?.materialId);
         const lotId = picked?.lotId ?? lots.find((lot) => lot.materialId === picked?.materialId && !lot.retired)?.id ?? bench.lotId ?? '';
@@ -80,7 +80,7 @@ function FreshPlan() {
             ...first,
             ...(picked?.runsPerSetup ? { runsPerSetup: picked.runsPerSetup, hotPerSetup: Math.min(first.hotPerSetup, picked.runsPerSetup) } : {}),
             constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}) },
-            title: material ? `${material.name}: which of ${picked?.setups.length ?? 0} setups?` : '',
+            title: material ? say('test.which_of_setups', { material: material.name, setups: picked?.setups.length ?? 0 }) : '',
             lotId,
             printerId: picked?.printerId ?? bench.printerId ?? '',
             roomC: picked?.roomC ?? bench.roomC,
@@ -91,198 +91,145 @@ function FreshPlan() {
     return <SavedPlan start={start} />;
 }
 
-function SavedPlan({ start }: { start: Draft }) {
+function SavedPlan({ start }: { start: PlanBody }) {
     const navigate = useNavigate();
-    const [id] = useState(newId);
-    const save = useChange(
-        (draft: Draft) => call<Schemas['Comparison']>('POST', '/comparisons', { ...draft, id }),
-        ['comparisons'],
-        (comparison) => {
-            dropPicked();
-            void navigate({ to: '/test/$id', params: { id: comparison.id } });
-        },
+    const key = useKey();
+    return (
+        <PlanForm
+            title={say('test.plan_a_comparison')}
+            start={() => start}
+            row={null}
+            send={(body) => ask(api.POST('/api/comparisons', { body: { ...body, id: key } }))}
+            after={(comparison) => {
+                dropPicked();
+                void navigate({ to: '/test/$id', params: { id: comparison.id } });
+            }}
+        />
     );
-    return <PlanForm title="Plan a comparison" start={start} save={(draft) => save.mutate(draft)} pending={save.isPending} error={save.error} />;
 }
 
 export function EditPlan() {
     const { id } = route.useParams();
     const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
     const navigate = useNavigate();
-    const save = useChange(
-        (draft: Draft) => call('PUT', `/comparisons/${id}`, { ...draft, version: comparison.version }),
-        ['comparisons'],
-        () => void navigate({ to: '/test/$id', params: { id } }),
+    return (
+        <PlanForm
+            title={say('test.change_the_plan')}
+            start={() => draftOf(comparison)}
+            row={comparison}
+            send={(body, version) => ask(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body: { ...body, version } }))}
+            after={() => void navigate({ to: '/test/$id', params: { id } })}
+        />
     );
-    const [start] = useState(() => draftOf(comparison));
-    return <PlanForm title="Change the plan" start={start} save={(draft) => save.mutate(draft)} pending={save.isPending} error={save.error} />;
 }
 
-function draftOf({ title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): Draft {
+function draftOf({ title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
     const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null }));
     return { title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 
-function PlanForm({ title, start, save, pending, error }: { title: string; start: Draft; save: (draft: Draft) => void; pending: boolean; error: Error | null }) {
+type PlanProps = { title: string; start: () => PlanValues; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
+
+function PlanForm({ title, start, row, send, after }: PlanProps) {
+    const figure = useFigures();
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const { data: usual } = useSuspenseQuery(usualQuery);
-    const [draft, setDraft] = useState(start);
-    const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
-    const constants = (part: Partial<Draft['constants']>) => set({ constants: { ...draft.constants, ...part } });
-    const piece = (part: Partial<Draft['constants']['piece']>) => constants({ piece: { ...draft.constants.piece, ...part } });
-    const durations = (part: Partial<Draft['durations']>) => set({ durations: { ...draft.durations, ...part } });
-    const fault = error instanceof Problem ? error : undefined;
-    const runsForShare = usePlanChances(draft).data?.runsForShare ?? '…';
+    const draft = useDraft({ start, schema: PLAN, row, send, touches: ['comparisons'], after, read: (theirs) => draftOf(theirs as Schemas['Comparison']) });
+    const { values, set, at } = draft;
+    const constants = (part: Partial<PlanValues['constants']>) => set({ constants: { ...values.constants, ...part } });
+    const piece = (part: Partial<PlanValues['constants']['piece']>) => constants({ piece: { ...values.constants.piece, ...part } });
+    const durations = (part: Partial<PlanValues['durations']>) => set({ durations: { ...values.durations, ...part } });
+    const runsForShare = usePlanChances(values).data?.runsForShare ?? '…';
     return (
         <Sheet
             title={title}
-            lead="What differs, what is held constant, and what a setup has to reach. All of it is fixed once the comparison is started."
+            lead={say('test.what_differs_what_is_held_constant')}
             margin={
                 <>
-                    <MarginNote title="Why the limits first">
-                        <p>A limit set after the readings are known proves nothing. The hot pull has to clear the first; the cold pull has to stay below the second.</p>
-                        <p>More force never wins by itself: enough hold, then the easier release.</p>
+                    <MarginNote title={say('test.why_the_limits_first')}>
+                        <p>{say('test.a_limit_set_after_the_readings')}</p>
+                        <p>{say('test.more_force_never_wins_by_itself')}</p>
                     </MarginNote>
-                    <MarginNote title="Which of the three">
+                    <MarginNote title={say('test.which_of_the_three')}>
                         <p>
-                            <strong>Counts</strong> needs no instrument: held or not, how it came off, damage. It is the plainest proof, and wants the most runs: {runsForShare} without a failure for {percent(draft.proof.share)}.
-                        </p>
+                            {tell('test.counts_needs_no_instrument_held_or', { b: (words) => <strong>{words}</strong>, runsForShare, share: values.proof.share === null ? '' : figure('share').text(values.proof.share) })}</p>
                         <p>
-                            <strong>Mean</strong> needs a gauge and the fewest runs. It says nothing of a single weak part.
-                        </p>
+                            {tell('test.mean_needs_a_gauge_and_the', { b: (words) => <strong>{words}</strong> })}</p>
                         <p>
-                            <strong>Nearly all</strong> says that nine parts in ten clear the limit, and in few runs only where the pulls lie far beyond it.
-                        </p>
+                            {tell('test.nearly_all_says_that_nine_parts', { b: (words) => <strong>{words}</strong> })}</p>
                     </MarginNote>
-                    <MarginNote title="For a profile">
+                    <MarginNote title={say('test.for_a_profile')}>
                         <ul className="flex flex-col gap-1">
                             {usual.acceptance.map((each) => (
                                 <li key={each.words}>
-                                    {each.runsWithoutFailure} runs without failure: {each.words}
+                                    {say('test.runs_without_failure', { runsWithoutFailure: each.runsWithoutFailure, words: each.words })}
                                 </li>
                             ))}
                         </ul>
-                        <p>Every plate is visited at least twice, there and back, so a difference between two fittings or two hours is not taken for one between setups.</p>
+                        <p>{say('test.every_plate_is_visited_at_least')}</p>
                     </MarginNote>
-                    <MarginNote title="The test piece">
-                        <p>The direction of the pull is part of the reading: for a base longer one way than the other the stress at the edge is not the same, by as much as their ratio.</p>
+                    <MarginNote title={say('test.the_test_piece')}>
+                        <p>{say('test.the_direction_of_the_pull_is')}</p>
                     </MarginNote>
                 </>
             }
         >
-            <form
-                className="flex flex-col gap-8"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    save(draft);
-                }}
-            >
+            <DraftForm draft={draft} send={say('test.save_the_plan')} big className="flex flex-col gap-8">
                 <section className="grid gap-4 sm:grid-cols-6">
                     <div className="sm:col-span-6">
-                        <TextField label="The question" value={draft.title} onValue={(value) => set({ title: value })} error={fault?.of('title')} />
+                        <TextField label={say('test.the_question')} {...at('title')} />
                     </div>
                     <div className="sm:col-span-2">
                         <SelectField
-                            label="Lot"
-                            value={draft.lotId}
-                            onValue={(lotId) => set({ lotId })}
-                            empty="Choose …"
+                            label={say('test.lot')}
+                            {...at('lotId')}
+                            empty={say('test.choose')}
                             options={lots.filter((l) => !l.retired).map((l) => ({ value: l.id, label: `${catalogue.materials.find((m) => m.id === l.materialId)?.name ?? ''} ${l.label}, ${l.name}` }))}
-                            error={fault?.of('lotId')}
+                           
                         />
                     </div>
                     <div className="sm:col-span-2">
-                        <SelectField label="Printer" value={draft.printerId} onValue={(printerId) => set({ printerId })} empty="Choose …" options={printers.filter((p) => !p.retired && p.kind === 'filament').map((p) => ({ value: p.id, label: p.name }))} error={fault?.of('printerId')} />
+                        <SelectField label={say('test.printer')} {...at('printerId')} empty={say('test.choose')} options={printers.filter((p) => !p.retired && p.kind === 'filament').map((p) => ({ value: p.id, label: p.name }))} />
                     </div>
                     <div className="sm:col-span-2">
-                        <QuantityField label="Room" kind="temperature" value={draft.roomC} onValue={(roomC) => roomC !== null && set({ roomC })} />
+                        <QuantityField label={say('test.room')} kind="temperature" {...at('roomC')} />
                     </div>
                 </section>
-                <Setups setups={draft.setups} onSetups={(setups) => set({ setups })} fault={fault} />
-                <Proof draft={draft} set={set} fault={fault} />
+                <Setups setups={values.setups} onSetups={(setups) => set({ setups })} />
+                <Proof values={values} set={set} />
                 <section>
-                    <h2 className="mb-3">Held constant</h2>
+                    <h2 className="mb-3">{say('test.held_constant')}</h2>
                     <div className="grid gap-4 sm:grid-cols-3">
-                        <TextField label="Test piece" value={draft.constants.piece.name} onValue={(name) => piece({ name })} error={fault?.of('constants.piece.name')} />
-                        <QuantityField label="Base along the pull" kind="length" value={draft.constants.piece.alongPullMm} onValue={(n) => piece({ alongPullMm: n ?? 0 })} error={fault?.of('constants.piece.alongPullMm')} />
-                        <QuantityField label="Base across the pull" kind="length" value={draft.constants.piece.acrossPullMm} onValue={(n) => piece({ acrossPullMm: n ?? 0 })} error={fault?.of('constants.piece.acrossPullMm')} />
-                        <QuantityField label="Height of the pull" kind="length" value={draft.constants.piece.pullHeightMm} onValue={(n) => piece({ pullHeightMm: n ?? 0 })} />
-                        <TextField label="G-code file" value={draft.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} error={fault?.of('constants.gcodeName')} />
-                        <TextField label="Gap set with" value={draft.constants.feeler} onValue={(feeler) => constants({ feeler })} error={fault?.of('constants.feeler')} />
-                        <QuantityField label="First-layer gap" kind="length" value={draft.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint="Empty: not measured." error={fault?.of('constants.gapMm')} />
-                        <QuantityField label="Nozzle, first layer" kind="temperature" value={draft.constants.nozzleFirstC} onValue={(n) => constants({ nozzleFirstC: n ?? 0 })} error={fault?.of('constants.nozzleFirstC')} />
-                        <QuantityField label="Nozzle" kind="length" value={draft.constants.nozzleMm} onValue={(n) => constants({ nozzleMm: n ?? 0 })} />
-                        <QuantityField label="Line width" kind="length" value={draft.constants.lineWidthMm} onValue={(n) => constants({ lineWidthMm: n ?? 0 })} />
-                        <NumberField label="First-layer speed, mm/s" value={draft.constants.firstLayerSpeedMmS} onValue={(n) => constants({ firstLayerSpeedMmS: n ?? 0 })} />
-                        <TextField label="Fan" value={draft.constants.fan} onValue={(fan) => constants({ fan })} />
-                        <TextField label="Plate held by" value={draft.constants.holdDown} onValue={(holdDown) => constants({ holdDown })} />
-                        <TextField label="Brim" value={draft.constants.brim} onValue={(brim) => constants({ brim })} hint="None, so that a weak pair can show itself." />
+                        <TextField label={say('test.test_piece')} name="constants.piece.name" value={values.constants.piece.name} onValue={(name) => piece({ name })} />
+                        <QuantityField label={say('test.base_along_the_pull')} kind="length" name="constants.piece.alongPullMm" value={values.constants.piece.alongPullMm} onValue={(alongPullMm) => piece({ alongPullMm })} />
+                        <QuantityField label={say('test.base_across_the_pull')} kind="length" name="constants.piece.acrossPullMm" value={values.constants.piece.acrossPullMm} onValue={(acrossPullMm) => piece({ acrossPullMm })} />
+                        <QuantityField label={say('test.height_of_the_pull')} kind="length" name="constants.piece.pullHeightMm" value={values.constants.piece.pullHeightMm} onValue={(pullHeightMm) => piece({ pullHeightMm })} />
+                        <TextField label={say('test.g_code_file')} name="constants.gcodeName" value={values.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} />
+                        <TextField label={say('test.gap_set_with')} name="constants.feeler" value={values.constants.feeler} onValue={(feeler) => constants({ feeler })} />
+                        <QuantityField label={say('test.first_layer_gap')} kind="length" name="constants.gapMm" value={values.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint={say('test.empty_not_measured')} />
+                        <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name="constants.nozzleFirstC" value={values.constants.nozzleFirstC} onValue={(nozzleFirstC) => constants({ nozzleFirstC })} />
+                        <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={values.constants.nozzleMm} onValue={(nozzleMm) => constants({ nozzleMm })} />
+                        <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={values.constants.lineWidthMm} onValue={(lineWidthMm) => constants({ lineWidthMm })} />
+                        <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={values.constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => constants({ firstLayerSpeedMmS })} />
+                        <TextField label={say('test.fan')} name="constants.fan" value={values.constants.fan} onValue={(fan) => constants({ fan })} />
+                        <TextField label={say('test.plate_held_by')} name="constants.holdDown" value={values.constants.holdDown} onValue={(holdDown) => constants({ holdDown })} />
+                        <TextField label={say('test.brim')} name="constants.brim" value={values.constants.brim} onValue={(brim) => constants({ brim })} hint={say('test.none_so_that_a_weak_pair')} />
                     </div>
                 </section>
                 <section>
-                    <h2 className="mb-3">Minutes per run, for the estimate</h2>
+                    <h2 className="mb-3">{say('test.minutes_per_run_for_the_estimate')}</h2>
                     <div className="grid gap-4 sm:grid-cols-3 xl:grid-cols-6">
-                        <NumberField label="Prepare" value={draft.durations.prepareMinutes} onValue={(n) => durations({ prepareMinutes: n ?? 0 })} />
-                        <NumberField label="Heat, soak" value={draft.durations.heatAndSoakMinutes} onValue={(n) => durations({ heatAndSoakMinutes: n ?? 0 })} />
-                        <NumberField label="Print" value={draft.durations.printMinutes} onValue={(n) => durations({ printMinutes: n ?? 0 })} />
-                        <NumberField label="Cool" value={draft.durations.coolMinutes} onValue={(n) => durations({ coolMinutes: n ?? 0 })} />
-                        <NumberField label="Inspect, clean" value={draft.durations.inspectAndCleanMinutes} onValue={(n) => durations({ inspectAndCleanMinutes: n ?? 0 })} />
-                        <NumberField label="Plate change" value={draft.durations.plateChangeMinutes} onValue={(n) => durations({ plateChangeMinutes: n ?? 0 })} />
+                        <NumberField label={say('test.prepare')} name="durations.prepareMinutes" value={values.durations.prepareMinutes} onValue={(prepareMinutes) => durations({ prepareMinutes })} />
+                        <NumberField label={say('test.heat_soak')} name="durations.heatAndSoakMinutes" value={values.durations.heatAndSoakMinutes} onValue={(heatAndSoakMinutes) => durations({ heatAndSoakMinutes })} />
+                        <NumberField label={say('test.print')} name="durations.printMinutes" value={values.durations.printMinutes} onValue={(printMinutes) => durations({ printMinutes })} />
+                        <NumberField label={say('test.cool')} name="durations.coolMinutes" value={values.durations.coolMinutes} onValue={(coolMinutes) => durations({ coolMinutes })} />
+                        <NumberField label={say('test.inspect_clean')} name="durations.inspectAndCleanMinutes" value={values.durations.inspectAndCleanMinutes} onValue={(inspectAndCleanMinutes) => durations({ inspectAndCleanMinutes })} />
+                        <NumberField label={say('test.plate_change')} name="durations.plateChangeMinutes" value={values.durations.plateChangeMinutes} onValue={(plateChangeMinutes) => durations({ plateChangeMinutes })} />
                     </div>
                 </section>
-                <Fault error={error} />
-                <div>
-                    <Button type="submit" tone="main" big disabled={pending}>
-                        Save the plan
-                    </Button>
-                </div>
-            </form>
+            </DraftForm>
         </Sheet>
-    );
-}
-
-function Setups({ setups, onSetups, fault }: { setups: Schemas['SetupInput'][]; onSetups: (setups: Schemas['SetupInput'][]) => void; fault: Problem | undefined }) {
-    const { data: plates } = useSuspenseQuery(platesQuery);
-    const { data: agents } = useSuspenseQuery(agentsQuery);
-    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const change = (at: number, part: Partial<Schemas['SetupInput']>) => onSetups(setups.map((setup, i) => (i === at ? { ...setup, ...part } : setup)));
-    const surface = (id: string) => catalogue.surfaces.find((each) => each.id === id)?.name ?? id;
-    const last = setups[setups.length - 1];
-    return (
-        <section>
-            <h2 className="mb-1">What differs</h2>
-            <ol>
-                {setups.map((setup, i) => (
-                    <li key={i} className="grid grid-cols-[2rem_minmax(0,1fr)] gap-3 border-b border-line py-3">
-                        <span className="pt-8 text-xl font-[650]">{String.fromCharCode(65 + i)}</span>
-                        <div>
-                            <div className="grid items-end gap-3 sm:grid-cols-2 lg:grid-cols-[minmax(0,2fr)_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)_auto_auto]">
-                                <SelectField
-                                    label="Plate and side"
-                                    value={setup.plateSideId}
-                                    onValue={(plateSideId) => change(i, { plateSideId })}
-                                    empty="Choose …"
-                                    options={plates.filter((p) => !p.retired).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.fitting.surfaceId)}` })))}
-                                    error={fault?.of(`setups.${i}.plateSideId`)}
-                                />
-                                <SelectField label="Agent" value={setup.agentId ?? ''} onValue={(id) => change(i, { agentId: id || null })} empty="bare" options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />
-                                <QuantityField label="Bed first" kind="temperature" value={setup.bedFirstC} onValue={(bedFirstC) => change(i, { bedFirstC, unheated: false })} placeholder={setup.unheated ? 'off' : ''} error={fault?.of(`setups.${i}.bedFirstC`)} />
-                                <QuantityField label="Bed after" kind="temperature" value={setup.bedOtherC} onValue={(bedOtherC) => change(i, { bedOtherC })} placeholder="off" />
-                                <CheckField label="Bed stays cold" checked={setup.unheated ?? false} onValue={(unheated) => change(i, unheated ? { unheated, bedFirstC: null, bedOtherC: null } : { unheated })} />
-                                <Button tone="quiet" aria-label={`Leave out setup ${String.fromCharCode(65 + i)}`} disabled={setups.length === 1} onClick={() => onSetups(setups.filter((_, at) => at !== i))}>
-                                    <Trash2 className="size-5" aria-hidden />
-                                </Button>
-                            </div>
-                            {fault?.of(`setups.${i}`) ? <p className="mt-1 font-[650] text-fault">{fault.of(`setups.${i}`)}</p> : null}
-                        </div>
-                    </li>
-                ))}
-            </ol>
-            <Button className="mt-3" onClick={() => onSetups([...setups, last ? { ...last } : { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: false }])}>
-                Add a setup
-            </Button>
-        </section>
     );
 }

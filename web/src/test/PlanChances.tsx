@@ -1,27 +1,31 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import type { z } from 'zod/mini';
 
-import { call, type Schemas } from '../api/client';
+import { api, ask } from '../api/client';
 import { Fault, Notice } from '../ui/Notice';
-import { percent } from '../ui/quantity';
+import { useFigures } from '../ui/quantity';
+import { usePause } from '../ui/usePause';
+import { say } from '../words/say';
+import { CHANCES, type ProofValues } from './planShape';
 
-type Asked = Pick<Schemas['Comparison'], 'proof' | 'limits' | 'runsPerSetup' | 'hotPerSetup'>;
-
-/** What a plan can show, asked again when somebody has stopped typing. */
-export function usePlanChances({ proof, limits, runsPerSetup, hotPerSetup }: Asked) {
-    const wanted = JSON.stringify({ proof, limits, runsPerSetup, hotPerSetup });
-    const [asked, setAsked] = useState(wanted);
-    useEffect(() => {
-        const timer = setTimeout(() => setAsked(wanted), 300);
-        return () => clearTimeout(timer);
-    }, [wanted]);
-    return useQuery({ queryKey: ['plan-chances', asked], queryFn: () => call<Schemas['PlanChances']>('POST', '/plan-chances', JSON.parse(asked)), placeholderData: keepPreviousData, staleTime: Infinity, retry: false });
+/** What a plan can show, asked again when somebody has stopped typing; not while a number is missing. */
+export function usePlanChances(values: ProofValues) {
+    const asked = usePause(JSON.stringify(CHANCES.safeParse(values).data ?? null));
+    return useQuery({
+        queryKey: ['plan-chances', asked],
+        queryFn: ({ signal }) => ask(api.POST('/api/plan-chances', { signal, body: JSON.parse(asked) as z.infer<typeof CHANCES> })),
+        enabled: asked !== 'null',
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+        retry: false,
+    });
 }
 
-const QUESTION: Record<'hold' | 'release', string> = { hold: 'Does it hold?', release: 'Does it let go?' };
+const QUESTION: Record<'hold' | 'release', string> = { hold: say('test.does_it_hold'), release: say('test.does_it_let_go') };
 
 /** The chance to pass, for setups from ordinary to very good, and a warning where the plan can hardly show anything. */
-export function PlanChances({ plan }: { plan: Asked }) {
+export function PlanChances({ plan }: { plan: ProofValues }) {
+    const figure = useFigures();
     const { data, error } = usePlanChances(plan);
     if (error) {
         return <Fault error={error} />;
@@ -42,17 +46,17 @@ export function PlanChances({ plan }: { plan: Asked }) {
                         <caption className="text-left font-[650]">{QUESTION[question.question]}</caption>
                         <thead>
                             <tr>
-                                <th>{question.by === 'share' ? 'If so many runs succeed' : 'If the mean pull is better than the limit by'}</th>
-                                <th className="num">it passes</th>
-                                <th className="num">{question.by === 'share' ? 'runs' : 'pulls'}</th>
+                                <th>{question.by === 'share' ? say('test.if_so_many_runs_succeed') : say('test.if_the_mean_pull_is_better')}</th>
+                                <th className="num">{say('test.it_passes')}</th>
+                                <th className="num">{question.by === 'share' ? say('test.runs') : say('test.pulls')}</th>
                             </tr>
                         </thead>
                         <tbody>
                             {question.rows.map((row) => (
                                 <tr key={row.truth}>
-                                    <th scope="row">{question.by === 'share' ? `${(100 * row.truth).toFixed(1).replace('.0', '')} %` : `${row.truth} × its spread`}</th>
-                                    <td className="num">{percent(row.passes)}</td>
-                                    <td className="num">{row.runs.toFixed(1).replace('.0', '')}</td>
+                                    <th scope="row">{question.by === 'share' ? figure('share_fine').text(row.truth) : say('test.its_spread', { truth: row.truth })}</th>
+                                    <td className="num">{figure('share').text(row.passes)}</td>
+                                    <td className="num">{figure('number_rough').text(row.runs)}</td>
                                 </tr>
                             ))}
                         </tbody>
@@ -61,10 +65,9 @@ export function PlanChances({ plan }: { plan: Asked }) {
             </div>
             {data.enough?.pulls ? (
                 <p>
-                    {data.enough.pulls} pulls at one look pass a setup whose mean lies {data.enough.distance} × its spread beyond the limit in 9 cases of 10.
-                </p>
+                    {say('test.pulls_at_one_look_pass_a', { pulls: data.enough.pulls, distance: data.enough.distance })}</p>
             ) : null}
-            <p className="text-sm text-soft">A setup that just misses what is asked passes in 5 % of cases at most, and one that just reaches it is refused in 5 % at most. At most {data.mostRuns} runs of each setup count; more only describe, until a new plan is made.</p>
+            <p className="text-sm text-soft">{say('test.a_setup_that_just_misses_what', { mostRuns: data.mostRuns })}</p>
         </div>
     );
 }

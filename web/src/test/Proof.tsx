@@ -1,21 +1,18 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
-import type { Problem, Schemas } from '../api/client';
 import { usualQuery } from '../api/queries';
-import { CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
+import { CheckField, NumberField, optionsOf, QuantityField, SelectField } from '../ui/Field';
 import { CRITERION_WORDS, DESIGN_WORDS, EFFORT_WORDS, LIFT_BY_WORDS } from '../ui/words';
+import { say } from '../words/say';
 import { PlanChances } from './PlanChances';
-
-type Part = Pick<Schemas['Comparison'], 'proof' | 'limits' | 'runsPerSetup' | 'hotPerSetup'>;
-
-const choices = <T extends string>(words: Record<T, string>) => (Object.keys(words) as T[]).map((value) => ({ value, label: words[value] }));
+import type { ProofValues } from './planShape';
 
 /** By what a setup is judged, what it has to reach, and what the plan can show of it. */
-export function Proof({ draft, set, fault }: { draft: Part; set: (part: Partial<Part>) => void; fault: Problem | undefined }) {
+export function Proof({ values, set }: { values: ProofValues; set: (part: Partial<ProofValues>) => void }) {
     const { data: usual } = useSuspenseQuery(usualQuery);
-    const { limits, proof } = draft;
-    const limit = (part: Partial<Schemas['Limits']>) => set({ limits: { ...limits, ...part } });
-    const prove = (part: Partial<Schemas['Proof']>) => set({ proof: { ...proof, ...part } });
+    const { limits, proof } = values;
+    const limit = (part: Partial<ProofValues['limits']>) => set({ limits: { ...limits, ...part } });
+    const prove = (part: Partial<ProofValues['proof']>) => set({ proof: { ...proof, ...part } });
     const pulls = proof.measures.includes('pull');
     const lift = proof.measures.includes('lift');
     const usualLimits = usual.plan.limits;
@@ -23,11 +20,11 @@ export function Proof({ draft, set, fault }: { draft: Part; set: (part: Partial<
     return (
         <>
             <section>
-                <h2 className="mb-1">How it is judged</h2>
-                <p className="mb-3 text-soft">Held or not, how hard it came off and damage always decide. What else does?</p>
+                <h2 className="mb-1">{say('test.how_it_is_judged')}</h2>
+                <p className="mb-3 text-soft">{say('test.held_or_not_how_hard_it')}</p>
                 <div className="mb-3 flex flex-wrap gap-x-8">
                     <CheckField
-                        label="Pulls, by gauge or scale"
+                        label={say('test.pulls_by_gauge_or_scale')}
                         checked={pulls}
                         onValue={(on) =>
                             set(
@@ -37,41 +34,41 @@ export function Proof({ draft, set, fault }: { draft: Part; set: (part: Partial<
                             )
                         }
                     />
-                    <CheckField label="Lift, by calliper" checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? usual.plan.liftAtMostMm : null } })} />
+                    <CheckField label={say('test.lift_by_calliper')} checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? usual.plan.liftAtMostMm : null } })} />
                 </div>
                 <div className="grid gap-4 sm:grid-cols-2">
-                    <SelectField label="Proof by" value={proof.criterion} onValue={(criterion) => prove({ criterion: criterion as Schemas['Proof']['criterion'] })} options={choices(CRITERION_WORDS).filter((each) => pulls || each.value === 'counts')} error={fault?.of('proof.criterion')} />
-                    <SelectField label="Looked at" value={proof.design} onValue={(design) => prove({ design: design as Schemas['Proof']['design'] })} options={choices(DESIGN_WORDS)} />
+                    <SelectField label={say('test.proof_by')} value={proof.criterion} onValue={(criterion) => prove({ criterion })} options={optionsOf(CRITERION_WORDS).filter((each) => pulls || each.value === 'counts')} name="proof.criterion" />
+                    <SelectField label={say('test.looked_at')} value={proof.design} onValue={(design) => prove({ design })} options={optionsOf(DESIGN_WORDS)} />
                 </div>
             </section>
             <section>
-                <h2 className="mb-3">What a setup has to reach</h2>
+                <h2 className="mb-3">{say('test.what_a_setup_has_to_reach')}</h2>
                 <div className="grid gap-4 sm:grid-cols-3">
                     {pulls ? (
                         <>
-                            <QuantityField label="Hot pull at least" kind="force" value={limits.hotPullAtLeastN} onValue={(hotPullAtLeastN) => limit({ hotPullAtLeastN })} error={fault?.of('limits.hotPullAtLeastN')} />
-                            <QuantityField label="Cold pull at most" kind="force" value={limits.coldPullAtMostN} onValue={(coldPullAtMostN) => limit({ coldPullAtMostN })} error={fault?.of('limits.coldPullAtMostN')} />
-                            <QuantityField label="Step of a scale read by hand" kind="force" value={proof.scaleStepN} onValue={(n) => prove({ scaleStepN: n ?? usual.plan.proof.scaleStepN })} hint="A gauge brings its own." />
+                            <QuantityField label={say('test.hot_pull_at_least_2')} kind="force" value={limits.hotPullAtLeastN} onValue={(hotPullAtLeastN) => limit({ hotPullAtLeastN })} name="limits.hotPullAtLeastN" />
+                            <QuantityField label={say('test.cold_pull_at_most_2')} kind="force" value={limits.coldPullAtMostN} onValue={(coldPullAtMostN) => limit({ coldPullAtMostN })} name="limits.coldPullAtMostN" />
+                            <QuantityField label={say('test.step_of_a_scale_read_by')} kind="force" value={proof.scaleStepN} name="proof.scaleStepN" onValue={(scaleStepN) => prove({ scaleStepN })} hint={say('test.a_gauge_brings_its_own')} />
                         </>
                     ) : null}
                     {lift ? (
                         <>
-                            <QuantityField label="Lift at most" kind="length" value={limits.liftAtMostMm ?? null} onValue={(liftAtMostMm) => limit({ liftAtMostMm })} error={fault?.of('limits.liftAtMostMm')} />
-                            <SelectField label="Lift of a run is the" value={limits.liftBy ?? 'mean_of_ends'} onValue={(liftBy) => limit({ liftBy: liftBy as Schemas['Limits']['liftBy'] & string })} options={choices(LIFT_BY_WORDS)} />
+                            <QuantityField label={say('test.lift_at_most_2')} kind="length" value={limits.liftAtMostMm ?? null} onValue={(liftAtMostMm) => limit({ liftAtMostMm })} name="limits.liftAtMostMm" />
+                            <SelectField label={say('test.lift_of_a_run_is_the')} value={limits.liftBy ?? 'mean_of_ends'} onValue={(liftBy) => limit({ liftBy })} options={optionsOf(LIFT_BY_WORDS)} />
                         </>
                     ) : null}
-                    <SelectField label="Effort at most" value={String(limits.effortAtMost)} onValue={(value) => limit({ effortAtMost: Number(value) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} />
-                    <NumberField label="Runs that have to succeed" unit="%" value={Math.round(100 * proof.share)} onValue={(n) => n !== null && prove({ share: n / 100 })} error={fault?.of('proof.share')} />
-                    <NumberField label="Failures allowed" value={limits.failuresAllowed} onValue={(n) => n !== null && limit({ failuresAllowed: n })} error={fault?.of('limits.failuresAllowed')} />
-                    <NumberField label="Runs per setup" value={draft.runsPerSetup} onValue={(n) => n !== null && set({ runsPerSetup: n })} error={fault?.of('runsPerSetup')} />
-                    {pulls ? <NumberField label="Of these, hot pulls" value={draft.hotPerSetup} onValue={(n) => n !== null && set({ hotPerSetup: n })} error={fault?.of('hotPerSetup')} /> : null}
-                    <NumberField label="Visits to each plate" value={proof.visits} onValue={(n) => n !== null && prove({ visits: n })} error={fault?.of('proof.visits')} />
+                    <SelectField label={say('test.effort_at_most')} value={String(limits.effortAtMost)} onValue={(value) => limit({ effortAtMost: Number(value) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} />
+                    <NumberField label={say('test.runs_that_have_to_succeed')} unit="%" value={proof.share === null ? null : Math.round(100 * proof.share)} onValue={(n) => prove({ share: n === null ? null : n / 100 })} name="proof.share" />
+                    <NumberField label={say('test.failures_allowed')} value={limits.failuresAllowed} onValue={(failuresAllowed) => limit({ failuresAllowed })} name="limits.failuresAllowed" />
+                    <NumberField label={say('test.runs_per_setup')} value={values.runsPerSetup} onValue={(runsPerSetup) => set({ runsPerSetup })} name="runsPerSetup" />
+                    {pulls ? <NumberField label={say('test.of_these_hot_pulls')} value={values.hotPerSetup} onValue={(hotPerSetup) => set({ hotPerSetup })} name="hotPerSetup" /> : null}
+                    <NumberField label={say('test.visits_to_each_plate')} value={proof.visits} onValue={(visits) => prove({ visits })} name="proof.visits" />
                 </div>
-                <CheckField label="The plate stays on the printer between the runs of a visit (then each visit counts once, not each run)" checked={proof.plateStays} onValue={(plateStays) => prove({ plateStays })} />
+                <CheckField label={say('test.the_plate_stays_on_the_printer')} checked={proof.plateStays} onValue={(plateStays) => prove({ plateStays })} />
             </section>
             <section>
-                <h2 className="mb-3">What this plan can show</h2>
-                <PlanChances plan={draft} />
+                <h2 className="mb-3">{say('test.what_this_plan_can_show')}</h2>
+                <PlanChances plan={values} />
             </section>
         </>
     );

@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
 
+import { say } from '../words/say';
+
 /** Counts a step down from the moment it began, by the server's clock; then says that it is over. */
 export function Timer({ seconds, since, serverTime }: { seconds: number; since: string; serverTime: string }) {
     const [offset] = useState(() => new Date(serverTime).getTime() - Date.now());
@@ -16,7 +18,7 @@ export function Timer({ seconds, since, serverTime }: { seconds: number; since: 
             <span className="text-5xl font-[650]">
                 {Math.floor(shown / 60)}:{String(shown % 60).padStart(2, '0')}
             </span>
-            <span className="text-soft">{over ? 'soaked: go on' : 'to soak'}</span>
+            <span className="text-soft">{over ? say('test.soaked_go_on') : say('test.to_soak')}</span>
         </div>
     );
 }

@@ -1,7 +1,10 @@
 import { ToggleGroup } from 'radix-ui';
 
+import { useDrawn } from './DraftForm';
+
 /** A few choices side by side, each a big target; one of them may be chosen. */
-export function ChoiceRow<T extends string>({ label, value, onValue, options }: { label: string; value: T | null; onValue: (value: T) => void; options: { value: T; label: string }[] }) {
+export function ChoiceRow<T extends string>({ label, name, value, onValue, options }: { label: string; name?: string; value: T | null; onValue: (value: T) => void; options: { value: T; label: string }[] }) {
+    useDrawn(name, { label, show: (each) => options.find((option) => option.value === each)?.label ?? '–' });
     return (
         <div className="flex flex-col gap-1">
             <span className="text-sm font-[650]" aria-hidden>

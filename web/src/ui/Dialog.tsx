@@ -1,6 +1,8 @@
-import { Dialog as Radix } from 'radix-ui';
 import { X } from 'lucide-react';
+import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
+
+import { say } from '../words/say';
 
 export function Dialog({ title, open, onOpen, wide = false, children }: { title: string; open: boolean; wide?: boolean | undefined; onOpen: (open: boolean) => void; children: ReactNode }) {
     return (
@@ -13,7 +15,7 @@ export function Dialog({ title, open, onOpen, wide = false, children }: { title:
                 >
                     <div className="mb-4 flex items-start justify-between gap-4">
                         <Radix.Title className="text-xl font-[650]">{title}</Radix.Title>
-                        <Radix.Close className="flex size-11 shrink-0 items-center justify-center rounded hover:bg-well" aria-label="Close">
+                        <Radix.Close className="flex size-11 shrink-0 items-center justify-center rounded hover:bg-well" aria-label={say('ui.close')}>
                             <X aria-hidden />
                         </Radix.Close>
                     </div>

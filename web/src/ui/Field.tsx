@@ -1,8 +1,11 @@
-import { Checkbox, Label } from 'radix-ui';
 import { Check } from 'lucide-react';
-import { useId, useState, type ComponentProps, type ReactNode } from 'react';
+import { Checkbox, Label } from 'radix-ui';
+import { useEffect, useId, useState, type ComponentProps, type ReactNode } from 'react';
 
-import { useArea, useQuantity, type Kind, type Quantity } from './quantity';
+import { locale, say } from '../words/say';
+import { useDrawn } from './DraftForm';
+import { PickList } from './PickList';
+import { day, useFigures, useQuantity, type FigureName, type Quantity } from './quantity';
 
 type Wrapped = { label: string; hint?: ReactNode; error?: string | undefined };
 
@@ -24,49 +27,91 @@ export function Field({ label, hint, error, children }: Wrapped & { children: (i
     );
 }
 
-export function TextField({ label, hint, error, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'input'>, 'onChange'>) {
+const words = (value: unknown) => (typeof value === 'string' && value !== '' ? value : '–');
+
+export function TextField({ label, hint, error, name, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'input'>, 'onChange'>) {
+    const drawn = useDrawn(name, { label, show: words });
     return (
-        <Field label={label} hint={hint} error={error}>
-            {(ids) => <input className="control" {...ids} {...rest} onChange={(event) => onValue(event.target.value)} />}
+        <Field label={label} hint={hint} error={error ?? drawn.error}>
+            {(ids) => <input className="control" {...ids} {...rest} name={name} onChange={(event) => onValue(event.target.value)} />}
         </Field>
     );
 }
 
-export function AreaField({ label, hint, error, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'textarea'>, 'onChange'>) {
+/** A day, or none. */
+export function DateField({ label, hint, error, name, value, onValue }: Wrapped & { name?: string; value: string | null; onValue: (value: string | null) => void }) {
+    const drawn = useDrawn(name, { label, show: (each) => (typeof each === 'string' ? day(each) : '–') });
     return (
-        <Field label={label} hint={hint} error={error}>
-            {(ids) => <textarea className="control" rows={3} {...ids} {...rest} onChange={(event) => onValue(event.target.value)} />}
+        <Field label={label} hint={hint} error={error ?? drawn.error}>
+            {(ids) => <input className="control" type="date" {...ids} name={name} value={value ?? ''} onChange={(event) => onValue(event.target.value || null)} />}
         </Field>
     );
 }
 
-export function SelectField({ label, hint, error, value, onValue, options, empty }: Wrapped & { value: string; onValue: (value: string) => void; options: { value: string; label: string }[]; empty?: string }) {
+export function AreaField({ label, hint, error, name, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'textarea'>, 'onChange'>) {
+    const drawn = useDrawn(name, { label, show: words });
     return (
-        <Field label={label} hint={hint} error={error}>
-            {(ids) => (
-                <select className="control" {...ids} value={value} onChange={(event) => onValue(event.target.value)}>
-                    {empty === undefined ? null : <option value="">{empty}</option>}
-                    {options.map((option) => (
-                        <option key={option.value} value={option.value}>
-                            {option.label}
-                        </option>
-                    ))}
-                </select>
-            )}
+        <Field label={label} hint={hint} error={error ?? drawn.error}>
+            {(ids) => <textarea className="control" rows={3} {...ids} {...rest} name={name} onChange={(event) => onValue(event.target.value)} />}
         </Field>
     );
 }
 
-type NumberProps = Wrapped & { value: number | null; onValue: (value: number | null) => void; unit?: string; step?: number; name?: string; placeholder?: string };
+export type Option<Value extends string = string> = { value: Value; label: string };
+
+/** A longer list wants to be searched. */
+const MOST_WITHOUT_SEARCH = 12;
+
+/** What may be chosen, of words by their key. */
+export function optionsOf<Value extends string>(words: Record<Value, string>): Option<Value>[] {
+    return (Object.keys(words) as Value[]).map((value) => ({ value, label: words[value] }));
+}
+
+export function SelectField<Value extends string = string>({ label, hint, error, name, value, onValue, options, empty }: Wrapped & { name?: string; value: Value | '' | null; onValue: (value: Value) => void; options: Option<Value>[]; empty?: string }) {
+    const drawn = useDrawn(name, { label, show: (each) => options.find((option) => option.value === each)?.label ?? empty ?? '–' });
+    return (
+        <Field label={label} hint={hint} error={error ?? drawn.error}>
+            {(ids) =>
+                options.length > MOST_WITHOUT_SEARCH ? (
+                    <PickList value={value ?? ''} onValue={(next) => onValue(next as Value)} options={options} empty={empty} name={name} ids={ids} />
+                ) : (
+                    <select className="control" {...ids} name={name} value={value ?? ''} onChange={(event) => onValue(event.target.value as Value)}>
+                        {empty === undefined ? null : <option value="">{empty}</option>}
+                        {options.map((option) => (
+                            <option key={option.value} value={option.value}>
+                                {option.label}
+                            </option>
+                        ))}
+                    </select>
+                )
+            }
+        </Field>
+    );
+}
+
+type NumberProps = Wrapped & { value: number | null; onValue: (value: number | null) => void; unit?: string; step?: number; name?: string; placeholder?: string; /** A count has no decimals. */ whole?: boolean };
+
+/** Of the person's locale, which marks decimals with a point or a comma: what stands between 1 and 5 in one and a half. */
+const MARK = new Intl.NumberFormat(locale()).formatToParts(1.5).find((part) => part.type === 'decimal')?.value ?? '.';
+const written = (value: number) => String(value).replace('.', MARK);
+const read = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));
 
 /** A number with its unit; null while the field is empty or not a number. */
-export function NumberField({ label, hint, error, value, onValue, unit, step, name, placeholder }: NumberProps) {
-    const [text, setText] = useState(value === null ? '' : String(value));
-    const parsed = text.trim() === '' ? null : Number(text.replace(',', '.'));
-    const shown = parsed !== value && !(parsed !== null && Number.isNaN(parsed)) && !(parsed !== null && value !== null && Math.abs(parsed - value) < 1e-9) ? (value === null ? '' : String(value)) : text;
+export function NumberField({ label, hint, error, value, onValue, unit, step, name, placeholder, whole = false }: NumberProps) {
+    const figure = useFigures();
+    const [text, setText] = useState(value === null ? '' : written(value));
+    const parsed = read(text);
     const broken = parsed !== null && Number.isNaN(parsed);
+    const same = parsed === value || (parsed !== null && value !== null && Math.abs(parsed - value) < 1e-9);
+    const shown = same || broken ? text : value === null ? '' : written(value);
+    const full = unit ? say('unit.of', { label, unit }) : label;
+    const drawn = useDrawn(name, { label: full, show: (each) => (typeof each === 'number' ? figure('number').text(each) : '–') });
+    const { garbled } = drawn;
+    useEffect(() => {
+        garbled(broken);
+    });
     return (
-        <Field label={unit ? `${label}, ${unit}` : label} hint={hint} error={broken ? 'Write a number, like 12.5.' : error}>
+        <Field label={full} hint={hint} error={broken ? say('ui.write_a_number_like_12_5', { like: written(12.5) }) : (error ?? drawn.error)}>
             {(ids) => (
                 <input
                     className="control"
@@ -76,11 +121,11 @@ export function NumberField({ label, hint, error, value, onValue, unit, step, na
                     name={name}
                     placeholder={placeholder}
                     {...ids}
-                    value={broken ? text : shown}
+                    value={shown}
                     onChange={(event) => {
                         setText(event.target.value);
-                        const next = event.target.value.trim() === '' ? null : Number(event.target.value.replace(',', '.'));
-                        onValue(next === null || Number.isNaN(next) ? null : next);
+                        const next = read(event.target.value);
+                        onValue(next === null || Number.isNaN(next) ? null : whole ? Math.round(next) : next);
                     }}
                 />
             )}
@@ -89,27 +134,24 @@ export function NumberField({ label, hint, error, value, onValue, unit, step, na
 }
 
 /** A stored quantity, entered in the unit that the reader prefers. */
-export function QuantityField({ kind, value, onValue, ...rest }: Omit<NumberProps, 'unit'> & { kind: Kind }) {
+export function QuantityField({ kind, value, onValue, ...rest }: Omit<NumberProps, 'unit'> & { kind: FigureName }) {
     return <StoredField {...rest} quantity={useQuantity(kind)} value={value} onValue={onValue} />;
 }
 
-/** The same for an area. */
-export function SquareField(props: Omit<NumberProps, 'unit'>) {
-    return <StoredField {...props} quantity={useArea()} />;
-}
-
-function StoredField({ quantity, value, onValue, ...rest }: Omit<NumberProps, 'unit'> & { quantity: Quantity<string> }) {
+function StoredField({ quantity, value, onValue, name, ...rest }: Omit<NumberProps, 'unit'> & { quantity: Quantity }) {
     const shown = value === null ? null : Math.round(quantity.show(value) * 1e4) / 1e4;
-    return <NumberField {...rest} unit={quantity.symbol} value={shown} onValue={(next) => onValue(next === null ? null : quantity.store(next))} />;
+    useDrawn(name, { label: rest.label, show: (each) => (typeof each === 'number' ? quantity.text(each) : '–') });
+    return <NumberField {...rest} {...(name === undefined ? {} : { name })} unit={quantity.symbol} value={shown} onValue={(next) => onValue(next === null ? null : quantity.store(next))} />;
 }
 
-export function CheckField({ label, checked, onValue }: { label: ReactNode; checked: boolean; onValue: (checked: boolean) => void }) {
+export function CheckField({ label, name, checked, value, onValue }: { label: ReactNode; name?: string; onValue: (checked: boolean) => void } & ({ checked: boolean; value?: never } | { value: boolean; checked?: never })) {
     const id = useId();
+    useDrawn(name, { label: typeof label === 'string' ? label : '', show: (each) => say(each === true ? 'ui.yes' : 'ui.no') });
     return (
         <div className="flex min-h-11 items-center gap-3">
             <Checkbox.Root
                 id={id}
-                checked={checked}
+                checked={checked ?? value}
                 onCheckedChange={(state) => onValue(state === true)}
                 className="flex size-6 shrink-0 items-center justify-center rounded-sm border-2 border-strong bg-sheet data-[state=checked]:border-accent data-[state=checked]:bg-accent"
             >

@@ -2,14 +2,15 @@ import { CircleAlert, CircleCheck, Hand, Info } from 'lucide-react';
 import type { ReactNode } from 'react';
 
 import { Problem } from '../api/client';
+import { say } from '../words/say';
 
 type Tone = 'note' | 'caution' | 'fault' | 'sound';
 
 const LOOK: Record<Tone, { box: string; icon: typeof Info; word: string }> = {
-    note: { box: 'border-strong bg-well', icon: Info, word: 'Note' },
-    caution: { box: 'border-brass bg-brass-wash', icon: Hand, word: 'Caution' },
-    fault: { box: 'border-fault bg-fault-wash', icon: CircleAlert, word: 'Not done' },
-    sound: { box: 'border-sound bg-sound-wash', icon: CircleCheck, word: 'Done' },
+    note: { box: 'border-strong bg-well', icon: Info, word: say('ui.note') },
+    caution: { box: 'border-brass bg-brass-wash', icon: Hand, word: say('ui.caution') },
+    fault: { box: 'border-fault bg-fault-wash', icon: CircleAlert, word: say('ui.not_done') },
+    sound: { box: 'border-sound bg-sound-wash', icon: CircleCheck, word: say('ui.done') },
 };
 
 export function Notice({ tone = 'note', children }: { tone?: Tone; children: ReactNode }) {

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useId } from 'react';
 
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 import { useQuantity } from './quantity';
 import { useWidth } from './useWidth';
 
@@ -19,8 +20,9 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
     const pattern = useId();
     const narrow = width < 420;
     const seconds = strip.axis === 's';
-    const bare = (value: number) => (seconds ? String(Math.round(value)) : temperature.bare(value));
-    const text = (value: number) => (seconds ? `${Math.round(value)}\u00a0s` : temperature.text(value));
+    const count = useQuantity('count');
+    const bare = (value: number) => (seconds ? count.bare(value) : temperature.bare(value));
+    const text = (value: number) => (seconds ? say('unit.seconds', { figure: count.bare(value) }) : temperature.text(value));
     const { releaseC, target, setPointC } = strip;
     const nearest = seconds ? undefined : strip.stops[0];
     const low = Math.max(seconds ? 0 : -40, Math.min(releaseC ?? strip.low, strip.low, seconds ? strip.low : strip.roomC) - 6);
@@ -35,7 +37,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
     // The words of the stop go up a line where they would lie on the figure of the target.
     const stopWords = nearest ? (narrow ? bare(nearest.atC) : `${nearest.label} ${bare(nearest.atC)}`) : '';
     const raised = target !== null && nearest && x(target) > stopFrom - stopWords.length * 6.4 - 18 && x(target) < stopFrom + 22;
-    const words = `${label}: holds from ${text(strip.low)} to ${text(strip.high)}${target === null ? '' : `, target ${text(target)}`}${set === null ? '' : `, set the display to ${text(set)}`}${releaseC === null ? '' : `, comes off below ${text(releaseC)}`}${nearest ? `, ${nearest.label} ${text(nearest.atC)}` : ''}. ${runs.map((run) => `Own runs at ${text(run.at)}: ${run.held} held, ${run.failed} did not, ${run.stuck} stuck.`).join(' ')}`;
+    const words = say('ui.strip_in_words', { label, low: text(strip.low), high: text(strip.high), targetIsNull: target === null, target: target === null ? '' : text(target), setIsNull: set === null, set: set === null ? '' : text(set), releaseCIsNull: releaseC === null, releaseC: releaseC === null ? '' : text(releaseC), hasNearest: Boolean(nearest), nearest: nearest ? nearest.label : '', atC: nearest ? text(nearest.atC) : '', runs: runs.map((run) => say('ui.own_runs_at_held_did_not', { at: text(run.at), held: run.held, failed: run.failed, stuck: run.stuck })).join(' ') });
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
         <div ref={ref} className="w-full">
@@ -54,7 +56,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                 <rect x={0} y={y.base - 12} width={Math.max(0, x(strip.low))} height={12} fill={`url(#${pattern}-loose)`} opacity={0.6} />
                 <rect x={x(strip.high)} y={y.base - 12} width={Math.max(0, width - x(strip.high))} height={12} fill={`url(#${pattern}-bonds)`} opacity={0.75} />
                 <path d={`M${x(strip.low)} ${y.base}V${y.seat + 4}q0 -4 4 -4H${x(strip.high) - 4}q4 0 4 4V${y.base}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={2} />
-                {x(strip.low) > 70 ? <text x={3} y={y.base - 3} className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{"won't hold"}</text> : null}
+                {x(strip.low) > 70 ? <text x={3} y={y.base - 3} className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{say('ui.wont_hold')}</text> : null}
                 {zone(strip.low, strip.high, 'holds', 40)}
                 {zone(strip.high, nearest ? Math.min(high, nearest.atC) : high, 'bonds', 44)}
                 <line x1={0} x2={width} y1={y.base} y2={y.base} stroke="var(--ink)" strokeWidth={1.5} />
@@ -73,7 +75,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                     <g transform={`translate(${x(releaseC)} ${y.base})`}>
                         <path d="M0 -26V-2M-5 -20L0 -27L5 -20" fill="none" stroke="var(--brass)" strokeWidth={2.4} />
                         <text y={-34} textAnchor={x(releaseC) < 44 ? 'start' : 'middle'} x={x(releaseC) < 44 ? -6 : 0} className="fill-brass text-[12px] font-[650]">
-                            {narrow ? `off ${bare(releaseC)}` : `comes off below ${bare(releaseC)}`}
+                            {narrow ? say('ui.off', { releaseC: bare(releaseC) }) : say('ui.comes_off_below', { releaseC: bare(releaseC) })}
                         </text>
                     </g>
                 )}
@@ -89,7 +91,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
                     <g transform={`translate(${x(set)} ${y.base})`}>
                         <path d="M0 1L-6 11H6Z" fill="var(--ink)" />
                         <text x={setLeft ? -9 : 9} y={18} textAnchor={setLeft ? 'end' : 'start'} className="fill-ink text-[13px] font-[650]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 6 }}>
-                            {`set ${bare(set)}`}
+                            {say('ui.set', { set: bare(set) })}
                         </text>
                     </g>
                 )}

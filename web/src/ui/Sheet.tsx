@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 
+import { say } from '../words/say';
+
 /** One wide sheet: the answer in the main column, what explains it in the margin beside (below it on a phone). */
 export function Sheet({ title, lead, actions, margin, children }: { title: string; lead?: ReactNode; actions?: ReactNode; margin?: ReactNode; children: ReactNode }) {
     return (
@@ -15,7 +17,7 @@ export function Sheet({ title, lead, actions, margin, children }: { title: strin
                     </header>
                     {children}
                 </div>
-                <aside aria-label="In the margin" className="min-w-0 border-t-2 border-accent/40 px-4 py-6 text-[0.9375rem] sm:px-6 lg:border-t-0 lg:border-l-2">
+                <aside aria-label={say('ui.in_the_margin')} className="min-w-0 border-t-2 border-accent/40 px-4 py-6 text-[0.9375rem] sm:px-6 lg:border-t-0 lg:border-l-2">
                     {margin}
                 </aside>
             </div>

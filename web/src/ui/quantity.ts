@@ -1,63 +1,66 @@
-import { scaleLinear } from 'd3-scale';
+import { ticks } from 'd3-array';
 
-import { useSession } from '../api/queries';
 import type { Schemas } from '../api/client';
+import { useSession } from '../api/queries';
+import { locale, say } from '../words/say';
 
-export type Kind = 'temperature' | 'force' | 'length';
+export type FigureName = keyof Schemas['Figures'];
 
-/** Of one unit: its symbol, the way to and from what is stored, the decimals of a figure, and how many decimals it wants beyond what is stored. */
-type Unit<S extends string> = { symbol: S; show: (stored: number) => number; store: (shown: number) => number; digits: number; finer: number };
-
-const times = <S extends string>(symbol: S, size: number, digits: number, finer: number): Unit<S> => ({ symbol, show: (n) => n / size, store: (n) => n * size, digits, finer });
-
-const UNITS: Record<Kind, Unit<Schemas['Unit']>[]> = {
-    temperature: [times('°C', 1, 0, 0), { symbol: '°F', show: (c) => c * 1.8 + 32, store: (f) => (f - 32) / 1.8, digits: 0, finer: 0 }],
-    force: [times('N', 1, 1, 0), times('kgf', 9.80665, 2, 1), times('lbf', 4.4482216152605, 2, 1)],
-    length: [times('mm', 1, 2, 0), times('in', 25.4, 3, 2)],
-};
-const AREAS = [times('mm²', 1, 0, 0), times('in²', 645.16, 3, 3)] as const;
-const STRESSES = [times('MPa', 1, 2, 0), times('psi', 0.006894757293168, 0, -2)] as const;
-
-export type Quantity<S extends string = Schemas['Unit']> = {
-    symbol: S;
-    /** Decimals are counted in the unit that is stored; another gets as many as say the same. */
-    text: (stored: number, digits?: number) => string;
-    bare: (stored: number, digits?: number) => string;
+export type Quantity = {
+    symbol: string;
+    text: (stored: number) => string;
+    /** Without its unit. */
+    bare: (stored: number) => string;
+    /** Of a difference: without an offset. */
+    difference: (stored: number) => string;
     show: (stored: number) => number;
     store: (shown: number) => number;
     /** Stored figures between two others that are round in the reader's unit, for an axis. */
     ticks: (low: number, high: number, count: number) => number[];
 };
 
-function quantity<S extends string>(unit: Unit<S>): Quantity<S> {
-    const bare = (stored: number, digits?: number) =>
-        unit.show(stored).toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: Math.max(0, digits === undefined ? unit.digits : digits + unit.finer) });
+const formats = new Map<string, Intl.NumberFormat>();
+
+function format(decimals: number, zeros: boolean): Intl.NumberFormat {
+    const key = `${decimals}${zeros ? 'z' : ''}`;
+    const known = formats.get(key);
+    if (known) return known;
+    const made = new Intl.NumberFormat(locale(), { minimumFractionDigits: zeros ? decimals : 0, maximumFractionDigits: decimals, signDisplay: 'negative' });
+    formats.set(key, made);
+    return made;
+}
+
+/** A number in the person's locale, as finely as the server says. */
+function figure(value: number, { decimals, zeros }: Schemas['Figure']): string {
+    const ten = 10 ** Math.max(0, -decimals);
+    return format(Math.max(0, decimals), zeros).format(ten === 1 ? value : Math.round(value / ten) * ten);
+}
+
+function quantity(shown: Schemas['Figure']): Quantity {
+    const { symbol, factor, offset } = shown;
+    const show = (stored: number) => factor * stored + offset;
+    const store = (read: number) => (read - offset) / factor;
+    const bare = (stored: number) => figure(show(stored), shown);
     return {
-        symbol: unit.symbol,
+        symbol,
         bare,
-        text: (stored, digits) => `${bare(stored, digits)}\u00a0${unit.symbol}`,
-        show: unit.show,
-        store: unit.store,
-        ticks: (low, high, count) => scaleLinear([unit.show(low), unit.show(high)], [0, 1]).ticks(count).map(unit.store),
+        text: (stored) => (symbol === '' ? bare(stored) : `${bare(stored)}\u00a0${symbol}`),
+        difference: (stored) => figure(factor * stored, shown),
+        show,
+        store,
+        ticks: (low, high, count) => ticks(show(low), show(high), count).map(store),
     };
 }
 
-/** Shows a stored figure in the unit that the reader prefers. */
-export function useQuantity(kind: Kind): Quantity {
-    const preferred = useSession().preferences[kind];
-    const unit = UNITS[kind].find((each) => each.symbol === preferred) ?? UNITS[kind][0];
-    if (!unit) throw new Error('a kind has units');
-    return quantity(unit);
+/** Shows a stored figure in the unit, and as finely, as the server says for whoever reads. */
+export function useQuantity(name: FigureName): Quantity {
+    return quantity(useSession().figures[name]);
 }
 
-/** An area, for whoever reads lengths in millimetres or in inches. */
-export function useArea(): Quantity<string> {
-    return quantity<string>(AREAS[useSession().preferences.length === 'in' ? 1 : 0]);
-}
-
-/** A stress, for whoever reads a gauge in newtons or in pounds. */
-export function useStress(): Quantity<string> {
-    return quantity<string>(STRESSES[useSession().preferences.force === 'lbf' ? 1 : 0]);
+/** The same for several kinds. */
+export function useFigures(): (name: FigureName) => Quantity {
+    const { figures } = useSession();
+    return (name) => quantity(figures[name]);
 }
 
 /** A first-layer gap: what it is set with, and how wide that is where it is known. */
@@ -66,19 +69,22 @@ export function useGap(): (setting: { gapMm: number | null; feeler: string }) =>
     return ({ gapMm, feeler }) => (gapMm === null ? feeler : `${length.text(gapMm)}, ${feeler}`);
 }
 
-export function percent(share: number): string {
-    return `${Math.round(share * 100)}\u00a0%`;
-}
-
 export function day(iso: string): string {
-    return new Date(iso).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+    // A date without a time is the same day everywhere.
+    return new Intl.DateTimeFormat(locale(), { dateStyle: 'medium', ...(iso.length === 10 ? { timeZone: 'UTC' } : {}) }).format(new Date(iso));
 }
 
 export function moment(iso: string): string {
-    return new Date(iso).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    return new Intl.DateTimeFormat(locale(), { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso));
 }
 
+/** As long as somebody waits: seconds, minutes, or hours and minutes. */
 export function duration(minutes: number): string {
+    const seconds = 60 * minutes;
+    if (seconds < 119.5) return say('unit.seconds', { figure: format(0, false).format(seconds) });
+    if (seconds < 600) return say('unit.minutes', { figure: format(1, false).format(minutes) });
     const whole = Math.round(minutes);
-    return whole < 90 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
+    if (whole < 90) return say('unit.minutes', { figure: format(0, false).format(whole) });
+    const hours = format(0, false).format(Math.floor(whole / 60));
+    return whole % 60 === 0 ? say('unit.hours_only', { hours }) : say('unit.hours', { hours, minutes: String(whole % 60).padStart(2, '0') });
 }

@@ -1,53 +1,119 @@
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 
-export const STEP_WORDS: Record<Schemas['Step'], string> = {
-    prepare: 'Prepare',
-    heat_and_soak: 'Heat and soak',
-    print: 'Print',
-    first_layer: 'First layer',
-    hot_pull: 'Hot pull',
-    cool: 'Cool',
-    cold_pull: 'Cold pull',
-    inspect: 'Inspect',
-    clean: 'Clean',
+/** Of the steps that every sheet has; {@link useTerms} knows those that were added too. */
+export const STEP_WORDS: Record<string, string> = {
+    prepare: say('step.prepare'),
+    heat_and_soak: say('step.heat_and_soak'),
+    print: say('step.print'),
+    first_layer: say('step.first_layer'),
+    hot_pull: say('step.hot_pull'),
+    cool: say('step.cool'),
+    cold_pull: say('step.cold_pull'),
+    inspect: say('step.inspect'),
+    clean: say('step.clean'),
 };
 
 export const OUTCOME_WORDS: Record<Schemas['Outcome'], string> = {
-    held: 'Held to the end',
-    lifted: 'A corner lifted',
-    came_off: 'Came off in the print',
-    plate_shifted: 'The plate itself shifted',
+    held: say('outcome.held'),
+    lifted: say('outcome.lifted'),
+    came_off: say('outcome.came_off'),
+    plate_shifted: say('outcome.plate_shifted'),
 };
 
-export const EFFORT_WORDS = ['Loose on its own', 'Lifts by finger', 'Flex needed', 'Scraper needed', 'Broke or bonded'];
+export const EFFORT_WORDS = [say('effort.loose'), say('effort.finger'), say('effort.flex'), say('effort.scraper'), say('effort.bonded')];
 
-export const MEASURE_WORDS: Record<Schemas['Measure'], string> = {
-    pull_hot: 'Hot pull',
-    pull_cold: 'Cold pull',
-    lift: 'Lift at an end',
-    held: 'Held',
-    effort: 'Release effort',
-    release_temp: 'Came off at',
-    damage: 'Plate damaged',
-    print_minutes: 'Print time',
+/** Of the measures that every shop has. */
+export const MEASURE_WORDS: Record<string, string> = {
+    pull_hot: say('measure.pull_hot'),
+    pull_cold: say('measure.pull_cold'),
+    lift: say('measure.lift'),
+    held: say('measure.held'),
+    effort: say('measure.effort'),
+    release_temp: say('measure.release_temp'),
+    damage: say('measure.damage'),
+    print_minutes: say('measure.print_minutes'),
 };
 
-export const CRITERION_WORDS: Record<Schemas['Proof']['criterion'], string> = { counts: 'Counts: how many runs succeed', mean: 'Mean: the mean pull clears its limit', nearly_all: 'Nearly all: nine parts in ten clear the limit' };
+export const CRITERION_WORDS: Record<Schemas['Proof']['criterion'], string> = {
+    counts: say('proof.counts'),
+    mean: say('proof.mean'),
+    nearly_all: say('proof.nearly_all'),
+};
 
 export const DESIGN_WORDS: Record<Schemas['Proof']['design'], string> = { adaptive: 'After each run; the next run is chosen', fixed: 'Once, when all planned runs are done' };
 
-export const LIFT_BY_WORDS: Record<Schemas['Limits']['liftBy'] & string, string> = { mean_of_ends: 'Mean of both ends', worst_end: 'Worst end, as for a bar with one point' };
+export const LIFT_BY_WORDS: Record<Schemas['Limits']['liftBy'] & string, string> = {
+    mean_of_ends: say('lift_by.mean_of_ends'),
+    worst_end: say('lift_by.worst_end'),
+};
 
-export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = { draft: 'planned', running: 'under way', closed: 'judged' };
+export const STATUS_WORDS: Record<Schemas['ComparisonStatus'], string> = {
+    draft: say('status.draft'),
+    running: say('status.running'),
+    closed: say('status.closed'),
+};
 
-export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = { unsigned: 'not signed', validated: 'validated', trial: 'on trial', withdrawn: 'withdrawn' };
+export const PROFILE_WORDS: Record<Schemas['ProfileStatus'], string> = {
+    unsigned: say('profile.unsigned'),
+    validated: say('profile.validated'),
+    trial: say('profile.trial'),
+    withdrawn: say('profile.withdrawn'),
+};
 
-export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = { nozzle: 'new nozzle', hot_end: 'new hot end', levelling: 'levelled again', levelled_for_plate: 'levelled by hand for one plate', hold_down: 'plates held down otherwise', magnet: 'magnets', crash: 'crash', machine_fault: 'machine at fault' };
+export const CHANGE_WORDS: Record<Schemas['ChangeKind'], string> = {
+    nozzle: say('change.nozzle'),
+    hot_end: say('change.hot_end'),
+    levelling: say('change.levelling'),
+    levelled_for_plate: say('change.levelled_for_plate'),
+    hold_down: say('change.hold_down'),
+    magnet: say('change.magnet'),
+    crash: say('change.crash'),
+    machine_fault: say('change.machine_fault'),
+};
 
-export const GRADE_WORDS: Record<Schemas['Grade'], string> = { strong: 'strong', fair: 'fair', poor: 'poor', never: 'never' };
+export const GRADE_WORDS: Record<Schemas['Grade'], string> = {
+    strong: say('grade.strong'),
+    fair: say('grade.fair'),
+    poor: say('grade.poor'),
+    never: say('grade.never'),
+};
 
-export const CHART_WORDS: Record<Schemas['ChartWord'], string> = { recommended: 'recommended', possible: 'possible, with care', 'does not hold': 'does not hold', 'bonds for good': 'bonds for good' };
+export const CHART_WORDS: Record<Schemas['ChartWord'], string> = {
+    recommended: say('chart.recommended'),
+    possible: say('chart.possible'),
+    'does not hold': say('chart.does_not_hold'),
+    'bonds for good': say('chart.bonds_for_good'),
+};
 
-export const ROLE_WORDS: Record<Schemas['AgentRole'], string> = { grip: 'adds grip', release: 'parting layer', none: 'no use', harmful: 'does harm' };
+export const ROLE_WORDS: Record<Schemas['AgentRole'], string> = {
+    grip: say('agent_role.grip'),
+    release: say('agent_role.release'),
+    none: say('agent_role.none'),
+    harmful: say('agent_role.harmful'),
+};
 
-export const STANDING_WORDS: Record<Schemas['Standing'], string> = { untried: 'untried here', open: 'own runs do not tell yet', confirmed: 'confirmed here', refuted: 'refuted here' };
+export const STANDING_WORDS: Record<Schemas['Standing'], string> = {
+    untried: say('standing.untried'),
+    open: say('standing.open'),
+    confirmed: say('standing.confirmed'),
+    refuted: say('standing.refuted'),
+};
+
+export const USER_ROLE_WORDS: Record<Schemas['Role'], string> = {
+    technician: say('role.technician'),
+    lead: say('role.lead'),
+    viewer: say('role.viewer'),
+};
+
+export const RUN_STATUS_WORDS: Record<Schemas['Run']['status'], string> = {
+    planned: say('run_status.planned'),
+    running: say('run_status.running'),
+    done: say('run_status.done'),
+    void: say('run_status.void'),
+};
+
+export const PULL_WORDS: Record<Schemas['Pull'], string> = {
+    hot: say('pull.hot'),
+    cold: say('pull.cold'),
+};

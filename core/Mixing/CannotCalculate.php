@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Mixing;
+
+use Sitzplatz\Words\Fault;
+use Sitzplatz\Words\Sentence;
+
+/** Figures that do not go together. */
+final class CannotCalculate extends Fault
+{
+    public static function weakerThanWanted(): self
+    {
+        return new self(Sentence::of('calculator.dilution.too_weak'));
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Database;
+
+use App\Platform\Http\Problem;
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Uid\Uuid;
+
+/** One page of a list that grows without end: the newest first, after the one that was shown last, with all words that are looked for. */
+final readonly class KeyedPage
+{
+    public const AT_ONCE = 50;
+    private const MOST_WORDS = 8;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /**
+     * @param string $from  table, as "t", with what is joined to it
+     * @param string $table the table itself
+     * @param string $text  an expression of all that words are looked for in
+     * @param string $find  words that all have to stand in it
+     * @param string $after id of the last that was shown; "" to begin
+     * @param string $only  a further condition on t; "" for none
+     *
+     * @return list<string> ids as they are stored
+     *
+     * @throws Problem if there is no row to go on after
+     */
+    public function ids(string $from, string $table, string $text, string $find, string $after, string $only = ''): array
+    {
+        $where = ['' === $only ? '1 = 1' : $only];
+        $with = [];
+        if ('' !== $after) {
+            $last = Uuid::isValid($after) ? $this->database->fetchAssociative(
+                "SELECT id, created_at FROM $table WHERE id = ?",
+                [Uuid::fromString($after)->toBinary()],
+            ) : false;
+            if (false === $last) {
+                throw Problem::invalid('after', 'There is no such row: load the list again.');
+            }
+            $where[] = '(t.created_at, t.id) < (?, ?)';
+            array_push($with, $last['created_at'], $last['id']);
+        }
+        foreach (\array_slice(preg_split('/\s+/', trim($find), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS) as $word) {
+            $where[] = "$text LIKE ? ESCAPE '!'";
+            $with[] = '%'.strtr($word, ['!' => '!!', '%' => '!%', '_' => '!_']).'%';
+        }
+
+        /* @var list<string> */
+        return $this->database->fetchFirstColumn(
+            "SELECT t.id FROM $from WHERE ".implode(' AND ', $where).' ORDER BY t.created_at DESC, t.id DESC LIMIT '.self::AT_ONCE,
+            $with,
+        );
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use Doctrine\DBAL\Connection;
+
+/** With thousands of runs no page reads a whole table of what grows: by the plans that the database says it would follow. */
+final class VolumeTest extends ApiTestCase
+{
+    private const RUNS = 5000;
+    /** Tables that grow with every day of work. */
+    private const GROWING = ['run', 'part', 'standing', 'reading', 'audit_entry', 'gauge_sample'];
+    private const MOST_ROWS = 1000;
+
+    private static ?string $database = null;
+
+    protected function setUp(): void
+    {
+        self::$database = (string) ($_SERVER['SITZPLATZ_DATABASE_URL'] ?? '');
+        self::point(str_replace('/sitzplatz_test', '/sitzplatz_volume', self::$database));
+        parent::setUp();
+    }
+
+    protected function tearDown(): void
+    {
+        parent::tearDown();
+        self::point((string) self::$database);
+    }
+
+    private static function point(string $url): void
+    {
+        $_SERVER['SITZPLATZ_DATABASE_URL'] = $_ENV['SITZPLATZ_DATABASE_URL'] = $url;
+        putenv('SITZPLATZ_DATABASE_URL='.$url);
+    }
+
+    public function testNoPageReadsAWholeTableOfWhatGrows(): void
+    {
+        $database = $this->database();
+        self::assertSame('sitzplatz_volume', $database->fetchOne('SELECT DATABASE()'));
+        $database->rollBack();
+        $this->fill();
+        // The plans are those of an optimizer that has looked at the tables.
+        $database->fetchAllAssociative('ANALYZE TABLE '.implode(', ', self::GROWING).', comparison, setup, profile, run_tally, setup_tally, sheet_tally, care_event');
+        self::assertGreaterThanOrEqual(self::RUNS, (int) $database->fetchOne('SELECT COUNT(*) FROM run'));
+        $database->beginTransaction();
+
+        $this->signIn('technician');
+        $comparison = $this->ask('GET', '/api/comparisons?begun=1', null, 200)[0]['id'];
+        $run = $this->ask('GET', "/api/comparisons/$comparison", null, 200)['runs'][0]['id'];
+        $profile = $this->ask('GET', '/api/profiles', null, 200)[0]['id'];
+        $printer = $this->pick('/api/printers', 'kind', 'filament')['id'];
+        $part = ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15];
+        $seen = self::getContainer()->get(SeenSql::class);
+        self::assertInstanceOf(SeenSql::class, $seen);
+        $seen->listens = true;
+        foreach ([
+            '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg&begun=1', "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
+            "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/lots', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
+            '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
+        ] as $path) {
+            self::assertSame(200, $this->send('GET', $path, null)->getStatusCode(), $path);
+        }
+        $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => $part], 200);
+        $seen->listens = false;
+        self::assertGreaterThan(40, \count($seen->reads));
+
+        $whole = [];
+        foreach ($seen->reads as $sql => $parameters) {
+            foreach (self::explained($database, $sql, $parameters) as $step) {
+                $table = self::table($sql, (string) $step['table']);
+                if (\in_array($step['type'], ['ALL', 'index'], true) && \in_array($table, self::GROWING, true) && (int) $step['rows'] > self::MOST_ROWS) {
+                    $whole[] = "{$step['type']} of {$step['rows']} rows of $table: ".preg_replace('/\s+/', ' ', $sql);
+                }
+            }
+        }
+        self::assertSame([], $whole);
+    }
+
+    /** As an operator would, in processes of their own. */
+    private function fill(): void
+    {
+        foreach (['doctrine:migrations:migrate --no-interaction --quiet', 'sitzplatz:demo:load --quiet', 'sitzplatz:load-volume --runs='.self::RUNS] as $command) {
+            exec(\PHP_BINARY.' -d memory_limit=1G '.escapeshellarg(\dirname(__DIR__, 2).'/bin/console')." $command 2>&1", $output, $code);
+            self::assertSame(0, $code, implode("\n", $output));
+        }
+    }
+
+    /**
+     * @param array<mixed> $parameters
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function explained(Connection $database, string $sql, array $parameters): array
+    {
+        $quoted = static fn (mixed $value): string => match (true) {
+            null === $value => 'NULL',
+            \is_int($value), \is_float($value) => (string) $value,
+            \is_bool($value) => $value ? '1' : '0',
+            // A key is sent as it is stored; a text has to stay one, or no index on text is of use.
+            \is_string($value) => 1 === preg_match('/^[\x20-\x7e]*$/', $value) ? $database->quote($value) : "X'".bin2hex($value)."'",
+            default => throw new \LogicException('No such parameter.'),
+        };
+        ksort($parameters);
+        $parts = explode('?', $sql);
+        $filled = array_shift($parts);
+        foreach ($parts as $i => $part) {
+            $filled .= $quoted(array_values($parameters)[$i] ?? null).$part;
+        }
+
+        return $database->fetchAllAssociative('EXPLAIN '.$filled);
+    }
+
+    /** The table behind an alias. */
+    private static function table(string $sql, string $alias): string
+    {
+        return 1 === preg_match('/(?:FROM|JOIN|,)\s+`?(\w+)`?\s+(?:AS\s+)?'.preg_quote($alias, '/').'\b/i', $sql, $found) ? $found[1] : $alias;
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+/** What is entered is never lost: where two work on one thing, where the network is gone, and where somebody else signs in. */
+final class DraftScreensTest extends BrowserTestCase
+{
+    public function testAStaleEditShowsBothVersionsAndLosesNothing(): void
+    {
+        $this->signIn('technician');
+        $this->press('Shelf');
+        $this->click('//*[@role="tab"][.="Lots"]');
+        $this->press('Change L-102');
+        $this->fill('Note', 'mine');
+        // Somebody else is faster.
+        $this->page->executeAsyncScript(
+            'const done = arguments[0]; (async () => { const s = await (await fetch("/api/session")).json(); const lots = await (await fetch("/api/lots")).json();'
+            .'const {id, ...lot} = lots.find((l) => l.label === "L-102"); await fetch("/api/lots/" + id, {method: "PUT", headers: {"Content-Type": "application/json", "X-CSRF-Token": s.csrf}, body: JSON.stringify({...lot, note: "theirs"})}); done(1); })()',
+        );
+        $this->press('Save');
+        $this->see('Somebody changed this meanwhile.');
+        $this->see('Note');
+        $this->see('theirs');
+        self::assertStringNotContainsString('"theirs"', $this->text(), 'Words, and no code.');
+        $this->press('Keep mine and save');
+        $this->see('mine');
+        self::assertStringNotContainsString('theirs', $this->text());
+    }
+
+    public function testAPlanIsSavedOnTheVersionThatItsDraftBeganWith(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Start the planned comparison")]');
+        $this->press('Change the plan');
+        $this->fill('Runs per setup', '6');
+        // Somebody else changes the question; this page fetches it, as it does of itself now and then.
+        $this->page->executeAsyncScript(
+            'const done = arguments[0]; (async () => { const s = await (await fetch("/api/session")).json(); const id = location.pathname.split("/")[2]; const c = await (await fetch("/api/comparisons/" + id)).json();'
+            .'const {version, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed} = c; const setups = c.setups.map(({plateSideId, agentId, bedFirstC, bedOtherC}) => ({plateSideId, agentId, bedFirstC, bedOtherC, unheated: bedFirstC === null}));'
+            .'const r = await fetch("/api/comparisons/" + id, {method: "PUT", headers: {"Content-Type": "application/json", "X-CSRF-Token": s.csrf}, body: JSON.stringify({version, title: "Does the thin coat help?", lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups})}); done(r.status); })()',
+        );
+        $this->page->executeScript('document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))');
+        $this->press('Save the plan');
+        $this->see('Somebody changed this meanwhile');
+        $this->see('The question');
+        $this->see('Does the thin coat help?');
+        $this->press('Keep mine and save');
+        $this->see('The order, as it would be');
+        self::assertStringNotContainsString('Does the thin coat help?', $this->text());
+    }
+
+    public function testAnEntryMadeWithoutNetworkIsKeptAndSent(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Held to the end');
+        $this->press('Done. Cool');
+        $this->see('Let it cool');
+        $this->network(false);
+        $this->fill('Came off at, °C', '33');
+        $this->press('Note it');
+        $this->see('One entry waits for the network');
+        $this->network(true);
+        $this->see('Came off at: 33 °C');
+        $this->until(fn (): bool => !str_contains($this->text(), 'waits for the network'), 'The entry was not sent.');
+        $this->press('Void this run');
+        $this->fill('What spoiled it', 'Network drill.');
+        $this->press('Void it');
+        $this->see('Somebody else has to declare it void.');
+    }
+
+    public function testWhatIsTouchedWithoutNetworkIsKeptForWhoTouchedItAndSentInOrder(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->network(false);
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Came off in the print');
+        // What comes next follows from how the print ended, also without the server.
+        $this->press('Done. Inspect');
+        $this->press('No');
+        $this->see('6 entries wait for the network');
+        $this->see('Plate damaged: no');
+        // A page that is loaded anew still has them; so has one where somebody else is signed in meanwhile, without sending them.
+        $this->blocked('*/api/runs/*/*');
+        $this->open($sheet);
+        $this->see('6 entries wait for the network');
+        $this->click('//button[contains(., "Mara")]');
+        $this->click('//*[@role="menuitem"][.="Sign out"]');
+        $this->see('sent when you sign in here again');
+        $this->click('//*[@role="dialog"]//button[.="Sign out"]');
+        $this->see('Look around as');
+        $this->network(true);
+        $this->press('lead');
+        $this->see('Good day');
+        $this->open($sheet);
+        $this->see('Noted so far');
+        self::assertStringNotContainsString('for the network', $this->text());
+        self::assertStringNotContainsString('Plate damaged: no', $this->text());
+        $this->signIn('technician');
+        $this->open($sheet);
+        $this->see('Plate damaged: no');
+        $this->until(fn (): bool => !str_contains($this->text(), 'for the network'), 'They were not sent.');
+        $run = $this->page->executeAsyncScript('const [path, done] = arguments; (async () => done((await (await fetch("/api" + path)).json()).run))()', [$sheet]);
+        self::assertSame(['inspect', 'came_off'], [$run['step'], $run['outcome']]);
+    }
+
+    public function testWhereSomebodyElseWasFirstBothSaysStandSideBySide(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        // Somebody else goes two steps on, which this page does not get to know.
+        $run = $this->page->executeAsyncScript('const done = arguments[0]; (async () => done((await (await fetch("/api" + location.pathname)).json()).run.version))()');
+        // A page that nobody looks at asks for nothing by itself.
+        $this->page->executeScript('Object.defineProperty(document, "visibilityState", {value: "hidden", configurable: true}); document.dispatchEvent(new Event("visibilitychange"))');
+        $this->page->executeAsyncScript(
+            'let [version, done] = arguments; (async () => { const s = await (await fetch("/api/session")).json();'
+            .'for (const step of ["heat_and_soak", "print"]) { version = (await (await fetch("/api" + location.pathname + "/step", {method: "POST", headers: {"Content-Type": "application/json", "X-CSRF-Token": s.csrf}, body: JSON.stringify({version, step})})).json()).run.version; } done(1); })()',
+            [$run],
+        );
+        $this->press('Done. Heat and soak');
+        $this->see('“Heat and soak” was not taken');
+        $this->see('Theirs');
+        $this->page->executeScript('delete document.visibilityState; document.dispatchEvent(new Event("visibilitychange"))');
+        $this->see('Start the print');
+        $this->press('Understood');
+        $this->until(fn (): bool => !str_contains($this->text(), 'was not taken'), 'It is still said.');
+    }
+
+    /** Requests to these addresses fail, as they do when the cable is out; none: all pass. */
+    private function blocked(string ...$addresses): void
+    {
+        $this->command('Network.enable', new \stdClass());
+        $this->command('Network.setBlockedURLs', ['urls' => $addresses]);
+    }
+
+    private function network(bool $on): void
+    {
+        $this->blocked(...($on ? [] : ['*/api/*']));
+    }
+
+    /** @param array<string, mixed>|\stdClass $with */
+    private function command(string $name, array|\stdClass $with): void
+    {
+        $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
+    }
+}

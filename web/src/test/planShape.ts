@@ -1,0 +1,49 @@
+import type { z } from 'zod/mini';
+
+import type { Schemas } from '../api/client';
+import { as, flag, list, maybe, number, optional, picked, text, whole, words } from '../ui/shape';
+
+type Proof = Schemas['Proof'];
+type Limits = Schemas['Limits'];
+
+/** What is asked of what the plan can show. */
+const ASKED = {
+    proof: whole({ criterion: as<Proof['criterion']>(), share: number(), design: as<Proof['design']>(), measures: as<Proof['measures']>(), scaleStepN: number(), visits: number(), plateStays: flag() }),
+    limits: whole({ hotPullAtLeastN: maybe(), coldPullAtMostN: maybe(), liftAtMostMm: optional(maybe()), liftBy: optional(as<NonNullable<Limits['liftBy']>>()), effortAtMost: number(), failuresAllowed: number() }),
+    runsPerSetup: number(),
+    hotPerSetup: number(),
+};
+
+export const CHANCES = whole(ASKED);
+
+export const PLAN = whole({
+    ...ASKED,
+    title: words(),
+    lotId: picked(),
+    printerId: picked(),
+    roomC: number(),
+    constants: whole({
+        piece: whole({ name: words(), alongPullMm: number(), acrossPullMm: number(), pullHeightMm: number() }),
+        gcodeName: words(),
+        nozzleMm: number(),
+        nozzleFirstC: number(),
+        lineWidthMm: number(),
+        gapMm: maybe(),
+        feeler: words(),
+        firstLayerSpeedMmS: number(),
+        fan: text(),
+        holdDown: text(),
+        brim: text(),
+    }),
+    durations: whole({ prepareMinutes: number(), heatAndSoakMinutes: number(), printMinutes: number(), coolMinutes: number(), inspectAndCleanMinutes: number(), plateChangeMinutes: number() }),
+    seed: number(),
+    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()) })),
+});
+
+/** The same while it is entered: a number may be missing. */
+type Blank<T> = T extends number ? number | null : T extends string | boolean | null | undefined ? T : T extends (infer Item)[] ? Blank<Item>[] : { [Key in keyof T]: Blank<T[Key]> };
+
+export type PlanBody = z.infer<typeof PLAN>;
+export type PlanValues = Blank<PlanBody>;
+export type SetupValues = PlanValues['setups'][number];
+export type ProofValues = Blank<z.infer<typeof CHANCES>>;

@@ -1,0 +1,29 @@
+import { Link } from '@tanstack/react-router';
+
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { OUTCOME_WORDS } from '../../ui/words';
+import { say } from '../../words/say';
+import { VoidRun } from './Ends';
+import type { Sheet } from './sheet';
+
+/** A finished run, and where to go from it. */
+export function Done({ sheet }: { sheet: Sheet }) {
+    return (
+        <div className="flex flex-col items-start gap-4">
+            <Notice tone="sound">{say('test.this_run_is_done', { outcome: sheet.run.outcome ? OUTCOME_WORDS[sheet.run.outcome].toLowerCase() : say('test.no_outcome') })}</Notice>
+            <Button asChild tone="main" big>
+                {sheet.nextRunId ? (
+                    <Link to="/runs/$id" params={{ id: sheet.nextRunId }}>
+                        {say('test.to_the_next_run')}
+                    </Link>
+                ) : (
+                    <Link to="/judge/$id" params={{ id: sheet.comparison.id }}>
+                        {say('test.all_runs_are_done_to_the')}
+                    </Link>
+                )}
+            </Button>
+            <VoidRun sheet={sheet} />
+        </div>
+    );
+}

@@ -1,0 +1,33 @@
+import { ChoiceRow } from '../../ui/ChoiceRow';
+import { EFFORT_WORDS } from '../../ui/words';
+import { say } from '../../words/say';
+import { standing, useTouch, type Sheet } from './sheet';
+import { TypedEntry } from './TypedEntry';
+
+/** What part and plate show. */
+export function Inspection({ sheet }: { sheet: Sheet }) {
+    const touch = useTouch(sheet);
+    const effort = standing(sheet, 'effort');
+    const damage = standing(sheet, 'damage');
+    const note = (measure: 'effort' | 'damage', value: string) => touch({ kind: 'reading', measure, value: Number(value), unit: '', atLeast: false, place: 1 });
+    return (
+        <div className="flex flex-col gap-5">
+            {sheet.run.pull === 'cold' || 'pull_hot' in sheet.run.notTaken ? (
+                <ChoiceRow label={say('test.how_hard_was_it_to_take')} value={effort ? String(effort.value) : null} onValue={(value) => note('effort', value)} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} />
+            ) : null}
+            <ChoiceRow
+                label={say('test.is_the_plate_damaged')}
+                value={damage ? String(damage.value) : null}
+                onValue={(value) => note('damage', value)}
+                options={[
+                    { value: '0', label: say('test.no') },
+                    { value: '1', label: say('test.marked_torn_or_chipped') },
+                ]}
+            />
+            <div className="flex flex-wrap gap-x-8 gap-y-4">
+                <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_one_end')} />
+                <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_the_other_end')} place={2} />
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,57 @@
+import { useState } from 'react';
+
+import { Button } from '../../ui/Button';
+import { CheckField, NumberField } from '../../ui/Field';
+import { useQuantity } from '../../ui/quantity';
+import { say } from '../../words/say';
+import { GaugePull } from '../GaugePull';
+import { standing, useTouch, type Reading, type Sheet } from './sheet';
+
+/** The pull of this run, by the gauge or typed. */
+export function PullEntry({ sheet }: { sheet: Sheet }) {
+    const measure = sheet.run.pull === 'hot' ? 'pull_hot' : 'pull_cold';
+    const force = useQuantity('force');
+    const touch = useTouch(sheet);
+    const [byHand, setByHand] = useState(false);
+    const [value, setValue] = useState<number | null>(null);
+    const [atLeast, setAtLeast] = useState(false);
+    const reading = standing(sheet, measure);
+    return (
+        <div className="flex flex-col gap-4">
+            {reading ? (
+                <p className="text-2xl font-[650]">
+                    {say('test.reading_at_least', { atLeast: reading.atLeast, value: force.text(reading.value) })} <span className="text-base font-normal text-soft">{source(reading)}</span>
+                </p>
+            ) : null}
+            <GaugePull runId={sheet.run.id} again={reading !== undefined} />
+            {byHand ? (
+                <form
+                    className="flex flex-wrap items-end gap-3"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        if (value === null) return;
+                        void touch({ kind: 'reading', measure, value, unit: force.symbol, atLeast, place: 1 });
+                        setByHand(false);
+                    }}
+                >
+                    <div className="w-44">
+                        <NumberField label={say('test.peak_of_the_pull')} unit={force.symbol} value={value} onValue={setValue} />
+                    </div>
+                    <CheckField label={say('test.at_least_the_part_broke_or')} checked={atLeast} onValue={setAtLeast} />
+                    <Button type="submit" disabled={value === null}>
+                        {say('test.take_it')}
+                    </Button>
+                </form>
+            ) : (
+                <Button tone="quiet" className="self-start" onClick={() => setByHand(true)}>
+                    {say('test.type_the_reading_in')}
+                </Button>
+            )}
+        </div>
+    );
+}
+
+function source(reading: Reading): string {
+    if (reading.source !== 'gauge') return say('test.taken_by_hand');
+    return reading.simulated ? say('test.taken_from_the_simulated_gauge') : say('test.taken_from_the_gauge');
+}

@@ -1,0 +1,63 @@
+import { useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+
+import type { Schemas } from '../../api/client';
+import { runQuery } from '../../api/queries';
+import { post, useOutbox, type Command, type Entry } from '../../shell/outbox';
+import { useFigures } from '../../ui/quantity';
+import { useTerms } from '../../ui/terms';
+import { say } from '../../words/say';
+
+export type Sheet = Schemas['RunSheet'];
+export type Reading = Sheet['readings'][number];
+
+/** The sheet as the server has it, with what was touched since and waits to be sent. */
+export function useRunSheet(id: string): { sheet: Sheet; waits: boolean } {
+    const { data } = useSuspenseQuery(runQuery(id));
+    const figure = useFigures();
+    const terms = useTerms();
+    const mine = useOutbox().waiting.filter((entry) => entry.runId === id);
+    const stored = (measure: Schemas['Measure'], value: number) => {
+        const name = terms.figure(measure);
+        return name ? figure(name).store(value) : value;
+    };
+    return { sheet: mine.reduce((sheet, entry) => touched(sheet, entry, stored), data), waits: mine.length > 0 };
+}
+
+function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measure: Schemas['Measure'], value: number) => number): Sheet {
+    const { run } = sheet;
+    switch (command.kind) {
+        case 'step':
+            return { ...sheet, run: { ...run, status: 'running', step: command.step, stepBeganAt: new Date(touchedAt).toISOString() } };
+        case 'outcome':
+            return { ...sheet, steps: sheet.stepsByOutcome[command.outcome], run: { ...run, outcome: command.outcome, outcomeNote: command.note } };
+        case 'reading': {
+            if (sheet.readings.some((each) => each.id === id)) return sheet;
+            const { measure, value, unit, atLeast, place } = command;
+            const reading: Reading = { id, measure, value: stored(measure, value), atLeast, enteredValue: value, enteredUnit: unit, place, source: 'typed', simulated: false, enteredBy: '', at: new Date(touchedAt).toISOString(), amends: null, amendReason: '', stands: true };
+            return { ...sheet, readings: [...sheet.readings, reading], missing: sheet.missing.filter((each) => each !== measure) };
+        }
+        case 'finish':
+        case 'void':
+            return sheet;
+    }
+}
+
+/** Takes what is touched: kept at once, and sent as soon as the network is there. */
+export function useTouch(sheet: Sheet): (command: Command) => Promise<void> {
+    const queries = useQueryClient();
+    const words = say('test.run_setup', { position: sheet.run.position, setup: sheet.setup.label });
+    return (command) => {
+        const rests = queries.getQueryData(runQuery(sheet.run.id).queryKey) ?? sheet;
+        return post(rests, words, command);
+    };
+}
+
+export function standing(sheet: Sheet, measure: Schemas['Measure'], place = 1): Reading | undefined {
+    return sheet.readings.findLast((reading) => reading.measure === measure && reading.place === place && reading.stands);
+}
+
+/** Steps by their words; without a gauge the part is taken off rather than pulled. */
+export function useStepWord(sheet: Sheet): (step: Schemas['Step']) => string {
+    const terms = useTerms();
+    return (step) => (step === 'cold_pull' && !sheet.comparison.measures.includes('pull') ? say('test.take_the_part_off') : terms.step(step));
+}

@@ -32,10 +32,9 @@ final readonly class SignedInReader implements Reader
     {
         $user = $this->security->getUser();
         $preferred = $user instanceof User ? ($user->preferences['locale'] ?? '') : '';
-        if ('' !== $preferred) {
-            return \Locale::canonicalize($preferred) ?? self::USUAL;
-        }
+        $locale = str_replace('-', '_', '' === $preferred ? ($this->requests->getCurrentRequest()?->getLanguages()[0] ?? '') : $preferred);
 
-        return $this->requests->getCurrentRequest()?->getLanguages()[0] ?? self::USUAL;
+        // What a device asks for is anybody's text.
+        return 1 === preg_match('/^[a-z]{2,3}(_[A-Z][a-z]{3})?(_[A-Z]{2})?$/D', $locale) ? $locale : self::USUAL;
     }
 }

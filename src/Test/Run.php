@@ -21,6 +21,7 @@ use Symfony\Component\Uid\Uuid;
 /** One run of a setup: planned, made step by step, done; or void, with a reason, and then kept and repeated. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'finishedAt'])]
+#[ORM\Index(fields: ['comparison', 'status'], name: 'IDX_run_comparison_status')]
 #[ORM\Index(fields: ['fitting', 'finishedAt'], name: 'IDX_run_fitting_finished')]
 class Run extends VersionedRow
 {

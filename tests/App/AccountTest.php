@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
 final class AccountTest extends ApiTestCase
 {
     use ClockSensitiveTrait;
+    private const LONG = 'aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa';
 
     public function testNobodyGetsInWithoutSigningIn(): void
     {
@@ -136,5 +138,22 @@ final class AccountTest extends ApiTestCase
         preg_match("/'nonce-([0-9a-f]{32})'/", $policy, $found);
         self::assertStringContainsString('nonce="'.($found[1] ?? '').'"', (string) $response->getContent());
         self::assertSame('nosniff', $response->headers->get('X-Content-Type-Options'));
+    }
+
+    /** Whatever a device asks for, the answer is one: figures as it writes them, words in a language there are words in. */
+    #[TestWith(['de-DE,de;q=0.9', '60,5'])]
+    #[TestWith(['en-GB', '60.5'])]
+    #[TestWith(['*', '60.5'])]
+    #[TestWith(['../../etc', '60.5'])]
+    #[TestWith(['xx-'.self::LONG, '60.5'])]
+    public function testAnyDeviceIsAnswered(string $asks, string $figure): void
+    {
+        $this->signIn('technician');
+        $this->browser->setServerParameter('HTTP_ACCEPT_LANGUAGE', $asks);
+        $printer = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $choice = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'bedC' => 60.5], 200);
+        $said = json_encode($choice, \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
+        self::assertStringContainsString($figure."\u{00A0}°C", $said);
+        self::assertStringContainsString('practice says', $said);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
 
@@ -113,6 +114,24 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->see('they would lock an articulated part');
         $options = array_map(static fn ($option): string => $option->getText(), $this->field('Around the part')->findElements(WebDriverBy::tagName('option')));
         self::assertCount(2, $options, 'As advised or nothing: no brim, ears or raft on what moves.');
+    }
+
+    /** A plan from temperatures that were for another job would be a wrong plan. */
+    public function testAnAnswerToWhatWasTypedBeforeStartsNoPlan(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->click('//li[.//span[text()="P1 front, bare"]]//button[@role="checkbox"]');
+        $this->see('Compare 1');
+        $slow = fn (int $milliseconds) => (new ChromeDevToolsDriver($this->page))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $slow(300_000);
+        $this->fill('Room, °C', '12');
+        $this->until(fn (): bool => 1 === $this->page->executeScript('return document.querySelectorAll("[aria-busy=true]").length'), 'Nothing tells that the answer is for another room.');
+        self::assertFalse($this->page->findElement(WebDriverBy::xpath('//button[text()="Compare 1"]'))->isEnabled());
+        $slow(0);
+        $this->fill('Room, °C', '13');
+        $this->see('A cold room, 13 °C');
+        self::assertTrue($this->page->findElement(WebDriverBy::xpath('//button[text()="Compare 1"]'))->isEnabled());
     }
 
     public function testWishesChangeTheOrder(): void

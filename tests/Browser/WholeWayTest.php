@@ -66,7 +66,8 @@ final class WholeWayTest extends BrowserTestCase
 
         $this->press('Choose');
         $this->fill('Lot', 'L-102');
-        $this->see('Proven with lot L-102');
+        // The answer for the lot before stands until the next is here.
+        $this->see('✓ Proven with lot L-102');
         $first = $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Proven here"]'))->getText();
         self::assertStringContainsString('House black PLA on textured P2', $first);
         self::assertStringContainsString('Proven with lot L-102', $first);

@@ -29,6 +29,8 @@ final class Wording
     private const ENGLISH = 'en';
     private const CATALOGUE = 'catalogue';
 
+    /** @var list<string> that there are words in; figures are written as in any other too */
+    private array $languages = [];
     /** @var array<string, Figures> by units and locale */
     private array $figures = [];
 
@@ -36,7 +38,11 @@ final class Wording
         #[Autowire(service: 'translator')]
         private readonly TranslatorInterface&TranslatorBagInterface $translator,
         private readonly Reader $reader,
+        string $projectDir,
     ) {
+        foreach (glob($projectDir.'/translations/messages+intl-icu.*.yaml') ?: [] as $file) {
+            $this->languages[] = explode('.', basename($file))[1];
+        }
     }
 
     public function text(Phrase $phrase): string
@@ -139,13 +145,30 @@ final class Wording
             $phrase instanceof Quantity => QuantityKind::Duration === $phrase->kind
                 ? $this->duration($phrase, $units, $locale)
                 : $this->figures($units, $locale)->text($phrase),
-            $phrase instanceof CatalogueText => self::ENGLISH !== $locale && $this->translator->getCatalogue($locale)->defines($phrase->id, self::CATALOGUE)
-                ? $this->translator->trans($phrase->id, [], self::CATALOGUE, $locale) : $phrase->english,
+            $phrase instanceof CatalogueText => $this->catalogued($phrase, $this->language($locale)),
             $phrase instanceof OwnText => $phrase->text,
             $phrase instanceof Day => self::day($phrase->iso, $locale),
             $phrase instanceof Listing => $this->listing($phrase, $units, $locale),
             default => throw new \LogicException($phrase::class.' has no words yet.'),
         };
+    }
+
+    /** The words for a locale: its own, else those of its language, else English. */
+    private function language(string $locale): string
+    {
+        foreach ([$locale, explode('_', $locale)[0]] as $each) {
+            if (\in_array($each, $this->languages, true)) {
+                return $each;
+            }
+        }
+
+        return self::ENGLISH;
+    }
+
+    private function catalogued(CatalogueText $text, string $language): string
+    {
+        return self::ENGLISH !== $language && $this->translator->getCatalogue($language)->defines($text->id, self::CATALOGUE)
+            ? $this->translator->trans($text->id, [], self::CATALOGUE, $language) : $text->english;
     }
 
     private function sentence(Sentence $sentence, Units $units, string $locale): string
@@ -155,7 +178,7 @@ final class Wording
             // A count stays a number, so that the message can tell one from many.
             $with[$name] = $phrase instanceof Quantity && QuantityKind::Count === $phrase->kind ? (int) $phrase->value : $this->say($phrase, $units, $locale);
         }
-        $text = $this->translator->trans($sentence->key, $with, null, $locale);
+        $text = $this->translator->trans($sentence->key, $with, null, $this->language($locale));
         // A whole sentence begins with a capital, also where it begins with a name from the catalogue.
         $whole = \in_array($text[-1] ?? '', ['.', '?', '!'], true);
 
@@ -172,7 +195,12 @@ final class Wording
             default => ', ',
         }, $items);
 
-        return null === $last ? $first : $this->translator->trans('list.'.$listing->joined->value, ['first' => $first, 'last' => $last], null, $locale);
+        return null === $last ? $first : $this->translator->trans(
+            'list.'.$listing->joined->value,
+            ['first' => $first, 'last' => $last],
+            null,
+            $this->language($locale),
+        );
     }
 
     private function duration(Quantity $quantity, Units $units, string $locale): string
@@ -198,7 +226,7 @@ final class Wording
     /** @param array<string, string> $with */
     private function unit(string $name, array $with, string $locale): string
     {
-        return str_replace(' ', "\u{00A0}", $this->translator->trans('unit.'.$name, $with, null, $locale));
+        return str_replace(' ', "\u{00A0}", $this->translator->trans('unit.'.$name, $with, null, $this->language($locale)));
     }
 
     private function figures(Units $units, string $locale): Figures

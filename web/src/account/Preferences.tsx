@@ -7,7 +7,6 @@ import { DraftForm } from '../ui/DraftForm';
 import { SelectField, type Option } from '../ui/Field';
 import { day, duration, moment, useFigures } from '../ui/quantity';
 import { as, whole } from '../ui/shape';
-import { keepLocale } from '../words/language';
 import { say } from '../words/say';
 
 type Preferences = Schemas['Preferences'];
@@ -47,10 +46,7 @@ function Form({ onDone }: { onDone: () => void }) {
         schema: SHAPE,
         send: (body) => ask(api.PUT('/api/preferences', { body })),
         touches: ['session'],
-        after: (session) => {
-            onDone();
-            keepLocale(session.preferences.locale);
-        },
+        after: onDone,
     });
     const { at } = draft;
     return (

@@ -1,16 +1,17 @@
-import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-query';
+import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
 import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '../api/queries';
+import { Behind } from '../ui/Behind';
 import { Button } from '../ui/Button';
 import { CheckField } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { duration, useFigures, useGap, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
-import { usePause } from '../ui/usePause';
+import { useAnswer } from '../ui/useAnswer';
 import { useWide } from '../ui/useWide';
 import { say } from '../words/say';
 import { CandidateNotes } from './Detail';
@@ -51,16 +52,13 @@ export function Choose() {
     const [looked, setLooked] = useState<string | null>(null);
     const set = (part: Partial<Job>) => setJob((was) => ({ ...was, ...part }));
     const ready = job.materialId !== '' && job.printerId !== '';
-    // While somebody types nothing is asked; what is looked at is asked for at once.
-    const settled = JSON.parse(usePause(JSON.stringify(job))) as Job;
-    const request: Schemas['ChooseRequest'] = { ...settled, lookAt: looked, benchSideId: bench.printerId === settled.printerId ? bench.plateSideId : null };
-    const answer = useQuery({
-        queryKey: ['choose', request],
-        queryFn: ({ signal }) => ask(api.POST('/api/choose', { signal, body: request })),
-        enabled: ready,
-        placeholderData: keepPreviousData,
-    });
-    const choice = ready && !answer.isError ? answer.data : undefined;
+    const answer = useAnswer(
+        'choose',
+        ready ? job : null,
+        (asked, signal) => ask(api.POST('/api/choose', { signal, body: { ...asked, lookAt: looked, benchSideId: bench.printerId === asked.printerId ? bench.plateSideId : null } })),
+        [looked, bench.printerId, bench.plateSideId],
+    );
+    const choice = answer.data;
     const candidates = choice?.candidates ?? [];
     const detail = choice?.detail ?? null;
     // In a narrow window the notes stand between the rows: only where they were asked for.
@@ -130,7 +128,7 @@ export function Choose() {
                 </Empty>
             ) : null}
             {choice ? (
-                <>
+                <Behind behind={answer.behind}>
                     {choice.notes.length > 0 ? (
                         <div className="mb-6">
                             <Notice tone="caution">
@@ -147,7 +145,7 @@ export function Choose() {
                                 {choice.candidateCount === 0 ? say('choose.no_candidate') : say('choose.candidatecount_candidate', { candidateCount: choice.candidateCount })}
                             </h2>
                             {may.test && candidates.length > 0 && !resin ? (
-                                <Button tone="main" disabled={chosen.length === 0} onClick={() => void compare()}>
+                                <Button tone="main" disabled={chosen.length === 0 || answer.behind} onClick={() => void compare()}>
                                     {chosen.length === 0 ? say('choose.tick_some_to_compare') : say('choose.compare', { chosen: chosen.length })}
                                 </Button>
                             ) : null}
@@ -172,7 +170,7 @@ export function Choose() {
                         {choice.candidateCount > candidates.length ? <p className="mt-2 text-soft">{say('choose.more_less_likely_are_not_shown', { candidateCount: choice.candidateCount - candidates.length })}</p> : null}
                     </section>
                     <Rejections rejections={choice.rejections} />
-                </>
+                </Behind>
             ) : null}
         </Sheet>
     );

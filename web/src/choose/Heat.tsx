@@ -1,10 +1,11 @@
-import { keepPreviousData, useQuery, useSuspenseQuery } from '@tanstack/react-query';
+import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
 import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, useMay, useSession, usualQuery } from '../api/queries';
+import { Behind } from '../ui/Behind';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft } from '../ui/draft';
@@ -15,7 +16,7 @@ import { Cautions, Fault } from '../ui/Notice';
 import { day, duration, useFigures, useQuantity } from '../ui/quantity';
 import { number, whole } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
-import { usePause } from '../ui/usePause';
+import { useAnswer } from '../ui/useAnswer';
 import { say } from '../words/say';
 
 type Draft = {
@@ -74,8 +75,7 @@ export function Heat() {
         heater: draft.watts === null ? null : { watts: draft.watts, volts: draft.volts, limitAmps: draft.limitAmps },
         measured: known ? { displayC: known.displayC, surfaceC: known.surfaceC, roomC: known.roomC } : null,
     };
-    const asked = usePause(JSON.stringify(request));
-    const answer = useQuery({ queryKey: ['heat', asked], queryFn: ({ signal }) => ask(api.POST('/api/heat', { signal, body: JSON.parse(asked) as Schemas['HeatRequest'] })), placeholderData: keepPreviousData });
+    const answer = useAnswer('heat', request, (body, signal) => ask(api.POST('/api/heat', { signal, body })));
     const fault = answer.error instanceof Problem ? answer.error : undefined;
     return (
         <Sheet
@@ -120,7 +120,11 @@ export function Heat() {
                 </div>
             </form>
             <Fault error={answer.error} />
-            {answer.data ? <Answer answer={answer.data} asked={draft.asked} /> : null}
+            {answer.data ? (
+                <Behind behind={answer.behind}>
+                    <Answer answer={answer.data} asked={draft.asked} />
+                </Behind>
+            ) : null}
             <form className="mt-8 flex flex-col gap-6" onSubmit={(event) => event.preventDefault()}>
                 <section>
                     <h2 className="mb-2">{say('choose.from_the_heater_upwards')}</h2>

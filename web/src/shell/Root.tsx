@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Fault } from '../ui/Notice';
 import { Sheet } from '../ui/Sheet';
 import { applyTheme } from '../ui/theme';
+import { keepLocale } from '../words/language';
 import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
 import { Outbox } from './Outbox';
@@ -30,6 +31,11 @@ function Doorway() {
     useEffect(() => {
         if (theme) applyTheme(theme);
     }, [theme]);
+    // Somebody else may have used this device last, in another locale.
+    const locale = session.user ? session.preferences.locale : null;
+    useEffect(() => {
+        if (locale !== null) keepLocale(locale);
+    }, [locale]);
     if (session.needsFirstLead) return <FirstLead />;
     if (!session.user) return <SignIn demo={session.demo} />;
     return (

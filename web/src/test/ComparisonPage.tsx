@@ -47,13 +47,6 @@ export function ComparisonPage() {
                             <Link to="/judge/$id" params={{ id }}>{say('test.to_the_verdict')}</Link>
                         </Button>
                     )}
-                    {draft ? null : (
-                        <Button asChild tone="quiet">
-                            <a href={`/api/comparisons/${id}/table`} download>
-                                {say('test.readings_as_a_table')}
-                            </a>
-                        </Button>
-                    )}
                     {comparison.status === 'running' && may.test ? (
                         <Button asChild>
                             <Link to="/test/$id/import" params={{ id }}>{say('test.readings_from_paper')}</Link>
@@ -96,6 +89,13 @@ export function ComparisonPage() {
                 {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? say('test.for_the_first_runs_every_further') : say('test.in_all')} {comparison.plan.secondVisitSentence}
             </p>
             <RunTable comparison={comparison} />
+            {draft ? null : (
+                <p className="mt-3">
+                    <a href={`/api/comparisons/${id}/table`} download className="inline-flex min-h-11 items-center">
+                        {say('test.readings_as_a_table')}
+                    </a>
+                </p>
+            )}
         </Sheet>
     );
 }

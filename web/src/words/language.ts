@@ -23,6 +23,11 @@ export async function loadLanguage(): Promise<void> {
 /** Whoever signed in may prefer another locale than this device used last: then the page is loaded anew in it. */
 export function keepLocale(locale: string): void {
     if (locale === preferred()) return;
-    localStorage.setItem(KEY, locale);
+    try {
+        localStorage.setItem(KEY, locale);
+    } catch {
+        // A browser that keeps nothing would be loaded anew for ever.
+        return;
+    }
     window.location.reload();
 }

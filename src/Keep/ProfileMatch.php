@@ -38,31 +38,39 @@ final readonly class ProfileMatch
                     Number::orNull($setting['bedOtherC'] ?? null),
                 );
             }
-            $found[] = [
-                'id' => $profile->id->toRfc4122(),
-                'title' => $profile->title,
-                'status' => $profile->status,
-                'trust' => $trust->value,
-                'trustWords' => $trust->words(),
-                'revision' => $profile->revision,
-                'setting' => $profile->document['setting'],
-                'dial' => $this->dials->of($profile),
-                'inScope' => [] === self::outside($points) && [] === $doubts,
-                'points' => array_map(
-                    static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
-                    self::withDoubts($points, $doubts),
-                ),
-                'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $doubts),
-                'order' => [$trust->rank(), \count(self::outside($points)) + \count($doubts)],
-            ];
+            $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], $profile, $trust, $points, $doubts];
         }
-        usort($found, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
+        usort($found, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return ['shown' => array_map(static function (array $profile): array {
-            unset($profile['order']);
+        $shown = array_map(fn (array $one): array => $this->row($one[1], $one[2], $one[3], $one[4]), \array_slice($found, 0, self::SHOWN));
 
-            return $profile;
-        }, \array_slice($found, 0, self::SHOWN)), 'seats' => $seats];
+        return ['shown' => $shown, 'seats' => $seats];
+    }
+
+    /**
+     * @param list<ScopePoint> $points
+     * @param list<Doubt>      $doubts
+     *
+     * @return array<string, mixed>
+     */
+    private function row(Profile $profile, ProfileTrust $trust, array $points, array $doubts): array
+    {
+        return [
+            'id' => $profile->id->toRfc4122(),
+            'title' => $profile->title,
+            'status' => $profile->status,
+            'trust' => $trust->value,
+            'trustWords' => $trust->words(),
+            'revision' => $profile->revision,
+            'setting' => $profile->document['setting'],
+            'dial' => $this->dials->of($profile),
+            'inScope' => [] === self::outside($points) && [] === $doubts,
+            'points' => array_map(
+                static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
+                self::withDoubts($points, $doubts),
+            ),
+            'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $doubts),
+        ];
     }
 
     /** @return list<Profile> with what they stand for, the newest first */

@@ -102,7 +102,11 @@ export function Choose() {
             }
             margin={
                 <>
-                    {detail && wide ? <CandidateNotes detail={detail} /> : null}
+                    {detail && wide ? (
+                        <Behind behind={answer.behind}>
+                            <CandidateNotes detail={detail} />
+                        </Behind>
+                    ) : null}
                     <HowItRanks />
                 </>
             }

@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Judge;
 
 use Sitzplatz\Test\BadReading;
-use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Reading;
-use Sitzplatz\Words\Joined;
-use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -140,9 +137,7 @@ final readonly class ReadingsCsv
         }
         $measure = $measures->of($name);
         if (null === $measure) {
-            $keys = array_map(static fn (Measured $each): string => $each->key(), $measures->all());
-
-            return Sentence::of('table.measure', given: $name, measures: Listing::of($keys, Joined::Comma));
+            return $measures->none($name);
         }
         if (!\in_array($status, ['exact', 'at_least', 'void'], true)) {
             return Sentence::of('table.status', given: $status);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Sentence;
 use Sitzplatz\Words\UnusableKey;
 
 /** All measures that there are: those that rules rest on, and those that were added. */
@@ -30,6 +33,12 @@ final readonly class Measures
         return $this->byKey[$key] ?? null;
     }
 
+    /** What to say of a key that somebody gave and there is no measure of. */
+    public function none(string $given): Sentence
+    {
+        return Sentence::of('table.measure', given: $given, measures: Listing::of(array_keys($this->byKey), Joined::Comma));
+    }
+
     /** @throws UnusableKey if there is none, as in a record whose measure was taken away */
     public function named(string $key): Measured
     {
@@ -40,11 +49,5 @@ final readonly class Measures
     public function added(): array
     {
         return array_values(array_filter($this->byKey, static fn (Measured $measure): bool => !$measure instanceof Measure));
-    }
-
-    /** @return list<Measured> */
-    public function all(): array
-    {
-        return array_values($this->byKey);
     }
 }

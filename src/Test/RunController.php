@@ -29,8 +29,6 @@ use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\Steps;
-use Sitzplatz\Words\Joined;
-use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -215,11 +213,7 @@ final readonly class RunController
 
     private function measure(string $key): Measured
     {
-        return $this->measures->of($key) ?? throw Problem::invalid('measure', Sentence::of(
-            'table.measure',
-            given: $key,
-            measures: Listing::of(array_map(static fn (Measured $each): string => $each->key(), $this->measures->all()), Joined::Comma),
-        ));
+        return $this->measures->of($key) ?? throw Problem::invalid('measure', $this->measures->none($key));
     }
 
     /** @param array<string, mixed> $body */

@@ -7,7 +7,6 @@ namespace Sitzplatz\Judge\Method;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Statistics\GamesHowell;
 use Sitzplatz\Statistics\InvalidArgument;
-use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Sentence;
 
 /**
@@ -30,19 +29,18 @@ final readonly class GamesHowellPairs implements StatisticalMethod
 
     public function compare(array $setups): MethodAnswer
     {
-        // Where no test across all can be had, the same stands against each pair.
-        $overall = (new Welch())->compare($setups)->reason;
         $pairs = [];
         foreach ($setups as $i => $a) {
             foreach (\array_slice($setups, $i + 1) as $b) {
-                $pairs[] = self::pair($a, $b, \count($setups), $overall);
+                $pairs[] = self::pair($a, $b, $setups);
             }
         }
 
         return new MethodAnswer(pairs: $pairs);
     }
 
-    private static function pair(MeasureSummary $a, MeasureSummary $b, int $groups, ?Phrase $overall): PairLine
+    /** @param list<MeasureSummary> $setups the whole family */
+    private static function pair(MeasureSummary $a, MeasureSummary $b, array $setups): PairLine
     {
         $sampleA = $a->sample();
         $sampleB = $b->sample();
@@ -50,8 +48,11 @@ final readonly class GamesHowellPairs implements StatisticalMethod
             return new PairLine($a->setup, $b->setup, reason: (null === $sampleA ? $a : $b)->whyNoSample());
         }
         try {
-            $pair = GamesHowell::pair($sampleA, $sampleB, $groups);
+            $pair = GamesHowell::pair($sampleA, $sampleB, \count($setups));
         } catch (InvalidArgument $e) {
+            // Where no test across all can be had, the same stands against the pair.
+            $overall = (new Welch())->compare($setups)->reason;
+
             return new PairLine($a->setup, $b->setup, reason: $overall ?? Sentence::of('figure.'.$e->getMessage()));
         }
 

@@ -141,7 +141,8 @@ function PlanForm({ title, start, row, send, after }: PlanProps) {
     const constants = (part: Partial<PlanValues['constants']>) => set({ constants: { ...values.constants, ...part } });
     const piece = (part: Partial<PlanValues['constants']['piece']>) => constants({ piece: { ...values.constants.piece, ...part } });
     const durations = (part: Partial<PlanValues['durations']>) => set({ durations: { ...values.durations, ...part } });
-    const runsForShare = usePlanChances(values).data?.runsForShare ?? '…';
+    const chances = usePlanChances(values);
+    const runsForShare = (chances.behind ? undefined : chances.data?.runsForShare) ?? '…';
     return (
         <Sheet
             title={title}

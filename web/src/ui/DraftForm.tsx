@@ -8,7 +8,7 @@ import { Dialog } from './Dialog';
 import type { Draft, Drawn } from './draft';
 import { Fault, Notice } from './Notice';
 
-type AnyDraft = Pick<Draft<FieldValues>, 'errorOf' | 'faulty' | 'draw' | 'garbled' | 'drawn'>;
+type AnyDraft = Pick<Draft<FieldValues>, 'errorOf' | 'faulty' | 'draw' | 'garbled'>;
 
 const Drafting = createContext<AnyDraft | null>(null);
 
@@ -47,12 +47,6 @@ export function More({ title, fields, children }: { title: string; fields: strin
             <div className="flex flex-col gap-4 pt-2">{children}</div>
         </details>
     );
-}
-
-/** What a field is called where somebody fills in a draft. */
-export function useLabels(): (name: string) => string | undefined {
-    const draft = useContext(Drafting);
-    return (name) => draft?.drawn.get(name)?.label;
 }
 
 type Props<Values extends FieldValues> = { draft: Draft<Values>; /** What the button says. */ send: string; big?: boolean; tone?: 'main' | 'plain' | 'danger'; /** Beside the button. */ also?: ReactNode; className?: string; children: ReactNode };

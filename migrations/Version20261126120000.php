@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -44,9 +43,6 @@ final class Version20261126120000 extends AbstractMigration
         $this->addSql('CREATE INDEX IDX_comparison_status ON comparison (status)');
         $this->addSql('CREATE INDEX IDX_profile_created ON profile (created_at, id)');
         $this->addSql('CREATE INDEX IDX_care_last ON care_event (side_id, kind, created_at)');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

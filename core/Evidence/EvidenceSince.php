@@ -15,14 +15,30 @@ final class EvidenceSince
      */
     public static function changes(array $runs, array $changes): array
     {
-        return array_values(array_filter($runs, static function (EvidenceRun $run) use ($changes): bool {
-            foreach ($changes as $change) {
-                if ($change->questions($run->plateId, $run->endedAt)) {
-                    return false;
-                }
-            }
+        return array_values(array_filter(
+            $runs,
+            static fn (EvidenceRun $run): bool => null === self::question($changes, $run->plateId, $run->endedAt),
+        ));
+    }
 
-            return true;
-        }));
+    /**
+     * Whether what ended at a time on a plate is in question.
+     *
+     * @param list<Change> $changes of the printer it was made on
+     * @param float        $endedAt Unix seconds
+     */
+    public static function question(array $changes, string $plateId, float $endedAt): ?Question
+    {
+        $question = null;
+        foreach ($changes as $change) {
+            if ($change->questions($plateId, $endedAt)) {
+                if (ChangeKind::MachineFault === $change->kind) {
+                    return Question::Faulty;
+                }
+                $question = Question::Changed;
+            }
+        }
+
+        return $question;
     }
 }

@@ -15,14 +15,17 @@ use Sitzplatz\Words\Sentence;
  */
 final readonly class Likeness
 {
-    private const WEIGHTS = ['side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6];
+    private const WEIGHTS = ['side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'changed' => 0.5, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6];
 
     /** @param list<string> $differences keys of the weights, in their order */
     private function __construct(private array $differences)
     {
     }
 
-    /** A printer with other air around the part is another printer too, and counted once. */
+    /**
+     * A printer with other air around the part is another printer too, and counted once. What has changed about another
+     * printer since says nothing of this one.
+     */
     public static function of(
         bool $sameSide = true,
         bool $sameLot = true,
@@ -31,16 +34,28 @@ final readonly class Likeness
         bool $sameBedAfter = true,
         bool $sameNozzle = true,
         bool $sameGap = true,
+        bool $changedSince = false,
     ): self {
         return new self(array_keys(array_filter([
             'side' => !$sameSide,
             'lot' => !$sameLot,
             'air' => !$likeAir,
             'printer' => $likeAir && !$samePrinter,
+            'changed' => $samePrinter && $changedSince,
             'bed_after' => !$sameBedAfter,
             'nozzle' => !$sameNozzle,
             'gap' => !$sameGap,
         ])));
+    }
+
+    public function onAnotherSide(): self
+    {
+        return $this->and('side');
+    }
+
+    public function withAnotherBedAfter(): self
+    {
+        return $this->and('bed_after');
     }
 
     public function weight(): float
@@ -65,5 +80,10 @@ final readonly class Likeness
             array_map(static fn (string $difference): Sentence => Sentence::of('likeness.'.$difference), $this->differences),
             Joined::Comma,
         ));
+    }
+
+    private function and(string $difference): self
+    {
+        return new self(array_values(array_intersect(array_keys(self::WEIGHTS), [$difference, ...$this->differences])));
     }
 }

@@ -26,14 +26,19 @@ final class Doubts
                 ? Sentence::of('doubt.other_sheet_lot', side: $profile->sideName, was: $profile->sheetLot, is: $now->sheetLot)
                 : Sentence::of('doubt.new_sheet', side: $profile->sideName), Sentence::of('doubt.restore_prove_sheet'));
         }
+        $latest = [];
         foreach ($now->changes as $change) {
-            if ($change->questions($profile->plateId ?? '', $profile->evidenceUntil)) {
-                $doubts[] = new Doubt(
-                    'change',
-                    Sentence::of('doubt.changed', change: $change->kind->words(), day: new Day($change->day)),
-                    Sentence::of('doubt.restore_confirm'),
-                );
+            // They come newest first; that the nozzle was changed five times since says no more than that it was.
+            if (!isset($latest[$change->kind->value]) && $change->questions($profile->plateId ?? '', $profile->evidenceUntil)) {
+                $latest[$change->kind->value] = $change;
             }
+        }
+        foreach ($latest as $change) {
+            $doubts[] = new Doubt(
+                'change',
+                Sentence::of('doubt.changed', change: $change->kind->words(), day: new Day($change->day)),
+                Sentence::of('doubt.restore_confirm'),
+            );
         }
         if (null !== $profile->reviewBy && $profile->reviewBy < $now->today) {
             $doubts[] = new Doubt('review', Sentence::of('scope.review', day: new Day($profile->reviewBy)), Sentence::of('doubt.restore_review'));

@@ -85,13 +85,28 @@ final class Beta
     }
 
     /**
+     * Of the log-odds of the rate: ψ(a) − ψ(b) and ψ′(a) + ψ′(b) (the cumulants of the logarithm of a ratio of Gammas).
+     *
+     * @return array{float, float} mean and variance
+     */
+    public function logOdds(): array
+    {
+        return [
+            SpecialFunctions::digamma($this->a) - SpecialFunctions::digamma($this->b),
+            SpecialFunctions::trigamma($this->a) + SpecialFunctions::trigamma($this->b),
+        ];
+    }
+
+    /**
      * The probability that this rate is above the other, both independent. By straight pieces over the log-odds of the
      * rate, where both densities are smooth and fall off exponentially, at places that are close enough for the narrower and
      * reach far enough for the wider.
+     *
+     * @param int $steps about each; 30 find it to 0.006 (the worst of 6 000 pairs drawn by chance)
      */
-    public function exceeds(self $other): float
+    public function exceeds(self $other, int $steps = self::STEPS): float
     {
-        $places = [...$this->places(), ...$other->places()];
+        $places = [...$this->places($steps), ...$other->places($steps)];
         sort($places);
         [$a, $b, $c, $d] = [$this->a + $this->b, $this->b, $other->a + $other->b, $other->b];
         // Densities over the log-odds t, up to a factor: log of x^a (1 − x)^b is −(a + b)·log(1 + e^−t) − b·t.
@@ -118,7 +133,7 @@ final class Beta
     }
 
     /** @return list<float> where it has any weight, on log-odds */
-    private function places(): array
+    private function places(int $steps): array
     {
         $mode = log($this->a / $this->b);
         // Near its mode it falls as a normal one, further out as exp(−a·t) and exp(−b·t).
@@ -126,9 +141,9 @@ final class Beta
         $from = max(-600.0, $mode - max($narrow, 30 / $this->a));
         $to = min(600.0, $mode + max($narrow, 30 / $this->b));
         $places = [];
-        for ($i = 0; $i <= self::STEPS; ++$i) {
+        for ($i = 0; $i <= $steps; ++$i) {
             // Closer about the mode, where both sides meet.
-            $share = 2 * $i / self::STEPS - 1;
+            $share = 2 * $i / $steps - 1;
             $places[] = $mode + ($share < 0 ? $mode - $from : $to - $mode) * $share * abs($share);
         }
 

@@ -18,6 +18,7 @@ use App\Shelf\Plate;
 use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Shelf\SideOnShelf;
 use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
@@ -54,13 +55,13 @@ final readonly class CareController
         $changes = $this->entities->getRepository(ChangeEvent::class)->findBy([], ['createdAt' => 'DESC'], 20);
 
         return new Answer([
-            'sides' => array_map(function (PlateSide $side) use ($history): array {
-                $counts = $history[$side->id->toRfc4122()];
-                $surface = $this->shop->get()->surface($side->current()->surfaceId);
+            'sides' => array_map(function (SideOnShelf $side) use ($history): array {
+                $counts = $history[$side->id];
+                $surface = $this->shop->get()->surface($side->surfaceId);
 
                 return [
-                    'plateSideId' => $side->id->toRfc4122(),
-                    'label' => $side->label(),
+                    'plateSideId' => $side->id,
+                    'label' => $side->label,
                     'surfaceName' => $surface->name,
                     'cleaning' => $surface->cleaning,
                     'printsSinceFitting' => $counts->printsSinceFitting,
@@ -70,7 +71,7 @@ final readonly class CareController
                     'lastWash' => $counts->washedAt,
                     'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences(),
                 ];
-            }, $this->plates->sidesInUse()),
+            }, $this->plates->sidesOnShelf()),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),
         ]);
     }

@@ -8,6 +8,7 @@ use App\Account\Author;
 use App\Platform\Database\Row;
 use App\Shelf\AgentStock;
 use App\Shelf\PlateSide;
+use App\Test\TouchesSide;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Uid\Uuid;
 
@@ -15,7 +16,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 #[ORM\Index(fields: ['side', 'createdAt'])]
 #[ORM\Index(fields: ['side', 'kind', 'createdAt'], name: 'IDX_care_last')]
-class CareEvent extends Row
+class CareEvent extends Row implements TouchesSide
 {
     #[ORM\Column(length: 80)]
     public readonly string $doneBy;
@@ -43,5 +44,10 @@ class CareEvent extends Row
         parent::__construct($id, $at);
         $this->doneBy = $by->name;
         $this->doneById = $by->id;
+    }
+
+    public function side(): PlateSide
+    {
+        return $this->side;
     }
 }

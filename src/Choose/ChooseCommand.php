@@ -53,9 +53,9 @@ final class ChooseCommand extends JsonFileCommand
             $body['lotId'] = $this->entities->getRepository(Lot::class)->findOneBy(['label' => $body['lot']])?->id->toRfc4122()
                 ?? throw Problem::invalid('lot', 'There is no lot of this label on the shelf.');
         }
-        foreach (isset($body['benchSide']) ? $this->plates->sidesInUse() : [] as $side) {
-            if ($side->label() === $body['benchSide']) {
-                $body['benchSideId'] = $side->id->toRfc4122();
+        foreach (isset($body['benchSide']) ? $this->plates->sidesOnShelf() : [] as $side) {
+            if ($side->label === $body['benchSide']) {
+                $body['benchSideId'] = $side->id;
             }
         }
         if (isset($body['benchSide']) && !isset($body['benchSideId'])) {

@@ -99,6 +99,7 @@ final readonly class Choosing
                 'gainedMm2' => $advice->gainedMm2,
             ],
             'profiles' => $profiles['shown'],
+            'profileCount' => $profiles['count'],
             'candidates' => array_map(fn (Candidate $c): array => $this->row($c, $ranking, $stock, $experience), $shown),
             'candidateCount' => \count($candidates),
             'detail' => null === $looked ? null : $this->detail($looked, $ranking, $catalogue, $experience),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Evidence\EvidenceRepository;
+use App\Platform\Database\StoredId;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
@@ -12,7 +14,8 @@ use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Choose\Request\LastGap;
-use Sitzplatz\Test\Effort;
+use Sitzplatz\Evidence\EvidenceSince;
+use Sitzplatz\Evidence\Question;
 use Sitzplatz\Test\TestPiece;
 use Symfony\Component\Uid\Uuid;
 
@@ -24,7 +27,7 @@ final readonly class OwnRunsRepository
 {
     private const TALLIES = 'FROM run_tally t JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id';
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private EvidenceRepository $evidence)
     {
     }
 
@@ -43,95 +46,85 @@ final readonly class OwnRunsRepository
      */
     public function sums(?string $materialId): array
     {
-        $counts = [];
+        $sums = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.held, t.effort, t.damage, SUM(t.times) AS times
-             '.self::TALLIES.' WHERE t.void = 0 AND (? IS NULL OR t.material_id = ?)
-             GROUP BY t.material_id, t.surface_id, t.agent_kind_id, t.held, t.effort, t.damage',
-            [$materialId, $materialId],
+            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.outcomes '.self::TALLIES.' WHERE t.void = 0'
+                .(null === $materialId ? '' : ' AND t.material_id = ?'),
+            null === $materialId ? [] : [$materialId],
         ) as $row) {
-            $counts[(string) $row['material_id']][(string) $row['surface_id']][(string) $row['agent_kind_id']][] = self::count($row);
+            [$material, $surface, $agent] = [(string) $row['material_id'], (string) $row['surface_id'], (string) $row['agent_kind_id']];
+            [$runs, $held, $released, $clean] = self::counts((string) $row['outcomes']);
+            $sum = $sums[$material][$surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
+            $sums[$material][$surface][$agent] = [
+                'runs' => $sum['runs'] + $runs,
+                'held' => $sum['held'] + $held,
+                'released' => $sum['released'] + $released,
+                'clean' => $sum['clean'] + $clean,
+            ];
         }
 
-        return array_map(static fn (array $surfaces): array => array_map(static fn (array $agents): array => array_map(
-            static fn (array $counts): array => array_combine(['runs', 'held', 'released', 'clean'], OwnRuns::tally($counts)),
-            $agents,
-        ), $surfaces), $counts);
+        return $sums;
     }
 
     /** @return list<OwnRuns> */
     private function counted(string $materialId): array
     {
-        $rows = $this->database->iterateAssociative(
-            'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.bed_other_c, t.printer_id, p.has_enclosure,
-                p.chamber_c, t.nozzle_first_c, t.gap_mm, t.parts, t.held, t.effort, t.damage, t.about, t.minutes, t.times
-             '.self::TALLIES.' JOIN printer p ON p.id = t.printer_id WHERE t.void = 0 AND t.material_id = ?',
-            [$materialId],
-        );
-        $groups = [];
-        foreach ($rows as $row) {
-            $key = implode('/', [
-                $row['surface_id'],
-                bin2hex($row['side_id'].$row['lot_id'].$row['printer_id']),
-                $row['agent_kind_id'],
-                $row['bed_first_c'],
-                $row['bed_other_c'],
-                $row['nozzle_first_c'],
-                $row['gap_mm'],
-                $row['parts'],
-                $row['about'],
-            ]);
-            $groups[$key]['row'] ??= $row;
-            if (null !== $row['minutes']) {
-                $groups[$key]['minutes'] = min($groups[$key]['minutes'] ?? \INF, (float) $row['minutes']);
-            }
-            $groups[$key]['counts'][] = self::count($row);
-        }
-
+        $changes = $this->evidence->changesByPrinter();
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
-        $known = [];
-        $uuid = static function (mixed $bytes) use (&$known): string {
-            $key = \is_string($bytes) ? $bytes : '';
-
-            return $known[$key] ??= Uuid::fromBinary($key)->toRfc4122();
-        };
-        $runs = [];
-        foreach ($groups as $group) {
-            $row = $group['row'];
-            [$all, $held, $released, $clean] = OwnRuns::tally($group['counts']);
+        $utc = new \DateTimeZone('UTC');
+        $runs = $questions = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.outcomes, t.minutes, t.parts, t.bed_other_c, t.printer_id,
+                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, ps.plate_id, t.last_at, t.epoch
+             '.self::TALLIES.' WHERE t.void = 0 AND t.material_id = ?',
+            [$materialId],
+        ) as $row) {
+            $printer = StoredId::text($row['printer_id']);
+            // Between two changes all runs on a plate are in the same question.
+            $between = $printer.'/'.$row['plate_id'].'/'.$row['epoch'];
+            if (!\array_key_exists($between, $questions)) {
+                $questions[$between] = isset($changes[$printer]) ? EvidenceSince::question(
+                    $changes[$printer],
+                    StoredId::text($row['plate_id']),
+                    EvidenceRepository::seconds(new \DateTimeImmutable((string) $row['last_at'], $utc)),
+                ) : null;
+            }
+            if (Question::Faulty === $questions[$between]) {
+                continue;
+            }
+            [$all, $held, $released, $clean] = self::counts((string) $row['outcomes']);
             $runs[] = new OwnRuns(
-                $uuid($row['side_id']),
+                StoredId::text($row['side_id']),
                 (string) $row['surface_id'],
                 null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
-                $uuid($row['lot_id']),
+                StoredId::text($row['lot_id']),
                 $number($row['bed_first_c']),
                 $all,
                 $held,
                 $released,
                 $clean,
-                $group['minutes'] ?? null,
+                $number($row['minutes']),
                 (int) $row['parts'],
                 $number($row['bed_other_c']),
-                $uuid($row['printer_id']),
+                $printer,
                 (bool) $row['has_enclosure'],
                 $number($row['chamber_c']),
                 $number($row['nozzle_first_c']),
                 $number($row['gap_mm']),
+                $number($row['room_c']),
+                Question::Changed === $questions[$between],
             );
         }
 
         return $runs;
     }
 
-    /** @param array<string, mixed> $row */
-    private static function count(array $row): RunCount
+    /** @return array{int, int, int, int} runs and held, released and clean */
+    private static function counts(string $outcomes): array
     {
-        return new RunCount(
-            is_numeric($row['times']) ? (int) $row['times'] : 0,
-            null === $row['held'] ? null : (bool) $row['held'],
-            is_numeric($row['effort']) ? Effort::from((int) $row['effort']) : null,
-            null === $row['damage'] ? null : (bool) $row['damage'],
-        );
+        static $known = [];
+
+        return $known[$outcomes] ??= OwnRuns::tally(RunCount::listed($outcomes));
     }
 
     /** @return array<string, LastGap> by side: of the last run of a material that held there on a printer */
@@ -139,11 +132,12 @@ final readonly class OwnRunsRepository
     {
         $gaps = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT side_id, gap_mm, feeler, MAX(last_at) AS at FROM run_tally
-             WHERE material_id = ? AND printer_id = ? AND gap_mm IS NOT NULL AND held = 1 AND void = 0 GROUP BY side_id, gap_mm, feeler ORDER BY at',
+            'SELECT side_id, gap_mm, feeler, MAX(held_at) AS at FROM run_tally
+             WHERE material_id = ? AND printer_id = ? AND gap_mm IS NOT NULL AND held_at IS NOT NULL AND void = 0
+             GROUP BY side_id, gap_mm, feeler ORDER BY at',
             [$materialId, Uuid::fromString($printerId)->toBinary()],
         ) as $row) {
-            $gaps[Uuid::fromBinary((string) $row['side_id'])->toRfc4122()] = new LastGap(
+            $gaps[StoredId::text($row['side_id'])] = new LastGap(
                 (float) $row['gap_mm'],
                 (string) $row['feeler'],
                 substr((string) $row['at'], 0, 10),
@@ -158,12 +152,12 @@ final readonly class OwnRunsRepository
     {
         $pieces = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.room_c, s.bed_other_c, p.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
+            "SELECT c.room_c, s.bed_other_c, t.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
                     SUM(t.pull_sum) AS pull_sum, SUM(t.pull_squares) AS squares, SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted, SUM(t.lift_sum) AS lift_sum,
                     JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
                     JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm
-             FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id JOIN printer p ON p.id = c.printer_id
-             WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY c.id, s.bed_other_c",
+             FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id
+             WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY c.id, s.bed_other_c, t.has_enclosure",
             [$materialId, $surfaceId, $agentId],
         ) as $row) {
             $pulls = (int) $row['pulls'];

@@ -10,6 +10,7 @@ use App\Evidence\EvidenceRepository;
 use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Shelf\SideOnShelf;
 use App\Shelf\SurfaceMeasurementRepository;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -32,16 +33,16 @@ final readonly class SidesToday
     /** @return list<SideFacts> all that are in use */
     public function all(Printer $printer): array
     {
-        return $this->facts($printer, $this->plates->sidesInUse(), null);
+        return $this->facts($printer, $this->plates->sidesOnShelf(), null);
     }
 
     public function one(Printer $printer, PlateSide $side): SideFacts
     {
-        return $this->facts($printer, [$side], $side)[0];
+        return $this->facts($printer, [$side->onShelf()], $side)[0];
     }
 
     /**
-     * @param list<PlateSide> $sides
+     * @param list<SideOnShelf> $sides
      *
      * @return non-empty-list<SideFacts>|array{}
      */
@@ -53,15 +54,15 @@ final readonly class SidesToday
         $changes = $this->evidence->changes($printer);
         $now = EvidenceRepository::seconds($this->clock->now());
 
-        return array_map(static function (PlateSide $side) use ($catalogue, $measured, $history, $changes, $now): SideFacts {
+        return array_map(static function (SideOnShelf $side) use ($catalogue, $measured, $history, $changes, $now): SideFacts {
             // A side that is only just being entered has seen nothing.
-            $seen = $history[$side->id->toRfc4122()] ?? new SideHistory(0, 0);
+            $seen = $history[$side->id] ?? new SideHistory(0, 0);
 
-            return $side->facts($catalogue, $measured[$side->current()->id->toRfc4122()] ?? null, SideState::of(
+            return $side->facts($catalogue, $measured[$side->fittingId] ?? null, SideState::of(
                 $seen,
                 $catalogue->agents[$seen->coatAgentKindId ?? ''] ?? null,
                 $changes,
-                $side->plate->id->toRfc4122(),
+                $side->plateId,
                 $now,
             ));
         }, $sides);

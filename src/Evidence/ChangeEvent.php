@@ -8,6 +8,7 @@ use App\Account\Author;
 use App\Platform\Database\Row;
 use App\Shelf\Plate;
 use App\Shelf\Printer;
+use App\Test\PartsRuns;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Evidence\Change;
 use Sitzplatz\Evidence\ChangeKind;
@@ -16,7 +17,7 @@ use Symfony\Component\Uid\Uuid;
 /** A change to a printer that puts earlier results in question. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['printer', 'createdAt'])]
-class ChangeEvent extends Row
+class ChangeEvent extends Row implements PartsRuns
 {
     #[ORM\Column(length: 80)]
     public readonly string $doneBy;
@@ -48,16 +49,29 @@ class ChangeEvent extends Row
         $this->doneById = $by->id;
     }
 
+    public function printer(): Printer
+    {
+        return $this->printer;
+    }
+
+    public function partsRunsAt(): array
+    {
+        return array_values(array_filter([$this->faultFrom ?? $this->createdAt, $this->faultUntil]));
+    }
+
     public function change(): Change
     {
-        $at = $this->faultFrom ?? $this->createdAt;
+        return self::asChange($this->kind, $this->faultFrom ?? $this->createdAt, $this->faultUntil, $this->plate?->id->toRfc4122());
+    }
 
+    public static function asChange(ChangeKind $kind, \DateTimeImmutable $at, ?\DateTimeImmutable $until, ?string $plateId): Change
+    {
         return new Change(
-            $this->kind,
+            $kind,
             $at->format('Y-m-d'),
             EvidenceRepository::seconds($at),
-            null === $this->faultUntil ? null : EvidenceRepository::seconds($this->faultUntil),
-            $this->plate?->id->toRfc4122(),
+            null === $until ? null : EvidenceRepository::seconds($until),
+            $plateId,
         );
     }
 

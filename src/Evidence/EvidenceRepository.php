@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Evidence;
 
+use App\Platform\Database\StoredId;
 use App\Shelf\Printer;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Evidence\Change;
+use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
-use Symfony\Component\Uid\Uuid;
 
 /** Fetches what may speak for a setup; whether it does, the core says. */
 final readonly class EvidenceRepository
@@ -41,20 +42,19 @@ final readonly class EvidenceRepository
         }
         $found = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, pr.has_enclosure,
+            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, r.has_enclosure,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
-             FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN printer pr ON pr.id = c.printer_id
-             JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
+             FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
              WHERE $where ORDER BY r.finished_at, r.id",
             $speak,
         ) as $row) {
-            $id = Uuid::fromBinary((string) $row['id'])->toRfc4122();
+            $id = StoredId::text($row['id']);
             $found[] = new EvidenceRun(
                 $id,
                 'void' === $row['status'],
                 $readings[$id] ?? [],
                 bin2hex((string) $row['lot_id']),
-                Uuid::fromBinary((string) $row['plate_id'])->toRfc4122(),
+                StoredId::text($row['plate_id']),
                 (float) $row['room_c'],
                 null === $row['print_minutes'] ? null : (float) $row['print_minutes'],
                 (int) $row['parts'],
@@ -74,6 +74,25 @@ final readonly class EvidenceRepository
             static fn (ChangeEvent $event): Change => $event->change(),
             $this->entities->getRepository(ChangeEvent::class)->findBy(['printer' => $printer], ['createdAt' => 'DESC']),
         );
+    }
+
+    /** @return array<string, list<Change>> of all printers, newest first */
+    public function changesByPrinter(): array
+    {
+        $changes = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT printer_id, kind, plate_id, fault_from, fault_until, created_at FROM change_event ORDER BY created_at DESC',
+        ) as $row) {
+            $time = static fn (mixed $value): ?\DateTimeImmutable => \is_string($value) ? new \DateTimeImmutable($value, new \DateTimeZone('UTC')) : null;
+            $changes[StoredId::text($row['printer_id'])][] = ChangeEvent::asChange(
+                ChangeKind::from((string) $row['kind']),
+                $time($row['fault_from']) ?? new \DateTimeImmutable((string) $row['created_at'], new \DateTimeZone('UTC')),
+                $time($row['fault_until']),
+                StoredId::textOrNull($row['plate_id']),
+            );
+        }
+
+        return $changes;
     }
 
     public static function conditions(Setup $setup): Conditions
@@ -115,9 +134,9 @@ final readonly class EvidenceRepository
         ) as $row) {
             $found[(string) $row['id']] = new Conditions(
                 $comparison->materialId,
-                Uuid::fromBinary((string) $row['lot_id'])->toRfc4122(),
+                StoredId::text($row['lot_id']),
                 $comparison->printer->id->toRfc4122(),
-                Uuid::fromBinary((string) $row['fitting_id'])->toRfc4122(),
+                StoredId::text($row['fitting_id']),
                 (string) $row['surface_id'],
                 null === $row['kind_id'] ? null : (string) $row['kind_id'],
                 $number($row['bed_first_c']),

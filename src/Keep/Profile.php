@@ -112,17 +112,31 @@ class Profile extends VersionedRow
 
     public function scope(): Scope
     {
+        return self::scopeOf(
+            $this->document,
+            $this->lot?->id->toRfc4122(),
+            $this->side?->id->toRfc4122(),
+            $this->printer?->id->toRfc4122(),
+        );
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     * @param string|null          $lotId    null, as for the others: none that is here
+     */
+    public static function scopeOf(array $document, ?string $lotId, ?string $sideId, ?string $printerId): Scope
+    {
         /** @var array<string, mixed> $scope */
-        $scope = $this->document['scope'];
+        $scope = $document['scope'];
 
         return new Scope(
             $scope['materialId'],
-            $scope['anyLot'] ? null : ($this->lot?->id->toRfc4122() ?? $scope['lotLabel']),
+            $scope['anyLot'] ? null : ($lotId ?? $scope['lotLabel']),
             $scope['lotLabel'] ?? 'any',
-            $scope['anyPlate'] ? null : ($this->side?->id->toRfc4122() ?? $scope['sideLabel']),
+            $scope['anyPlate'] ? null : ($sideId ?? $scope['sideLabel']),
             $scope['sideLabel'] ?? 'any plate',
             $scope['surfaceId'],
-            $this->printer?->id->toRfc4122() ?? $scope['printerName'],
+            $printerId ?? $scope['printerName'],
             $scope['printerName'],
             (float) $scope['roomLowC'],
             (float) $scope['roomHighC'],

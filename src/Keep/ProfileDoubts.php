@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
-use App\Evidence\ChangeEvent;
 use App\Evidence\EvidenceRepository;
+use App\Platform\Database\StoredId;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Evidence\Change;
@@ -13,17 +13,25 @@ use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Doubts;
 use Sitzplatz\Keep\ProfileGround;
 use Sitzplatz\Keep\ShelfNow;
-use Symfony\Component\Uid\Uuid;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** Holds signed profiles against what lies on the shelf and has happened to their printers since. */
 final class ProfileDoubts implements ResetInterface
 {
+    /** What a row of the profile "p" has to bring along for {@see ofRow}, and from where. */
+    public const GROUND = 'p.fitting_id, p.evidence_until, p.created_at, p.review_by, p.printer_id, g.surface_lot, s.fitting_id AS fitting_now,
+        f.surface_lot AS lot_now, s.plate_id, s.face, pl.number, pl.retired';
+    public const SHELF = 'LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
+        LEFT JOIN plate pl ON pl.id = s.plate_id';
+
     /** @var array<string, list<Change>>|null by printer, newest first */
     private ?array $changes = null;
 
-    public function __construct(private readonly EntityManagerInterface $entities, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly EvidenceRepository $evidence,
+        private readonly ClockInterface $clock,
+    ) {
     }
 
     /** @return list<Doubt> */
@@ -32,7 +40,7 @@ final class ProfileDoubts implements ResetInterface
         $now = $profile->side?->fitting;
         $plate = $profile->side?->plate;
 
-        return Doubts::of(
+        return $this->held(
             new ProfileGround(
                 $profile->fitting?->id->toRfc4122(),
                 $profile->side?->label() ?? '',
@@ -41,13 +49,38 @@ final class ProfileDoubts implements ResetInterface
                 EvidenceRepository::seconds($profile->evidenceUntil ?? $profile->createdAt),
                 $profile->reviewBy?->format('Y-m-d'),
             ),
-            new ShelfNow(
-                $now?->id->toRfc4122(),
-                $now->surfaceLot ?? '',
-                $plate->retired ?? false,
-                null === $profile->printer ? [] : $this->changes()[$profile->printer->id->toRfc4122()] ?? [],
-                $this->clock->now()->format('Y-m-d'),
+            $now?->id->toRfc4122(),
+            $now->surfaceLot ?? '',
+            $plate->retired ?? false,
+            $profile->printer?->id->toRfc4122(),
+        );
+    }
+
+    /**
+     * The same of a row, so that hundreds are held without being built.
+     *
+     * @param array<string, mixed> $row
+     *
+     * @return list<Doubt>
+     */
+    public function ofRow(array $row): array
+    {
+        $text = static fn (mixed $value): ?string => \is_string($value) ? $value : null;
+        $ended = new \DateTimeImmutable($text($row['evidence_until']) ?? (string) $text($row['created_at']), new \DateTimeZone('UTC'));
+
+        return $this->held(
+            new ProfileGround(
+                StoredId::textOrNull($row['fitting_id']),
+                trim($text($row['number']).' '.$text($row['face'])),
+                StoredId::textOrNull($row['plate_id']),
+                $text($row['surface_lot']) ?? '',
+                EvidenceRepository::seconds($ended),
+                $text($row['review_by']),
             ),
+            StoredId::textOrNull($row['fitting_now']),
+            $text($row['lot_now']) ?? '',
+            (bool) $row['retired'],
+            StoredId::textOrNull($row['printer_id']),
         );
     }
 
@@ -58,38 +91,14 @@ final class ProfileDoubts implements ResetInterface
      */
     public function undoubted(): array
     {
-        $today = $this->clock->now()->format('Y-m-d');
-        $text = static fn (mixed $value): ?string => \is_string($value) ? $value : null;
         $found = [];
         foreach ($this->entities->getConnection()->iterateAssociative(
-            "SELECT p.material_id, JSON_VALUE(p.document, '$.scope.surfaceId') AS surface_id, p.fitting_id, p.evidence_until, p.created_at, p.review_by,
-                p.printer_id, g.surface_lot, s.fitting_id AS fitting_now, f.surface_lot AS lot_now, s.plate_id, pl.retired
-             FROM profile p LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
-             LEFT JOIN plate pl ON pl.id = s.plate_id WHERE p.status = ?",
+            "SELECT p.material_id, JSON_VALUE(p.document, '$.scope.surfaceId') AS surface_id, ".self::GROUND.'
+             FROM profile p '.self::SHELF.' WHERE p.status = ?',
             [Profile::VALIDATED],
         ) as $row) {
-            $plate = $text($row['plate_id']);
-            $printer = $text($row['printer_id']);
-            $ended = new \DateTimeImmutable($text($row['evidence_until']) ?? (string) $text($row['created_at']), new \DateTimeZone('UTC'));
-            $doubts = Doubts::of(
-                new ProfileGround(
-                    $text($row['fitting_id']),
-                    '',
-                    null === $plate ? null : Uuid::fromBinary($plate)->toRfc4122(),
-                    $text($row['surface_lot']) ?? '',
-                    EvidenceRepository::seconds($ended),
-                    $text($row['review_by']),
-                ),
-                new ShelfNow(
-                    $text($row['fitting_now']),
-                    $text($row['lot_now']) ?? '',
-                    (bool) $row['retired'],
-                    null === $printer ? [] : $this->changes()[Uuid::fromBinary($printer)->toRfc4122()] ?? [],
-                    $today,
-                ),
-            );
-            if ([] === $doubts) {
-                [$material, $surface] = [(string) $text($row['material_id']), (string) $text($row['surface_id'])];
+            if ([] === $this->ofRow($row)) {
+                [$material, $surface] = [(string) $row['material_id'], (string) $row['surface_id']];
                 $found[$material][$surface] = ($found[$material][$surface] ?? 0) + 1;
             }
         }
@@ -103,16 +112,17 @@ final class ProfileDoubts implements ResetInterface
         $this->changes = null;
     }
 
-    /** @return array<string, list<Change>> */
-    private function changes(): array
+    /** @return list<Doubt> */
+    private function held(ProfileGround $ground, ?string $fittingNow, string $lotNow, bool $retired, ?string $printerId): array
     {
-        if (null === $this->changes) {
-            $this->changes = [];
-            foreach ($this->entities->getRepository(ChangeEvent::class)->findBy([], ['createdAt' => 'DESC']) as $event) {
-                $this->changes[$event->printer->id->toRfc4122()][] = $event->change();
-            }
-        }
+        $this->changes ??= $this->evidence->changesByPrinter();
 
-        return $this->changes;
+        return Doubts::of($ground, new ShelfNow(
+            $fittingNow,
+            $lotNow,
+            $retired,
+            null === $printerId ? [] : $this->changes[$printerId] ?? [],
+            $this->clock->now()->format('Y-m-d'),
+        ));
     }
 }

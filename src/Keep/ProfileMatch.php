@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Platform\Database\StoredId;
 use App\Shelf\Number;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
@@ -11,40 +12,52 @@ use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\ProfileTrust;
 use Sitzplatz\Keep\ScopePoint;
+use Symfony\Component\Uid\Uuid;
 
 /** The signed profiles of a material held against a job: those to be trusted for it first. All are held before any is left out. */
 final readonly class ProfileMatch
 {
-    private const SHOWN = 50;
+    /** As many as somebody reads before the candidates; the rest is counted, and stands under Keep. */
+    private const SHOWN = 6;
 
     public function __construct(private EntityManagerInterface $entities, private ProfileDoubts $doubts, private ProfileDial $dials)
     {
     }
 
-    /** @return array{shown: list<array<string, mixed>>, seats: list<ProvenSeat>} what is shown of them, and what they prove for this job */
+    /**
+     * @return array{shown: list<array<string, mixed>>, count: int, seats: list<ProvenSeat>} what is shown of them, how many there
+     *                                                                                       are, and what they prove for this job
+     */
     public function forJob(string $materialId, Job $job): array
     {
         $found = $seats = [];
-        foreach ($this->signed($materialId) as $profile) {
-            $points = $profile->scope()->check($job);
-            $doubts = $this->doubts->of($profile);
-            $trust = ProfileTrust::of(Profile::TRIAL === $profile->status, $points, $doubts);
-            $setting = $profile->document['setting'];
-            if (ProfileTrust::Proven === $trust && null !== $profile->side) {
+        foreach ($this->signed($materialId) as $row) {
+            /** @var array<string, mixed> $document */
+            $document = json_decode((string) $row['document'], true, 64, \JSON_THROW_ON_ERROR);
+            $side = StoredId::textOrNull($row['side_id']);
+            $points = Profile::scopeOf($document, StoredId::textOrNull($row['lot_id']), $side, StoredId::textOrNull($row['printer_id']))->check($job);
+            $doubts = $this->doubts->ofRow($row);
+            $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $points, $doubts);
+            if (ProfileTrust::Proven === $trust && null !== $side) {
+                $setting = $document['setting'];
                 $seats[] = new ProvenSeat(
-                    $profile->side->id->toRfc4122(),
+                    $side,
                     $setting['agentId'] ?? null,
                     Number::orNull($setting['bedFirstC']),
                     Number::orNull($setting['bedOtherC'] ?? null),
                 );
             }
-            $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], $profile, $trust, $points, $doubts];
+            $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], StoredId::text($row['id']), $trust, $points, $doubts];
         }
         usort($found, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $shown = \array_slice($found, 0, self::SHOWN);
+        $profiles = $this->named(array_column($shown, 1));
 
-        $shown = array_map(fn (array $one): array => $this->row($one[1], $one[2], $one[3], $one[4]), \array_slice($found, 0, self::SHOWN));
-
-        return ['shown' => $shown, 'seats' => $seats];
+        return [
+            'shown' => array_map(fn (array $one): array => $this->row($profiles[$one[1]], $one[2], $one[3], $one[4]), $shown),
+            'count' => \count($found),
+            'seats' => $seats,
+        ];
     }
 
     /**
@@ -73,17 +86,34 @@ final readonly class ProfileMatch
         ];
     }
 
-    /** @return list<Profile> with what they stand for, the newest first */
-    private function signed(string $materialId): array
+    /** @return iterable<array<string, mixed>> rows of all with what they stand for, the newest first */
+    private function signed(string $materialId): iterable
+    {
+        return $this->entities->getConnection()->iterateAssociative(
+            'SELECT p.id, p.status, p.document, p.side_id, p.lot_id, '.ProfileDoubts::GROUND.' FROM profile p '.ProfileDoubts::SHELF.'
+             WHERE p.material_id = ? AND p.status IN (?, ?) ORDER BY p.signed_at DESC',
+            [$materialId, Profile::VALIDATED, Profile::TRIAL],
+        );
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, Profile> by id
+     */
+    private function named(array $ids): array
     {
         /** @var list<Profile> $profiles */
         $profiles = $this->entities->createQuery(
-            'SELECT p, s, f, g, pl, l, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl
-             LEFT JOIN p.fitting g LEFT JOIN p.lot l LEFT JOIN p.printer r
-             WHERE p.materialId = :m AND p.status IN (:signed) ORDER BY p.signedAt DESC',
-        )->setParameter('m', $materialId)->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->getResult();
+            'SELECT p, s, f, pl, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl LEFT JOIN p.printer r
+             WHERE p.id IN (:ids)',
+        )->setParameter('ids', array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $ids))->getResult();
+        $byId = [];
+        foreach ($profiles as $profile) {
+            $byId[$profile->id->toRfc4122()] = $profile;
+        }
 
-        return $profiles;
+        return $byId;
     }
 
     /**

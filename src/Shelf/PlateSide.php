@@ -10,7 +10,6 @@ use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
-use Sitzplatz\Wear\Wear;
 use Symfony\Component\Uid\Uuid;
 
 /** One side of a plate. What lies on it now is its current fitting; the earlier ones stay as history. */
@@ -35,7 +34,7 @@ class PlateSide extends Row
 
     public function label(): string
     {
-        return $this->plate->number.' '.$this->face;
+        return SideOnShelf::label($this->plate->number, $this->face);
     }
 
     public function current(): Fitting
@@ -45,24 +44,29 @@ class PlateSide extends Row
 
     public function facts(Catalogue $catalogue, ?MeasuredSurface $measured = null, SideState $state = new SideState()): SideFacts
     {
-        $surface = $catalogue->surface($this->current()->surfaceId);
+        return $this->onShelf()->facts($catalogue, $measured, $state);
+    }
 
-        return new SideFacts(
+    public function onShelf(): SideOnShelf
+    {
+        $fitting = $this->current();
+
+        return new SideOnShelf(
             $this->id->toRfc4122(),
             $this->plate->id->toRfc4122(),
-            $this->label(),
-            $surface->id,
+            $this->plate->number,
+            $this->face,
+            $fitting->id->toRfc4122(),
+            $fitting->surfaceId,
+            $fitting->limitC,
+            $fitting->soakC,
             $this->plate->widthMm,
             $this->plate->depthMm,
             $this->plate->heldBy,
-            $this->current()->limitC,
-            StoredLayers::read('back' === $this->face ? array_reverse($this->plate->layers) : $this->plate->layers, $catalogue, laidOn: true),
+            $this->plate->layers,
             $this->plate->marked,
             $this->plate->slicerType,
-            Wear::ofPlatePerPrint($this->plate->price, $surface),
-            $measured,
-            $state,
-            $this->current()->soakC,
+            $this->plate->price,
             $this->plate->printer?->id->toRfc4122(),
             $this->plate->round,
         );

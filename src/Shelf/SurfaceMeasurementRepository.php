@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Platform\Database\StoredId;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 
@@ -14,15 +15,28 @@ final readonly class SurfaceMeasurementRepository
     {
     }
 
-    /** @return array<string, MeasuredSurface> the latest on this printer, by key of the fitting */
+    /** @return array<string, MeasuredSurface> the latest on this printer, by key of the fitting; of the sheets that are on a plate now */
     public function latestOn(Printer $printer): array
     {
         $latest = [];
-        foreach ($this->of($printer) as $measurement) {
-            $latest[$measurement->fitting->id->toRfc4122()] = $measurement->facts();
+        foreach ($this->entities->getConnection()->iterateAssociative(
+            'SELECT m.fitting_id, m.display_c, m.surface_c, m.room_c, m.created_at FROM surface_measurement m
+             JOIN plate_side s ON s.fitting_id = m.fitting_id WHERE m.printer_id = ? ORDER BY m.created_at, m.id',
+            [$printer->id->toBinary()],
+        ) as $row) {
+            $latest[(string) $row['fitting_id']] = $row;
+        }
+        $facts = [];
+        foreach ($latest as $fitting => $row) {
+            $facts[StoredId::text($fitting)] = new MeasuredSurface(
+                (float) $row['display_c'],
+                (float) $row['surface_c'],
+                (float) $row['room_c'],
+                substr((string) $row['created_at'], 0, 10),
+            );
         }
 
-        return $latest;
+        return $facts;
     }
 
     /** @return list<SurfaceMeasurement> newest first */
@@ -34,13 +48,5 @@ final readonly class SurfaceMeasurementRepository
                 .SurfaceMeasurement::class
                 .' m JOIN m.printer p JOIN m.fitting f JOIN f.side s JOIN s.plate pl ORDER BY m.createdAt DESC, m.id DESC',
         )->setMaxResults(200)->getResult();
-    }
-
-    /** @return list<SurfaceMeasurement> oldest first */
-    private function of(Printer $printer): array
-    {
-        /* @var list<SurfaceMeasurement> */
-        return $this->entities->createQuery('SELECT m FROM '.SurfaceMeasurement::class.' m WHERE m.printer = :p ORDER BY m.createdAt, m.id')
-            ->setParameter('p', $printer->id, 'uuid')->getResult();
     }
 }

@@ -170,13 +170,13 @@ final readonly class OverviewController
     {
         $next = [];
         $history = $this->history->all();
-        foreach ($this->plates->sidesInUse() as $side) {
-            $counts = $history[$side->id->toRfc4122()];
+        foreach ($this->plates->sidesOnShelf() as $side) {
+            $counts = $history[$side->id];
             foreach ((new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences() as $sentence) {
                 $next[] = [
                     'kind' => 'care',
-                    'id' => $side->id->toRfc4122(),
-                    'title' => Sentence::of('next.care', side: $side->label()),
+                    'id' => $side->id,
+                    'title' => Sentence::of('next.care', side: $side->label),
                     'sentence' => $sentence,
                 ];
                 break;

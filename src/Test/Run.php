@@ -97,6 +97,14 @@ class Run extends VersionedRow
     #[ORM\Column(type: 'json')]
     public array $notTaken = [];
 
+    /** Whether its printer was when it was begun; a printer may get or lose its enclosure afterwards. */
+    #[ORM\Column(name: 'has_enclosure')]
+    public bool $enclosed;
+
+    /** What the chamber of its printer was then kept at. */
+    #[ORM\Column(nullable: true)]
+    public ?float $chamberC;
+
     /** The sheet it is made on; that of its setup, kept here for counting. */
     #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
     public readonly Fitting $fitting;
@@ -127,8 +135,16 @@ class Run extends VersionedRow
     ) {
         parent::__construct($id, $createdAt);
         $this->fitting = $setup->fitting;
+        $this->seeAir();
         $this->parts = new ArrayCollection();
         $this->parts->add(new Part(Uuid::v7(), $createdAt, $this, 1));
+    }
+
+    /** Notes how the air around the part is now. */
+    public function seeAir(): void
+    {
+        $this->enclosed = $this->comparison->printer->enclosed;
+        $this->chamberC = $this->comparison->printer->chamberC;
     }
 
     public function part(): Part

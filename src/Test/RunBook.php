@@ -96,6 +96,7 @@ final readonly class RunBook
     {
         $run->status = RunStatus::Running;
         $run->startedAt = $at;
+        $run->seeAir();
         $run->madeBy = $by->name;
         $run->madeById = $by->id;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use Doctrine\DBAL\Connection;
+use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Warp\LiftCalibration;
 
 /**
@@ -16,13 +17,19 @@ final readonly class RunTally
 {
     /** All runs of one lot on one sheet with one agent at one setting of one printer, whatever comparison they are of. */
     private const SEAT = "UNHEX(MD5(CONCAT_WS('/', c.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(c.lot_id), HEX(c.printer_id),
-        IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(c.nozzle_first_c, ''), IFNULL(c.gap_mm, ''), c.feeler)))";
+        IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(c.nozzle_first_c, ''), c.nozzle_mm, IFNULL(c.gap_mm, ''), c.feeler,
+        JSON_VALUE(c.constants, '$.firstLayerSpeedMmS'))))";
+    /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
+    private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
+            WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
     private const SETUPS = 'FROM setup s
         JOIN comparison c ON c.id = s.comparison_id
         JOIN fitting f ON f.id = s.fitting_id
         LEFT JOIN agent_stock a ON a.id = s.agent_id';
-    private const COLUMNS = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_first_c,
-        gap_mm, feeler, parts, about, void, held, effort, damage, times, minutes, last_at';
+    /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
+    private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
+        nozzle_first_c, gap_mm, feeler, speed_mm_s, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
+    private const COLUMNS = self::ALIKE.', outcomes, times, damages, parts, minutes, first_at, held_at, last_at';
 
     public function __construct(private Connection $database)
     {
@@ -31,22 +38,62 @@ final readonly class RunTally
     /** Of the runs that a setup shares its seat with, and of its own readings. */
     public function recount(string $setupId): void
     {
-        $seat = $this->database->fetchAssociative('SELECT '.self::SEAT.' AS seat, s.fitting_id '.self::SETUPS.' WHERE s.id = ?', [$setupId]);
+        $seat = $this->database->fetchAssociative('SELECT '.self::SEAT.' AS seat, s.fitting_id, s.side_id '.self::SETUPS.' WHERE s.id = ?', [$setupId]);
         if (false === $seat) {
             return;
         }
-        $this->database->executeStatement('DELETE FROM run_tally WHERE seat = ?', [$seat['seat']]);
+        $this->seat((string) $seat['seat'], (string) $seat['fitting_id']);
+        $this->ofSetup($setupId);
+        $this->recountSide((string) $seat['side_id']);
+    }
+
+    /** Where a change to a printer parts runs that were counted together until now. */
+    public function part(string $printerId, \DateTimeImmutable $at): void
+    {
+        $between = $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
+        foreach ($this->database->fetchAllAssociative(
+            'SELECT DISTINCT seat, fitting_id FROM run_tally WHERE printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)',
+            [$printerId, $between, $between],
+        ) as $row) {
+            $this->seat((string) $row['seat'], (string) $row['fitting_id']);
+        }
+    }
+
+    /** Where a stock turns out to be of another kind: all that was made with it. */
+    public function recountAgent(string $agentId): void
+    {
+        foreach ($this->database->fetchFirstColumn('SELECT DISTINCT fitting_id FROM setup WHERE agent_id = ?', [$agentId]) as $fittingId) {
+            $this->database->executeStatement('DELETE FROM run_tally WHERE fitting_id = ?', [$fittingId]);
+            $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs('WHERE s.fitting_id = ?'), [$fittingId]);
+        }
+        foreach ($this->database->fetchFirstColumn('SELECT id FROM setup WHERE agent_id = ?', [$agentId]) as $setupId) {
+            $this->ofSetup(\is_string($setupId) ? $setupId : '');
+        }
+    }
+
+    private function seat(string $seat, string $fittingId): void
+    {
+        $this->database->executeStatement('DELETE FROM run_tally WHERE seat = ?', [$seat]);
         $this->database->executeStatement(
             'INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs('WHERE s.fitting_id = ? AND '.self::SEAT.' = ?'),
-            [$seat['fitting_id'], $seat['seat']],
+            [$fittingId, $seat],
         );
+    }
+
+    private function ofSetup(string $setupId): void
+    {
         $this->database->executeStatement('DELETE FROM setup_tally WHERE setup_id = ?', [$setupId]);
         $this->database->executeStatement(
             'INSERT INTO setup_tally '.self::readings('WHERE s.id = ?', 'AND d.setup_id = ?'),
             [LiftCalibration::LIFT_FROM_MM, $setupId, $setupId],
         );
-        $this->database->executeStatement('DELETE FROM sheet_tally WHERE fitting_id = ?', [$seat['fitting_id']]);
-        $this->database->executeStatement('INSERT INTO sheet_tally '.self::sheets('WHERE fitting_id = ?'), [$seat['fitting_id']]);
+    }
+
+    /** What a side has seen since its sheet was laid. */
+    public function recountSide(string $sideId): void
+    {
+        $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
+        $this->database->executeStatement('INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'), [$sideId]);
     }
 
     /** Counts everything again. */
@@ -67,12 +114,16 @@ final readonly class RunTally
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
-            ['DELETE FROM sheet_tally', []],
-            ['INSERT INTO sheet_tally '.self::sheets(''), []],
+            ['DELETE FROM side_tally', []],
+            ['INSERT INTO side_tally '.self::sides(''), []],
         ];
     }
 
-    /** @return int groups that are not as all runs counted again have them; 0: the tallies are right */
+    /**
+     * @return int groups that are not as all runs counted again have them; 0: the tallies are right
+     *
+     * @phpstan-impure
+     */
     public function wrong(): int
     {
         $wrong = 0;
@@ -80,7 +131,7 @@ final readonly class RunTally
         foreach ([
             [$stored, self::runs(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
-            ['SELECT * FROM sheet_tally', self::sheets(''), []],
+            ['SELECT * FROM side_tally', self::sides(''), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
                 $found = $this->database->fetchOne("SELECT COUNT(*) FROM ($sql) differing", $parameters);
@@ -91,43 +142,77 @@ final readonly class RunTally
         return $wrong;
     }
 
-    /** What a sheet has seen, void runs too: they wear it as well. */
-    private static function sheets(string $where): string
+    /**
+     * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too: they wear it as well.
+     *
+     * @param string $where of which; "" for all
+     */
+    private static function sides(string $where): string
     {
-        return "SELECT fitting_id, SUM(times), COALESCE(SUM(IF(damage = 1, times, 0)), 0), MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
-            FROM run_tally $where GROUP BY fitting_id";
-    }
+        $of = static fn (string $what, string $and): string => "(SELECT $what FROM run r WHERE r.fitting_id = h.fitting_id AND r.finished_at IS NOT NULL$and)";
 
-    /** Runs about as long are drawn together, and count as the shortest of them. */
-    private static function runs(string $where): string
-    {
-        return 'SELECT '.self::SEAT.' AS seat, c.material_id, f.surface_id, a.kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id,
-                s.bed_first_c, s.bed_other_c, c.nozzle_first_c, c.gap_mm, c.feeler, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts,
-                FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = \'void\' AS void, r.held, r.effort, r.damage,
-                COUNT(*), MIN(r.print_minutes), MAX(r.finished_at)
-            '.self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where
-            GROUP BY seat, c.material_id, f.surface_id, a.kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
-                c.nozzle_first_c, c.gap_mm, c.feeler, parts, about, void, r.held, r.effort, r.damage";
+        return 'SELECT h.id, h.fitting_id, '.$of('COUNT(*)', '').',
+                IF(washed_at IS NULL, '.$of('COUNT(*)', '').', '.$of('COUNT(*)', ' AND r.finished_at > washed_at').'),
+                IF(coated_at IS NULL, NULL, '.$of('COUNT(*)', ' AND r.finished_at > coated_at').'),
+                '.$of('COUNT(*)', ' AND r.damage = 1').', '.$of('MAX(r.finished_at)', ' AND r.held = 1').', '.$of('MAX(r.finished_at)', '').",
+                washed_at, coated_at,
+                (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
+            FROM (
+                SELECT ps.id, ps.fitting_id,
+                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'wash') AS washed_at,
+                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
+                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
+                FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $where
+            ) h";
     }
 
     /**
-     * Hot pulls and lifts of a setup as they stand, and how many of its runs held.
+     * Runs about as long are drawn together, and count as the shortest of them; so are those with about as many parts on the
+     * plate, from eight on. How they ended stands as {@see RunCount::listed} takes it: what that means is no matter of the database.
+     */
+    private static function runs(string $where): string
+    {
+        return 'SELECT '.self::ALIKE.",
+                GROUP_CONCAT(CONCAT_WS(',', IFNULL(held, ''), IFNULL(effort, ''), IFNULL(damage, ''), times)
+                    ORDER BY IFNULL(held, -1), IFNULL(effort, -1), IFNULL(damage, -1) SEPARATOR ';'),
+                SUM(times), COALESCE(SUM(IF(damage = 1, times, 0)), 0), MIN(fewest), MIN(shortest), MIN(first_at),
+                MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
+            FROM (SELECT ".self::ALIKE.', held, effort, damage, COUNT(*) AS times, MIN(on_plate) AS fewest, MIN(print_minutes) AS shortest,
+                    MIN(finished_at) AS first_at, MAX(finished_at) AS last_at
+                FROM ('.self::made($where).') made GROUP BY '.self::ALIKE.', held, effort, damage
+            ) ended GROUP BY '.self::ALIKE;
+    }
+
+    /** Each finished run with what it was made under. */
+    private static function made(string $where): string
+    {
+        return 'SELECT r.*, IF(on_plate < 8, on_plate, POW(2, FLOOR(LOG2(on_plate)))) AS many FROM (SELECT '.self::SEAT." AS seat, c.material_id,
+                f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
+                c.nozzle_mm, c.nozzle_first_c, c.gap_mm, c.feeler, CAST(JSON_VALUE(c.constants, '$.firstLayerSpeedMmS') AS DOUBLE) AS speed_mm_s,
+                ".self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
+                FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
+                r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
+            ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where) r";
+    }
+
+    /**
+     * Hot pulls and lifts of a setup as they stand, and how many of its runs held, open and enclosed.
      *
      * @param string $ofSetup and $ofRun: of which; "" for all
      */
     private static function readings(string $ofSetup, string $ofRun): string
     {
-        return 'SELECT s.id, c.material_id, f.surface_id, a.kind_id, COALESCE(m.pulls, 0), COALESCE(m.pull_sum, 0), COALESCE(m.pull_squares, 0),
-                COALESCE(m.lifts, 0), COALESCE(m.lifted, 0), COALESCE(m.lift_sum, 0), COUNT(r.held), COALESCE(SUM(r.held), 0)
+        return 'SELECT s.id, r.has_enclosure, c.material_id, f.surface_id, a.kind_id, COALESCE(m.pulls, 0), COALESCE(m.pull_sum, 0),
+                COALESCE(m.pull_squares, 0), COALESCE(m.lifts, 0), COALESCE(m.lifted, 0), COALESCE(m.lift_sum, 0), COUNT(r.held), COALESCE(SUM(r.held), 0)
             '.self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.status = 'done'
             LEFT JOIN (
-                SELECT d.setup_id, SUM(v.measure = 'pull_hot') AS pulls, SUM(IF(v.measure = 'pull_hot', v.value, 0)) AS pull_sum,
+                SELECT d.setup_id, d.has_enclosure, SUM(v.measure = 'pull_hot') AS pulls, SUM(IF(v.measure = 'pull_hot', v.value, 0)) AS pull_sum,
                     SUM(IF(v.measure = 'pull_hot', v.value * v.value, 0)) AS pull_squares, SUM(v.measure = 'lift') AS lifts,
                     SUM(v.measure = 'lift' AND v.value >= ?) AS lifted, SUM(IF(v.measure = 'lift', v.value, 0)) AS lift_sum
                 FROM run d JOIN part p ON p.run_id = d.id JOIN standing st ON st.part_id = p.id JOIN reading v ON v.id = st.reading_id
-                WHERE d.status = 'done' AND v.measure IN ('pull_hot', 'lift') $ofRun GROUP BY d.setup_id
-            ) m ON m.setup_id = s.id
+                WHERE d.status = 'done' AND v.measure IN ('pull_hot', 'lift') $ofRun GROUP BY d.setup_id, d.has_enclosure
+            ) m ON m.setup_id = s.id AND m.has_enclosure = r.has_enclosure
             $ofSetup
-            GROUP BY s.id, c.material_id, f.surface_id, a.kind_id, m.pulls, m.pull_sum, m.pull_squares, m.lifts, m.lifted, m.lift_sum";
+            GROUP BY s.id, r.has_enclosure, c.material_id, f.surface_id, a.kind_id, m.pulls, m.pull_sum, m.pull_squares, m.lifts, m.lifted, m.lift_sum";
     }
 }

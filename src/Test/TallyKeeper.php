@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use App\Shelf\AgentStock;
+use App\Shelf\PlateSide;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\ORM\Event\OnFlushEventArgs;
 use Doctrine\ORM\Events;
@@ -15,6 +17,12 @@ final class TallyKeeper
 {
     /** @var array<string, string> setups whose finished runs a flush changes, by their id */
     private array $changed = [];
+    /** @var array<string, string> sides that a flush does something to, by their id */
+    private array $sides = [];
+    /** @var list<PartsRuns> */
+    private array $events = [];
+    /** @var list<string> stocks that a flush makes another kind */
+    private array $agents = [];
 
     public function __construct(private readonly RunTally $tally)
     {
@@ -24,6 +32,20 @@ final class TallyKeeper
     {
         $work = $flush->getObjectManager()->getUnitOfWork();
         foreach ([...$work->getScheduledEntityInsertions(), ...$work->getScheduledEntityUpdates()] as $entity) {
+            if ($entity instanceof PartsRuns) {
+                $this->events[] = $entity;
+            } elseif ($entity instanceof AgentStock && isset($work->getEntityChangeSet($entity)['kindId'])) {
+                $this->agents[] = $entity->id->toBinary();
+            }
+            $side = match (true) {
+                $entity instanceof PlateSide => $entity,
+                $entity instanceof TouchesSide => $entity->side(),
+                default => null,
+            };
+            if (null !== $side) {
+                $id = $side->id->toBinary();
+                $this->sides[$id] = $id;
+            }
             $run = match (true) {
                 $entity instanceof Run => $entity,
                 $entity instanceof Part => $entity->run,
@@ -39,10 +61,21 @@ final class TallyKeeper
 
     public function postFlush(): void
     {
-        $changed = $this->changed;
-        $this->changed = [];
+        [$changed, $sides, $events, $agents] = [$this->changed, $this->sides, $this->events, $this->agents];
+        $this->changed = $this->sides = $this->events = $this->agents = [];
         foreach ($changed as $setupId) {
             $this->tally->recount($setupId);
+        }
+        foreach ($sides as $sideId) {
+            $this->tally->recountSide($sideId);
+        }
+        foreach ($events as $event) {
+            foreach ($event->partsRunsAt() as $at) {
+                $this->tally->part($event->printer()->id->toBinary(), $at);
+            }
+        }
+        foreach ($agents as $agentId) {
+            $this->tally->recountAgent($agentId);
         }
     }
 }

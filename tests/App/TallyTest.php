@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Test\RunTally;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\RunCount;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Uid\Uuid;
@@ -21,10 +23,10 @@ final class TallyTest extends ApiTestCase
     public function testTheTalliesOfTheDemoAreRight(): void
     {
         self::assertSame(0, $this->tally()->wrong());
-        self::assertGreaterThan(20, $this->rowsIn('run_tally'));
+        self::assertGreaterThan(10, $this->rowsIn('run_tally'));
         $done = $this->database()->fetchOne('SELECT COUNT(*) FROM run WHERE finished_at IS NOT NULL');
         self::assertEquals($done, $this->database()->fetchOne('SELECT SUM(times) FROM run_tally'));
-        self::assertEquals($done, $this->database()->fetchOne('SELECT SUM(runs) FROM sheet_tally'));
+        self::assertEquals($done, $this->database()->fetchOne('SELECT SUM(runs) FROM side_tally'));
     }
 
     public function testTheyFollowAmendmentsAndVoidRuns(): void
@@ -42,12 +44,74 @@ final class TallyTest extends ApiTestCase
         $version = $this->ask('GET', "/api/runs/$id", null, 200)['run']['version'];
         $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'was knocked'], 200);
         self::assertSame(0, $this->tally()->wrong());
-        self::assertSame(1, $this->database()->fetchOne('SELECT CAST(SUM(times) AS INT) FROM run_tally WHERE void = 1 AND held = 0 AND fitting_id = (SELECT fitting_id FROM run WHERE id = ?)', [$run['id']]));
+        self::assertSame(1, $this->database()->fetchOne("SELECT CAST(SUM(times) AS INT) FROM run_tally WHERE void = 1 AND outcomes LIKE '0,%' AND fitting_id = (SELECT fitting_id FROM run WHERE id = ?)", [$run['id']]));
+    }
+
+    public function testAChangeToAPrinterPartsWhatWasMadeBeforeFromWhatWasMadeAfter(): void
+    {
+        $run = $this->database()->fetchAssociative(
+            'SELECT c.printer_id, MIN(r.finished_at) AS first, MAX(r.finished_at) AS last FROM run r JOIN comparison c ON c.id = r.comparison_id
+             WHERE r.finished_at IS NOT NULL GROUP BY c.printer_id ORDER BY COUNT(*) DESC LIMIT 1',
+        );
+        self::assertIsArray($run);
+        $printer = Uuid::fromBinary((string) $run['printer_id']);
+        $epochs = fn (): int => (int) $this->database()->fetchOne('SELECT COUNT(DISTINCT epoch) FROM run_tally WHERE printer_id = ?', [$printer->toBinary()]);
+        $before = $epochs();
+        $first = new \DateTimeImmutable((string) $run['first'], new \DateTimeZone('UTC'));
+        $during = (new \DateTimeImmutable((string) $run['last'], new \DateTimeZone('UTC')))->modify('-1 second');
+        self::assertGreaterThan($first, $during);
+        $candidates = fn (): array => $this->ask('POST', '/api/choose', [
+            'materialId' => 'pla', 'printerId' => $printer->toRfc4122(), 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null,
+        ], 200)['candidates'];
+        $likeness = static fn (array $found): string => json_encode(array_column($found, 'hold'), \JSON_THROW_ON_ERROR);
+        $held = static fn (array $found): int => array_sum(array_column(array_merge(...array_column($found, 'ownRuns')), 'held'));
+        $usual = $candidates();
+        self::assertStringNotContainsString('a change to the printer since', $likeness($usual));
+        $fault = ['kind' => 'machine_fault', 'note' => '', 'from' => $first->modify('-1 hour')->format(\DATE_ATOM)];
+        $this->ask('POST', "/api/printers/$printer/changes", ['until' => $during->format(\DATE_ATOM)] + $fault, 201);
+        self::assertGreaterThan($before, $epochs());
+        self::assertSame(0, $this->tally()->wrong());
+        self::assertLessThan($held($usual), $held($candidates()), 'What a faulty machine made says nothing.');
+        $this->ask('POST', "/api/printers/$printer/changes", ['kind' => 'nozzle', 'note' => ''], 201);
+        self::assertSame(0, $this->tally()->wrong());
+        self::assertStringContainsString('a change to the printer since', $likeness($candidates()), 'What was made with another nozzle counts for less.');
+    }
+
+    public function testARunKeepsTheAirItWasMadeIn(): void
+    {
+        $this->signIn('lead');
+        $row = $this->pick('/api/printers', 'name', 'North bay');
+        $count = fn (): int => (int) $this->database()->fetchOne(
+            'SELECT COUNT(*) FROM run_tally WHERE printer_id = ? AND has_enclosure = ?',
+            [Uuid::fromString($row['id'])->toBinary(), (int) $row['enclosed']],
+        );
+        $before = $count();
+        self::assertGreaterThan(0, $before);
+        $this->ask('PUT', '/api/printers/'.$row['id'], ['enclosed' => !$row['enclosed']] + array_diff_key($row, ['id' => 1]), 200);
+        self::assertSame($before, $count(), 'The printer got an enclosure; its runs from before did not.');
+        self::assertSame(0, $this->tally()->wrong());
+    }
+
+    public function testWhatIsDoneToASideAndAStockIsFollowed(): void
+    {
+        $this->signIn('lead');
+        $side = $this->side('P1 front');
+        $of = fn (): array => $this->database()->fetchAssociative('SELECT since_wash, since_coat, washed_at FROM side_tally WHERE side_id = ?', [Uuid::fromString($side)->toBinary()]) ?: [];
+        $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201);
+        self::assertSame(0, (int) $of()['since_wash']);
+        $agent = $this->database()->fetchAssociative('SELECT a.id, a.kind_id FROM agent_stock a JOIN setup s ON s.agent_id = a.id JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL LIMIT 1');
+        self::assertIsArray($agent);
+        $row = $this->pick('/api/agents', 'id', Uuid::fromBinary((string) $agent['id'])->toRfc4122());
+        $kinds = array_column($this->ask('GET', '/api/catalogue', null, 200)['agents'], 'id');
+        $other = array_values(array_diff($kinds, [$row['kindId']]))[0];
+        $this->ask('PUT', '/api/agents/'.$row['id'], ['kindId' => $other] + array_diff_key($row, ['id' => 1]), 200);
+        self::assertGreaterThan(0, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM run_tally WHERE agent_kind_id = ?', [$other]));
+        self::assertSame(0, $this->tally()->wrong());
     }
 
     public function testAWrongTallyIsFoundAndCountedAgain(): void
     {
-        $this->database()->executeStatement('UPDATE sheet_tally SET damages = damages + 1 LIMIT 1');
+        $this->database()->executeStatement('UPDATE side_tally SET damages = damages + 1 LIMIT 1');
         self::assertSame(2, $this->tally()->wrong(), 'One as it is, one as it should be.');
         $this->tally()->rebuild();
         $this->database()->executeStatement('UPDATE run_tally SET times = times + 1 LIMIT 1');
@@ -88,8 +152,11 @@ final class TallyTest extends ApiTestCase
 
     private function held(): int
     {
-        $held = $this->database()->fetchOne('SELECT SUM(times) FROM run_tally WHERE held = 1 AND void = 0');
+        $held = 0;
+        foreach ($this->database()->fetchFirstColumn('SELECT outcomes FROM run_tally WHERE void = 0') as $outcomes) {
+            $held += OwnRuns::tally(RunCount::listed((string) $outcomes))[1];
+        }
 
-        return is_numeric($held) ? (int) $held : 0;
+        return $held;
     }
 }

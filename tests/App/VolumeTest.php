@@ -42,7 +42,7 @@ final class VolumeTest extends ApiTestCase
         $database->rollBack();
         $this->fill();
         // The plans are those of an optimizer that has looked at the tables.
-        $database->fetchAllAssociative('ANALYZE TABLE '.implode(', ', self::GROWING).', comparison, setup, profile, run_tally, setup_tally, sheet_tally, care_event');
+        $database->fetchAllAssociative('ANALYZE TABLE '.implode(', ', self::GROWING).', comparison, setup, profile, run_tally, setup_tally, side_tally, care_event');
         self::assertGreaterThanOrEqual(self::RUNS, (int) $database->fetchOne('SELECT COUNT(*) FROM run'));
         $database->beginTransaction();
 

@@ -44,18 +44,20 @@ final readonly class Expectation
             $mean = min(self::SUREST, max(1 - self::SUREST, 1 / (1 + exp(-($grade->logOdds() + $shift)))));
             $prior = new Beta($worthRuns * $mean, $worthRuns * (1 - $mean));
         }
-        $belief = $ofParts = $prior;
+        $ofParts = $ofPlates = [0.0, 0.0];
         foreach ($evidence as $each) {
-            $belief = $belief->with($each->worthOfSuccesses, $each->worthOfFailures);
-            $ofParts = $each->wholePlate ? $ofParts : $ofParts->with($each->worthOfSuccesses, $each->worthOfFailures);
+            if ($each->wholePlate) {
+                $ofPlates = [$ofPlates[0] + $each->worthOfSuccesses, $ofPlates[1] + $each->worthOfFailures];
+            } else {
+                $ofParts = [$ofParts[0] + $each->worthOfSuccesses, $ofParts[1] + $each->worthOfFailures];
+            }
         }
+        $belief = [] === $evidence ? $prior : $prior->with($ofParts[0] + $ofPlates[0], $ofParts[1] + $ofPlates[1]);
         if ($parts < 2) {
             return new self($grade, $prior, $evidence, $belief, $belief);
         }
-        $plate = Beta::ofMoments($ofParts->allOf($parts), $ofParts->allOf(2 * $parts));
-        foreach ($evidence as $each) {
-            $plate = $each->wholePlate ? $plate->with($each->worthOfSuccesses, $each->worthOfFailures) : $plate;
-        }
+        $part = $prior->with(...$ofParts);
+        $plate = Beta::ofMoments($part->allOf($parts), $part->allOf(2 * $parts))->with(...$ofPlates);
 
         return new self($grade, $prior, $evidence, $belief, $plate);
     }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
-use Sitzplatz\Choose\Expectation\Internal\AlikeRuns;
+use Sitzplatz\Choose\Expectation\Internal\RunsOfKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Warp\Surroundings;
 
 /** The shop's own runs of one material, looked up by how near they are to a proposal. */
@@ -20,14 +21,16 @@ final readonly class Experience
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
-    /** @var \WeakMap<JobRequest, array<string, array<string, AlikeRuns>>> by surface and agent */
-    private \WeakMap $alike;
+    /** @var \WeakMap<JobRequest, \ArrayObject<string, RunsOfKind>> by surface and agent */
+    private \WeakMap $ofJob;
+    /** @var array<string, ProvenSeat> by side and agent */
+    private array $proven;
 
     /**
      * @param list<OwnRuns>    $runs
      * @param list<ProvenSeat> $proven what validated profiles vouch for, for this job
      */
-    public function __construct(array $runs, private array $proven = [])
+    public function __construct(array $runs, array $proven = [])
     {
         $index = [];
         foreach ($runs as $run) {
@@ -37,7 +40,12 @@ final readonly class Experience
             $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
         }
         $this->bySurfaceAndAgent = $index;
-        $this->alike = new \WeakMap();
+        $this->ofJob = new \WeakMap();
+        $bySeat = [];
+        foreach ($proven as $seat) {
+            $bySeat[$seat->sideId.'/'.$seat->agentId] ??= $seat;
+        }
+        $this->proven = $bySeat;
     }
 
     /**
@@ -62,13 +70,7 @@ final readonly class Experience
     /** What a validated profile vouches for on this side with this agent, for the job asked for. */
     public function proven(SideFacts $side, ?string $agentId): ?ProvenSeat
     {
-        foreach ($this->proven as $seat) {
-            if ($seat->sideId === $side->id && $seat->agentId === $agentId) {
-                return $seat;
-            }
-        }
-
-        return null;
+        return $this->proven[$side->id.'/'.$agentId] ?? null;
     }
 
     /**
@@ -84,77 +86,31 @@ final readonly class Experience
      */
     public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $displayC, ?float $otherC = null): array
     {
-        $found = [];
-        $longest = null;
-        $most = 0;
-        foreach ($this->alike($job, $side->surfaceId, $agentId) as $alike) {
-            if (!self::sameBed($alike->bedC, $displayC)) {
-                continue;
-            }
-            $afterwards = null === $alike->bedOtherC || self::within($alike->bedOtherC, $otherC ?? $alike->bedC, self::BED_NEAR_K);
-            foreach ([[true, $alike->on($side->id)], [false, $alike->elsewhere($side->id)]] as [$here, $sums]) {
-                if (null === $sums) {
-                    continue;
-                }
-                $likeness = $alike->likeness($here, $afterwards);
-                $key = $likeness->key().($alike->wholePlate ? '/plate' : '');
-                $found[$key] ??= ['likeness' => $likeness, 'whole' => $alike->wholePlate, 'sums' => array_fill(0, 8, 0.0)];
-                foreach ($sums as $n => $sum) {
-                    $found[$key]['sums'][$n] += $sum;
-                }
-            }
-            $longest = null === $alike->longestMinutes ? $longest : max($longest ?? 0.0, $alike->longestMinutes);
-            $most = max($most, $alike->mostParts);
-        }
-        usort($found, static fn (array $a, array $b): int => [$b['likeness']->weight(), $b['whole']] <=> [$a['likeness']->weight(), $a['whole']]);
-        $hold = $release = [];
-        foreach ($found as ['likeness' => $likeness, 'whole' => $whole, 'sums' => $n]) {
-            $weight = $likeness->weight();
-            if ($n[1] > 0) {
-                $hold[] = new Evidence($likeness, (int) $n[0], (int) $n[1], $weight * $n[2], $weight * $n[3], $whole);
-            }
-            if ($n[5] > 0) {
-                $release[] = new Evidence($likeness, (int) $n[4], (int) $n[5], $weight * $n[6], $weight * $n[7], $whole);
+        $ofJob = $this->ofJob[$job] ??= new \ArrayObject();
+        $kind = $side->surfaceId.'/'.$agentId;
+        $runs = $ofJob[$kind] ?? null;
+        if (null === $runs) {
+            $ofJob[$kind] = $runs = new RunsOfKind();
+            foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
+                $runs->add($run, self::likeness($run, $job), $job);
             }
         }
 
-        return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $longest, 'mostParts' => $most];
+        return $runs->at($displayC, $otherC)->of($side->id);
     }
 
-    /**
-     * The runs of a kind of surface and agent, drawn together as far as a job tells them apart whatever side they are held
-     * against: reckoned once for a job, so that many runs cost no more than few.
-     *
-     * @return array<string, AlikeRuns>
-     */
-    private function alike(JobRequest $job, string $surfaceId, ?string $agentId): array
+    /** On the same side, with the bed as it was. */
+    private static function likeness(OwnRuns $run, JobRequest $job): Likeness
     {
-        $kind = $surfaceId.'/'.($agentId ?? '');
-        $known = $this->alike[$job] ?? [];
-        if (!isset($known[$kind])) {
-            $known[$kind] = [];
-            foreach ($this->ofKind($surfaceId, $agentId) as $run) {
-                $alike = AlikeRuns::of(
-                    $run,
-                    $job,
-                    null === $run->printerId || self::air(
-                        $run->bedC,
-                        $run->enclosed,
-                        $run->chamberC,
-                        $job->roomC,
-                        $job->printer->enclosed,
-                        $job->printer->chamberC,
-                    ),
-                    null === $run->nozzleC || null === $job->firstLayerNozzleC() || self::within($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
-                    // Nought and less is an offset of the machine, and says nothing of the gap.
-                    min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
-                );
-                ($known[$kind][$alike->key()] ??= $alike)->add($run, $job);
-            }
-            $this->alike[$job] = $known;
-        }
-
-        return $known[$kind];
+        return Likeness::of(
+            sameLot: null === $job->lotId || $run->lotId === $job->lotId,
+            samePrinter: null === $run->printerId || $run->printerId === $job->printer->id,
+            likeAir: null === $run->printerId || self::likeAir($run, $job),
+            sameNozzle: self::within($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
+            // Nought and less is an offset of the machine, and says nothing of the gap.
+            sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
+            changedSince: $run->changedSince,
+        );
     }
 
     private static function within(?float $a, ?float $b, float $within): bool
@@ -162,15 +118,10 @@ final readonly class Experience
         return null === $a || null === $b || abs($a - $b) <= $within;
     }
 
-    private static function air(?float $bedC, bool $enclosed, ?float $chamberC, float $roomC, bool $jobEnclosed, ?float $jobChamberC): bool
+    private static function likeAir(OwnRuns $run, JobRequest $job): bool
     {
-        return abs(
-            Surroundings::celsius($roomC, $bedC, $enclosed, $chamberC) - Surroundings::celsius($roomC, $bedC, $jobEnclosed, $jobChamberC),
-        ) <= self::AIR_NEAR_K;
-    }
+        $then = Surroundings::celsius($run->roomC ?? $job->roomC, $run->bedC, $run->enclosed, $run->chamberC);
 
-    private static function sameBed(?float $oneC, ?float $otherC): bool
-    {
-        return null === $oneC || null === $otherC ? $oneC === $otherC : abs($oneC - $otherC) <= self::BED_NEAR_K;
+        return abs($then - Surroundings::celsius($job->roomC, $run->bedC, $job->printer->enclosed, $job->printer->chamberC)) <= self::AIR_NEAR_K;
     }
 }

@@ -33,6 +33,10 @@ final readonly class OwnRuns
         public ?float $chamberC = null,
         public ?float $nozzleC = null,
         public ?float $gapMm = null,
+        /** Null: as in the room of the job. */
+        public ?float $roomC = null,
+        /** A change to its printer has put them in question since. */
+        public bool $changedSince = false,
     ) {
     }
 

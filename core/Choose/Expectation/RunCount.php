@@ -20,6 +20,27 @@ final readonly class RunCount
     ) {
     }
 
+    /**
+     * Of a list such as "1,0,0,5;0,,,2": held, effort, damage and how many runs ended so; what was not noted is empty.
+     *
+     * @return list<self>
+     */
+    public static function listed(string $list): array
+    {
+        $number = static fn (string $value): ?int => '' === $value ? null : (int) $value;
+
+        return array_map(static function (string $each) use ($number): self {
+            [$held, $effort, $damage, $times] = array_map($number, explode(',', $each)) + [null, null, null, null];
+
+            return new self(
+                $times ?? 0,
+                null === $held ? null : 1 === $held,
+                null === $effort ? null : Effort::from($effort),
+                null === $damage ? null : 1 === $damage,
+            );
+        }, '' === $list ? [] : explode(';', $list));
+    }
+
     /** Taken off without scraper and without harm to the plate; null: what was noted of the release does not say so. */
     public function clean(): ?bool
     {

@@ -13,14 +13,16 @@ use Sitzplatz\Statistics\Beta;
 final readonly class Brackets
 {
     public const SURE = 0.9;
-    /** Beliefs whose log-odds lie so many standard deviations apart are told apart without the sum. */
-    private const FAR = 5.0;
     /**
-     * And so near that the first is better with less than 87 % in the worst of 20 000 pairs drawn by chance, as long as both have
-     * seen this much of either end.
+     * Where the mean log-odds lie more standard deviations apart than this, or fewer than that, the sum is not needed to say on
+     * which side of 90 % they are. Of 200 000 pairs drawn by chance none was unsure from 1.30 on, and none sure up to these, by
+     * how much of either end all of them have seen.
      */
-    private const NEAR = 0.5;
-    private const SEEN = 0.4;
+    private const FAR = 1.33;
+    private const NEAR = ['1.5' => 1.15, '0.8' => 1.08, '0.4' => 1.0];
+    /** A sum of so few steps is out by less than this. */
+    private const ROUGH_STEPS = 30;
+    private const ROUGH = 0.01;
 
     /**
      * @param list<Candidate> $candidates
@@ -41,7 +43,7 @@ final readonly class Brackets
             }
             $success = $candidate->success();
             $key = null === $first ? '' : \sprintf('%.9g/%.9g/%.9g/%.9g', $first->a, $first->b, $success->a, $success->b);
-            if (null === $first || ($known[$key] ??= self::better($first, $success)) >= self::SURE) {
+            if (null === $first || ($known[$key] ??= self::better($first, $success))) {
                 $first = $success;
                 $brackets[] = [];
             }
@@ -51,16 +53,23 @@ final readonly class Brackets
         return $brackets;
     }
 
-    private static function better(Beta $one, Beta $other): float
+    /** Whether it is sure that one is better than the other: with 90 % and more. */
+    public static function better(Beta $one, Beta $other): bool
     {
-        $apart = log($one->a / $one->b) - log($other->a / $other->b);
+        $seen = min($one->a, $one->b, $other->a, $other->b);
+        foreach (self::NEAR as $atLeast => $near) {
+            if ($seen >= (float) $atLeast) {
+                [$mean, $variance] = $one->logOdds();
+                [$otherMean, $otherVariance] = $other->logOdds();
+                $apart = ($mean - $otherMean) / sqrt($variance + $otherVariance);
+                if ($apart < $near || $apart > self::FAR) {
+                    return $apart > self::FAR;
+                }
+                break;
+            }
+        }
+        $roughly = $one->exceeds($other, self::ROUGH_STEPS);
 
-        $spread = sqrt(1 / $one->a + 1 / $one->b + 1 / $other->a + 1 / $other->b);
-
-        return match (true) {
-            $apart > self::FAR * $spread => 1.0,
-            $apart < self::NEAR * $spread && min($one->a, $one->b, $other->a, $other->b) >= self::SEEN => 0.5,
-            default => $one->exceeds($other),
-        };
+        return (abs($roughly - self::SURE) > self::ROUGH ? $roughly : $one->exceeds($other)) >= self::SURE;
     }
 }

@@ -45,7 +45,7 @@ final readonly class SideState
      */
     public static function of(SideHistory $history, ?Agent $coat, array $changes, string $plateId, float $now): self
     {
-        $seconds = static fn (?string $at): ?float => null === $at ? null : (float) (new \DateTimeImmutable($at))->format('U');
+        $seconds = static fn (?string $at): ?float => null === $at ? null : (float) strtotime($at);
         $touched = array_filter([$seconds($history->washedAt), $seconds($history->coatedAt), $seconds($history->lastPrintAt)]);
         $held = $seconds($history->lastHeldAt);
 

@@ -157,6 +157,33 @@ final class SpecialFunctions
         return $z > 0 ? 1.0 - 0.5 * $tail : 0.5 * $tail;
     }
 
+    /**
+     * ψ(x), the derivative of ln Γ, for x > 0: by its recurrence up to 6, and its asymptotic series from there (Abramowitz &
+     * Stegun 6.3.5, 6.3.18).
+     */
+    public static function digamma(float $x): float
+    {
+        $below = 0.0;
+        for (; $x < 6; ++$x) {
+            $below += 1 / $x;
+        }
+        $f = 1 / ($x * $x);
+
+        return log($x) - 0.5 / $x - $f * (1 / 12 - $f * (1 / 120 - $f / 252)) - $below;
+    }
+
+    /** ψ′(x), for x > 0, likewise (Abramowitz & Stegun 6.4.6, 6.4.12). */
+    public static function trigamma(float $x): float
+    {
+        $below = 0.0;
+        for (; $x < 6; ++$x) {
+            $below += 1 / ($x * $x);
+        }
+        $f = 1 / ($x * $x);
+
+        return 1 / $x + $f / 2 + $f / $x * (1 / 6 - $f * (1 / 30 - $f / 42)) + $below;
+    }
+
     /** @param non-empty-list<float> $coefficients of the highest power first */
     private static function polynomial(float $x, array $coefficients): float
     {

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Expectation\Evidence;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -38,6 +39,33 @@ final class ExperienceTest extends TestCase
         self::assertEqualsWithDelta(21.9 / 25.96 * 15.9 / 17.6, $bare->chance, 1e-12);
         self::assertSame(['successes' => 7, 'runs' => 8], $bare->hold->own());
         self::assertSame(['', 'lot', 'side', 'side+lot'], array_map(static fn (Evidence $e): string => $e->likeness->key(), $bare->hold->evidence));
+    }
+
+    public function testWhatWasMadeBeforeAChangeOfThePrinterCountsHalf(): void
+    {
+        $runs = static fn (string $printer, bool $changed): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 6, 8, 8, printerId: $printer, changedSince: $changed);
+        $here = self::job('pla')->printer->id;
+        $worth = static fn (OwnRuns $run): float => self::bare([$run])->hold->ownWorth();
+        self::assertEqualsWithDelta(8.0, $worth($runs($here, false)), 1e-12);
+        self::assertEqualsWithDelta(4.0, $worth($runs($here, true)), 1e-12);
+        self::assertEqualsWithDelta(0.8 * 8, $worth($runs('other', true)), 1e-12, 'What has changed about another printer says nothing of this one.');
+        self::assertSame('changed', self::bare([$runs($here, true)])->hold->evidence[0]->likeness->key());
+    }
+
+    public function testARunIsLikeInTheAirOfItsOwnRoom(): void
+    {
+        // An open bench in an unheated workshop at 5 °C is other air than one at 20 °C.
+        $runs = static fn (float $roomC): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, printerId: 'other', enclosed: self::job('pla')->printer->enclosed, roomC: $roomC);
+        self::assertSame('printer', self::bare([$runs(20.0)])->hold->evidence[0]->likeness->key());
+        self::assertSame('air', self::bare([$runs(1.0)])->hold->evidence[0]->likeness->key());
+    }
+
+    public function testHowRunsEndedIsReadAsItWasWritten(): void
+    {
+        // Held, effort, damage, times: as the tally lists them.
+        $counts = RunCount::listed('0,,,2;1,0,0,5;1,3,0,1;1,,,1');
+        self::assertSame([9, 7, 6, 5], OwnRuns::tally($counts));
+        self::assertSame([], RunCount::listed(''));
     }
 
     public function testTheSentenceTellsThreeThings(): void

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Choose\Detail\Again;
 use Sitzplatz\Choose\Detail\NextRungs;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
+use Sitzplatz\Choose\Order\Brackets;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\Foothold;
@@ -112,6 +115,20 @@ final class ProvenTest extends TestCase
             self::assertEqualsWithDelta($better, (new Beta(...$one))->exceeds(new Beta(...$other)), 1e-3);
             self::assertEqualsWithDelta(1 - $better, (new Beta(...$other))->exceeds(new Beta(...$one)), 1e-3);
         }
+    }
+
+    public function testWhetherItIsSureIsSaidAsTheWholeSumHasIt(): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar(5));
+        $shape = static fn (float $most): float => 0.1 * ($most / 0.1) ** ($random->getInt(0, 1_000_000) / 1e6);
+        $sure = 0;
+        for ($i = 0; $i < 3000; ++$i) {
+            [$one, $other] = [new Beta($shape(300), $shape(100)), new Beta($shape(300), $shape(100))];
+            $better = $one->exceeds($other);
+            $sure += (int) ($better >= Brackets::SURE);
+            self::assertSame($better >= Brackets::SURE, Brackets::better($one, $other), "$one->a, $one->b and $other->a, $other->b: $better");
+        }
+        self::assertGreaterThan(500, $sure);
     }
 
     public function testHoldingAndLettingGoTakenTogetherKeepsTheirMoments(): void

@@ -59,6 +59,26 @@ final class SpecialFunctionsTest extends TestCase
         self::assertEqualsWithDelta($expected, SpecialFunctions::lnGamma($x), 1e-13 * max(1.0, abs($expected)));
     }
 
+    /** @return iterable<array{float, float, float}> */
+    public static function derivatives(): iterable
+    {
+        // R: digamma(x), trigamma(x)
+        yield [0.05, -20.4978449912998713, 401.532357342115];
+        yield [0.4, -2.5613845445851164, 7.27535659052960];
+        yield [1.0, -0.5772156649015323, 1.64493406684823];
+        yield [1.5, 0.0364899739785769, 0.934802200544679];
+        yield [3.7, 1.1671535393615113, 0.310037857670038];
+        yield [25.0, 3.1987425128519740, 0.0408106632572256];
+        yield [300.0, 5.7021148820646372, 0.00333889506171468];
+    }
+
+    #[DataProvider('derivatives')]
+    public function testTheDerivativesOfLnGamma(float $x, float $digamma, float $trigamma): void
+    {
+        self::assertEqualsWithDelta($digamma, SpecialFunctions::digamma($x), 1e-8 * max(1.0, abs($digamma)));
+        self::assertEqualsWithDelta($trigamma, SpecialFunctions::trigamma($x), 1e-6 * max(1.0, abs($trigamma)));
+    }
+
     /** @return iterable<array{float, float, float, float}> */
     public static function beta(): iterable
     {

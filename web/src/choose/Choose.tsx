@@ -13,7 +13,7 @@ import { SeatStrip } from '../ui/SeatStrip';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useAnswer } from '../ui/useAnswer';
 import { useWide } from '../ui/useWide';
-import { say } from '../words/say';
+import { say, tell } from '../words/say';
 import { CandidateNotes } from './Detail';
 import { JobForm } from './JobForm';
 import { PartDrop } from './PartDrop';
@@ -142,7 +142,7 @@ export function Choose() {
                             </Notice>
                         </div>
                     ) : null}
-                    <Profiles profiles={choice.profiles} />
+                    <Profiles profiles={choice.profiles} count={choice.profileCount} />
                     <section aria-label={say('choose.candidates')}>
                         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
                             <h2>
@@ -188,11 +188,14 @@ const TRUST_TITLES: Record<Schemas['Choice']['profiles'][number]['trust'], strin
 };
 
 /** Each under its own words: only what is validated, in scope and not in doubt is proven. */
-function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
+function Profiles({ profiles, count }: { profiles: Schemas['Choice']['profiles']; count: number }) {
     const temperature = useQuantity('temperature');
     const gap = useGap();
     const groups = (Object.keys(TRUST_TITLES) as (keyof typeof TRUST_TITLES)[]).map((trust) => ({ trust, found: profiles.filter((profile) => profile.trust === trust) })).filter(({ found }) => found.length > 0);
-    return groups.map(({ trust, found }) => (
+    const more = count - profiles.length;
+    return (
+        <>
+            {groups.map(({ trust, found }) => (
         <section key={trust} aria-label={TRUST_TITLES[trust]} className="mb-8">
             <h2 className="mb-2">{TRUST_TITLES[trust]}</h2>
             <ul className="flex flex-col gap-3">
@@ -220,7 +223,10 @@ function Profiles({ profiles }: { profiles: Schemas['Choice']['profiles'] }) {
                 ))}
             </ul>
         </section>
-    ));
+            ))}
+            {more > 0 ? <p className="mb-8 text-soft">{tell('choose.more_profiles', { count: more, link: (words) => <Link to="/keep">{words}</Link> })}</p> : null}
+        </>
+    );
 }
 
 /** What stands against it first, then what is open. */

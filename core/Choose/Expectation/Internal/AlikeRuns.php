@@ -16,54 +16,27 @@ use Sitzplatz\Evidence\Likeness;
  */
 final class AlikeRuns
 {
+    private const NOTHING = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+
+    public readonly Likeness $elsewhere;
+    public readonly float $weightHere;
+    public readonly float $weightElsewhere;
     public ?float $longestMinutes = null;
     public int $mostParts = 0;
     /** @var array<int, float> */
-    private array $all = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+    private array $all = self::NOTHING;
     /** @var array<string, array<int, float>> */
     private array $bySide = [];
-    /** @var array<int, Likeness> by side and bed afterwards */
-    private array $likeness = [];
 
-    private function __construct(
-        public readonly ?float $bedC,
-        /** After the first layer; null: as in it. */
-        public readonly ?float $bedOtherC,
+    public function __construct(
+        /** On the very side. */
+        public readonly Likeness $here,
         /** Made with no fewer parts than the job has. */
         public readonly bool $wholePlate,
-        private readonly bool $sameLot,
-        private readonly bool $samePrinter,
-        private readonly bool $likeAir,
-        private readonly bool $sameNozzle,
-        private readonly bool $sameGap,
     ) {
-    }
-
-    public static function of(OwnRuns $run, JobRequest $job, bool $likeAir, bool $sameNozzle, bool $sameGap): self
-    {
-        return new self(
-            $run->bedC,
-            $run->bedOtherC,
-            $run->parts >= $job->partCount,
-            null === $job->lotId || $run->lotId === $job->lotId,
-            null === $run->printerId || $run->printerId === $job->printer->id,
-            $likeAir,
-            $sameNozzle,
-            $sameGap,
-        );
-    }
-
-    /** The same for all that are alike. */
-    public function key(): string
-    {
-        return ($this->bedC ?? '').'/'.($this->bedOtherC ?? '').'/'.implode('', array_map(intval(...), [
-            $this->wholePlate,
-            $this->sameLot,
-            $this->samePrinter,
-            $this->likeAir,
-            $this->sameNozzle,
-            $this->sameGap,
-        ]));
+        $this->elsewhere = $here->onAnotherSide();
+        $this->weightHere = $here->weight();
+        $this->weightElsewhere = $this->elsewhere->weight();
     }
 
     /** A success counts for as much of the job as it has shown; of a failure on N parts n have had their share. */
@@ -72,7 +45,7 @@ final class AlikeRuns
         $shown = Exposure::share($run->minutes, $job->minutes);
         $share = $this->wholePlate ? $job->partCount / $run->parts : 1.0;
         $sums = &$this->bySide[$run->sideId];
-        $sums ??= array_fill(0, 8, 0.0);
+        $sums ??= self::NOTHING;
         foreach ([
             $run->held, $run->runs, $shown * $run->held, $share * ($run->runs - $run->held),
             $run->clean, $run->released, $run->clean, $share * ($run->released - $run->clean),
@@ -82,6 +55,23 @@ final class AlikeRuns
         }
         $this->longestMinutes = null === $run->minutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $run->minutes);
         $this->mostParts = max($this->mostParts, $run->parts);
+    }
+
+    /** All that another has, whatever its likeness. */
+    public function addAll(self $other): void
+    {
+        foreach ($other->bySide as $sideId => $sums) {
+            $this->bySide[$sideId] = isset($this->bySide[$sideId]) ? self::sum($this->bySide[$sideId], $sums) : $sums;
+        }
+        $this->all = self::sum($this->all, $other->all);
+        $this->longestMinutes = null === $other->longestMinutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $other->longestMinutes);
+        $this->mostParts = max($this->mostParts, $other->mostParts);
+    }
+
+    /** @return list<string> that they were made on */
+    public function sides(): array
+    {
+        return array_map(strval(...), array_keys($this->bySide));
     }
 
     /** @return array<int, float>|null null: none */
@@ -101,16 +91,14 @@ final class AlikeRuns
         return 1 === \count($this->bySide) ? null : array_map(static fn (float $all, float $own): float => $all - $own, $this->all, $here);
     }
 
-    public function likeness(bool $sameSide, bool $sameBedAfter): Likeness
+    /**
+     * @param array<int, float> $a
+     * @param array<int, float> $b
+     *
+     * @return array<int, float>
+     */
+    private static function sum(array $a, array $b): array
     {
-        return $this->likeness[2 * (int) $sameSide + (int) $sameBedAfter] ??= Likeness::of(
-            $sameSide,
-            $this->sameLot,
-            $this->samePrinter,
-            $this->likeAir,
-            $sameBedAfter,
-            $this->sameNozzle,
-            $this->sameGap,
-        );
+        return [$a[0] + $b[0], $a[1] + $b[1], $a[2] + $b[2], $a[3] + $b[3], $a[4] + $b[4], $a[5] + $b[5], $a[6] + $b[6], $a[7] + $b[7]];
     }
 }

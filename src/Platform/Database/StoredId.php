@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Database;
+
+/** A UUID as rows have it, sixteen bytes, in the form that everything else uses; hundreds are read for one answer. */
+final class StoredId
+{
+    public static function text(mixed $bytes): string
+    {
+        $hex = bin2hex(\is_string($bytes) ? $bytes : '');
+
+        return substr($hex, 0, 8).'-'.substr($hex, 8, 4).'-'.substr($hex, 12, 4).'-'.substr($hex, 16, 4).'-'.substr($hex, 20);
+    }
+
+    /** Null for null. */
+    public static function textOrNull(mixed $bytes): ?string
+    {
+        return null === $bytes ? null : self::text($bytes);
+    }
+}

@@ -4,24 +4,45 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredId;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\HoldDown;
 
-/** Plates with their sides and fittings, in one query. */
+/** Plates with their sides and fittings. */
 final readonly class PlateRepository
 {
-    public function __construct(private EntityManagerInterface $entities)
+    public function __construct(private EntityManagerInterface $entities, private KeyedPage $page)
     {
     }
 
-    /** @return list<Plate> */
-    public function all(): array
+    /**
+     * @param string $find  words that all have to stand in number, note, printer, surface or its lot
+     * @param string $after id of the last that was shown; "" to begin
+     *
+     * @return list<Plate> by number
+     */
+    public function page(string $find, string $after, bool $retired): array
     {
-        /* @var list<Plate> */
-        return $this->entities->createQuery(
-            'SELECT p, s, f FROM '.Plate::class.' p LEFT JOIN p.sides s LEFT JOIN s.fitting f ORDER BY p.number, s.face DESC',
-        )->getResult();
+        $ids = $this->page->named(
+            'plate t LEFT JOIN printer r ON r.id = t.printer_id',
+            'plate',
+            'number',
+            "CONCAT_WS(' ', t.number, t.note, r.name, (
+                SELECT GROUP_CONCAT(REPLACE(f.surface_id, '_', ' '), ' ', f.surface_lot SEPARATOR ' ')
+                FROM plate_side s JOIN fitting f ON f.id = s.fitting_id WHERE s.plate_id = t.id
+            ))",
+            $find,
+            $after,
+            $retired ? '' : 't.retired = 0',
+        );
+        /** @var list<Plate> $plates */
+        $plates = $this->entities->createQuery(
+            'SELECT p, s, f FROM '.Plate::class.' p LEFT JOIN p.sides s LEFT JOIN s.fitting f WHERE p.id IN (:ids) ORDER BY s.face DESC',
+        )->setParameter('ids', $ids)->getResult();
+        usort($plates, static fn (Plate $a, Plate $b): int => array_search($a->id->toBinary(), $ids, true) <=> array_search($b->id->toBinary(), $ids, true));
+
+        return $plates;
     }
 
     /** @return list<SideOnShelf> sides of plates that are in use, as the database has them: nothing is built to be changed */
@@ -32,7 +53,8 @@ final readonly class PlateRepository
         foreach ($this->entities->getConnection()->iterateNumeric(
             'SELECT s.id, s.plate_id, p.number, s.face, f.id, f.surface_id, f.limit_c, f.soak_c, p.width_mm, p.depth_mm, p.held_by, p.layers, p.marked,
                 p.slicer_type, p.price, p.printer_id, p.round
-             FROM plate_side s JOIN plate p ON p.id = s.plate_id JOIN fitting f ON f.id = s.fitting_id WHERE p.retired = 0 ORDER BY p.number, s.face DESC',
+             FROM plate_side s JOIN plate p ON p.id = s.plate_id JOIN fitting f ON f.id = s.fitting_id WHERE p.retired = 0
+             ORDER BY NATURAL_SORT_KEY(p.number), s.face DESC',
         ) as [$id, $plate, $name, $face, $fitting, $surface, $limit, $soak, $width, $depth, $held, $layer, $marked, $slicer, $price, $printer, $round]) {
             $layers[$layer] ??= json_decode((string) $layer, true, 16, \JSON_THROW_ON_ERROR);
             $sides[] = new SideOnShelf(

@@ -8,6 +8,7 @@ use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
+use App\Platform\Database\KeyedPage;
 use App\Platform\Database\Row;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Database\VersionedRow;
@@ -30,6 +31,8 @@ final readonly class ShelfController
         private ShopCatalogue $shop,
         private Audit $audit,
         private Now $now,
+        private KeyedPage $page,
+        private PlateRepository $plates,
     ) {
     }
 
@@ -52,9 +55,30 @@ final readonly class ShelfController
     }
 
     #[Route('/api/lots', name: 'listLots', methods: ['GET'])]
-    public function lots(): Answer
+    public function lots(Request $request): Answer
     {
-        return $this->list(Lot::class, 'label');
+        $ids = $this->page->named(
+            'lot t',
+            'lot',
+            'label',
+            "CONCAT_WS(' ', t.label, t.name, t.note, REPLACE(t.material_id, '_', ' '))",
+            $request->query->getString('find'),
+            $request->query->getString('after'),
+            $request->query->getBoolean('retired', true) ? '' : 't.retired = 0',
+        );
+        $lots = [];
+        foreach ($this->entities->getRepository(Lot::class)->findBy(['id' => $ids]) as $lot) {
+            $lots[array_search($lot->id->toBinary(), $ids, true)] = $lot->toArray();
+        }
+        ksort($lots);
+
+        return new Answer(array_values($lots));
+    }
+
+    #[Route('/api/lots/in-use', name: 'listLotsInUse', methods: ['GET'])]
+    public function lotsInUse(): Answer
+    {
+        return $this->list(Lot::class, 'label', ['retired' => false]);
     }
 
     #[Route('/api/lots', name: 'createLot', methods: ['POST'])]
@@ -88,9 +112,21 @@ final readonly class ShelfController
     }
 
     #[Route('/api/plates', name: 'listPlates', methods: ['GET'])]
-    public function plates(PlateRepository $plates): Answer
+    public function plates(Request $request): Answer
     {
-        return new Answer(array_map(static fn (Plate $plate): array => $plate->toArray(), $plates->all()));
+        $page = $this->plates->page(
+            $request->query->getString('find'),
+            $request->query->getString('after'),
+            $request->query->getBoolean('retired', true),
+        );
+
+        return new Answer(array_map(static fn (Plate $plate): array => $plate->toArray(), $page));
+    }
+
+    #[Route('/api/plate-sides', name: 'listSidesInUse', methods: ['GET'])]
+    public function sides(): Answer
+    {
+        return new Answer(array_map(static fn (SideOnShelf $side): array => $side->toArray(), $this->plates->sidesOnShelf()));
     }
 
     #[Route('/api/plates', name: 'createPlate', methods: ['POST'])]
@@ -118,12 +154,15 @@ final readonly class ShelfController
         return new Answer($fitting->side->plate->toArray(), $new ? 201 : 200);
     }
 
-    /** @param class-string<VersionedRow> $class */
-    private function list(string $class, string $order): Answer
+    /**
+     * @param class-string<VersionedRow> $class
+     * @param array<string, bool>        $where
+     */
+    private function list(string $class, string $order, array $where = []): Answer
     {
         return new Answer(array_map(
             static fn (VersionedRow $row): array => $row->toArray(),
-            $this->entities->getRepository($class)->findBy([], [$order => 'ASC']),
+            $this->entities->getRepository($class)->findBy($where, [$order => 'ASC']),
         ));
     }
 

@@ -45,6 +45,27 @@ final readonly class SideOnShelf
         return $plateNumber.' '.$face;
     }
 
+    /** @return list<array{of: string, mm: float|int, contactM2KW?: float|int|null}> as the plate lies with this side up, from below */
+    public function layersUp(): array
+    {
+        return 'back' === $this->face ? array_reverse($this->layers) : $this->layers;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id,
+            'face' => $this->face,
+            'label' => $this->label,
+            'plateId' => $this->plateId,
+            'plateNumber' => $this->plateNumber,
+            'printerId' => $this->printerId,
+            'surfaceId' => $this->surfaceId,
+            'layers' => $this->layersUp(),
+        ];
+    }
+
     public function facts(Catalogue $catalogue, ?MeasuredSurface $measured, SideState $state): SideFacts
     {
         return new SideFacts(
@@ -56,7 +77,7 @@ final readonly class SideOnShelf
             $this->depthMm,
             $this->heldBy,
             $this->limitC,
-            StoredLayers::read('back' === $this->face ? array_reverse($this->layers) : $this->layers, $catalogue, laidOn: true),
+            StoredLayers::read($this->layersUp(), $catalogue, laidOn: true),
             $this->marked,
             $this->slicerType,
             Wear::ofPlatePerPrint($this->price, $catalogue->surface($this->surfaceId)),

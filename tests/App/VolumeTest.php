@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Platform\Database\KeyedPage;
 use Doctrine\DBAL\Connection;
 
 /** With thousands of runs no page reads a whole table of what grows: by the plans that the database says it would follow. */
@@ -57,7 +58,7 @@ final class VolumeTest extends ApiTestCase
         $seen->listens = true;
         foreach ([
             '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg&begun=1', "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
-            "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/lots', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
+            "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/plates?find=pei&retired=false', '/api/plate-sides', '/api/lots', '/api/lots/in-use', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
             '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
         ] as $path) {
             self::assertSame(200, $this->send('GET', $path, null)->getStatusCode(), $path);
@@ -76,6 +77,41 @@ final class VolumeTest extends ApiTestCase
             }
         }
         self::assertSame([], $whole);
+        foreach (['/api/plates' => 'number', '/api/lots' => 'label'] as $path => $name) {
+            $this->aShelfComesPageByPage($path, $name);
+        }
+    }
+
+    private function aShelfComesPageByPage(string $path, string $name): void
+    {
+        $all = $inUse = [];
+        foreach (['true', 'false'] as $retired) {
+            $after = '';
+            do {
+                $page = $this->ask('GET', "$path?retired=$retired".('' === $after ? '' : "&after=$after"), null, 200);
+                self::assertLessThanOrEqual(KeyedPage::AT_ONCE, \count($page));
+                $names = 'true' === $retired ? $all = [...$all, ...array_column($page, $name)] : $inUse = [...$inUse, ...array_column($page, $name)];
+                $after = $page[KeyedPage::AT_ONCE - 1]['id'] ?? '';
+            } while ('' !== $after);
+            $sorted = $names;
+            natsort($sorted);
+            self::assertSame(array_values($sorted), $names, 'P2 comes before P10.');
+        }
+        self::assertCount(\count(array_unique($all)), $all);
+        self::assertGreaterThan(KeyedPage::AT_ONCE, \count($all));
+        self::assertGreaterThan(\count($inUse), \count($all), 'What is retired is there where it is asked for.');
+        self::assertSame([], array_diff($inUse, $all));
+        $last = $all[\count($all) - 1];
+        self::assertContains($last, array_column($this->ask('GET', "$path?find=".rawurlencode($last), null, 200), $name), 'It is found without going through the pages.');
+    }
+
+    public function testAPageIsAsLongAsTheContractAndTheInterfaceTakeIt(): void
+    {
+        self::assertStringContainsString('const PAGE = '.KeyedPage::AT_ONCE.';', (string) file_get_contents(\dirname(__DIR__, 2).'/web/src/ui/useFound.ts'));
+        $contract = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/openapi.yaml');
+        foreach (['listPlates', 'listLots', 'listProfiles', 'listComparisons'] as $operation) {
+            self::assertMatchesRegularExpression("/operationId: $operation, .*maxItems: ".KeyedPage::AT_ONCE.', items/', $contract);
+        }
     }
 
     /** As an operator would, in processes of their own. */

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, platesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
@@ -28,7 +28,7 @@ const newPlan = createRoute({
     path: '/test/new',
     component: lazyRouteComponent<Record<'NewPlan', () => React.ReactNode>, 'NewPlan'>(() => import('./test/Plan'), 'NewPlan'),
     loader: ({ context }) => {
-        void ahead(context.queries, [printersQuery, lotsQuery, platesQuery, agentsQuery, catalogueQuery, usualQuery]);
+        void ahead(context.queries, [printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]);
     },
     validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number } => ({
         ...(typeof search.after === 'string' ? { after: search.after } : {}),
@@ -41,11 +41,11 @@ const tree = root.addChildren([
     at('/', () => import('./shell/Start'), 'Start', [overviewQuery, termsQuery]),
     at('/choose', () => import('./choose/Choose'), 'Choose', [catalogueQuery, printersQuery, lotsQuery]),
     at('/choose/catalogue', () => import('./choose/Catalogue'), 'Catalogue', [catalogueQuery, pairsQuery]),
-    at('/choose/heat', () => import('./choose/Heat'), 'Heat', [catalogueQuery, platesQuery, printersQuery, usualQuery]),
+    at('/choose/heat', () => import('./choose/Heat'), 'Heat', [catalogueQuery, sidesQuery, printersQuery, usualQuery]),
     at('/test', () => import('./test/ComparisonList'), 'ComparisonList', [catalogueQuery]),
     newPlan,
     at('/test/$id', () => import('./test/ComparisonPage'), 'ComparisonPage', (id) => [comparisonQuery(id), catalogueQuery, termsQuery]),
-    at('/test/$id/plan', () => import('./test/Plan'), 'EditPlan', (id) => [comparisonQuery(id), printersQuery, lotsQuery, platesQuery, agentsQuery, catalogueQuery, usualQuery]),
+    at('/test/$id/plan', () => import('./test/Plan'), 'EditPlan', (id) => [comparisonQuery(id), printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]),
     at('/test/$id/import', () => import('./test/Import'), 'Import', (id) => [comparisonQuery(id)]),
     at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery]),
     at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
@@ -56,8 +56,8 @@ const tree = root.addChildren([
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
-    at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, platesQuery]),
-    at('/shelf', () => import('./shelf/Shelf'), 'Shelf', [platesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]),
+    at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, sidesQuery]),
+    at('/shelf', () => import('./shelf/Shelf'), 'Shelf', [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]),
     at('/people', () => import('./account/People'), 'People', [usersQuery, settingsQuery]),
 ]);
 

@@ -8,7 +8,7 @@ use App\Platform\Http\Problem;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Uid\Uuid;
 
-/** One page of a list that grows without end: the newest first, after the one that was shown last, with all words that are looked for. */
+/** One page of a list that grows without end, after the one that was shown last, with all words that are looked for. */
 final readonly class KeyedPage
 {
     public const AT_ONCE = 50;
@@ -19,6 +19,8 @@ final readonly class KeyedPage
     }
 
     /**
+     * The newest first.
+     *
      * @param string $from  table, as "t", with what is joined to it
      * @param string $table the table itself
      * @param string $text  an expression of all that words are looked for in
@@ -32,18 +34,45 @@ final readonly class KeyedPage
      */
     public function ids(string $from, string $table, string $text, string $find, string $after, string $only = ''): array
     {
+        return $this->page($from, $table, 'created_at', '', 'DESC', $text, $find, $after, $only);
+    }
+
+    /**
+     * By a name, as people order them: P2 before P10. The rest as above.
+     *
+     * @return list<string> ids as they are stored
+     *
+     * @throws Problem if there is no row to go on after
+     */
+    public function named(string $from, string $table, string $name, string $text, string $find, string $after, string $only = ''): array
+    {
+        return $this->page($from, $table, $name, 'NATURAL_SORT_KEY', 'ASC', $text, $find, $after, $only);
+    }
+
+    /** @return list<string> */
+    private function page(
+        string $from,
+        string $table,
+        string $column,
+        string $key,
+        string $way,
+        string $text,
+        string $find,
+        string $after,
+        string $only,
+    ): array {
         $where = ['' === $only ? '1 = 1' : $only];
         $with = [];
         if ('' !== $after) {
             $last = Uuid::isValid($after) ? $this->database->fetchAssociative(
-                "SELECT id, created_at FROM $table WHERE id = ?",
+                "SELECT id, $column AS place FROM $table WHERE id = ?",
                 [Uuid::fromString($after)->toBinary()],
             ) : false;
             if (false === $last) {
                 throw Problem::invalid('after', 'There is no such row: load the list again.');
             }
-            $where[] = '(t.created_at, t.id) < (?, ?)';
-            array_push($with, $last['created_at'], $last['id']);
+            $where[] = "($key(t.$column), t.id) ".('ASC' === $way ? '>' : '<')." ($key(?), ?)";
+            array_push($with, $last['place'], $last['id']);
         }
         foreach (\array_slice(preg_split('/\s+/', trim($find), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS) as $word) {
             $where[] = "$text LIKE ? ESCAPE '!'";
@@ -52,7 +81,7 @@ final readonly class KeyedPage
 
         /* @var list<string> */
         return $this->database->fetchFirstColumn(
-            "SELECT t.id FROM $from WHERE ".implode(' AND ', $where).' ORDER BY t.created_at DESC, t.id DESC LIMIT '.self::AT_ONCE,
+            "SELECT t.id FROM $from WHERE ".implode(' AND ', $where)." ORDER BY $key(t.$column) $way, t.id $way LIMIT ".self::AT_ONCE,
             $with,
         );
     }

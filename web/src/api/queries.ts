@@ -19,9 +19,11 @@ export const overviewQuery = queryOptions({ queryKey: ['overview'], queryFn: ({ 
 export const catalogueQuery = queryOptions({ queryKey: ['catalogue'], queryFn: ({ signal }) => ask(api.GET('/api/catalogue', { signal })), staleTime: 60_000 });
 export const benchQuery = from(['bench'], ({ signal }) => ask(api.GET('/api/bench', { signal })));
 export const printersQuery = from(['printers'], ({ signal }) => ask(api.GET('/api/printers', { signal })));
-export const platesQuery = from(['plates'], ({ signal }) => ask(api.GET('/api/plates', { signal })));
+/** The sides of all plates in use, to choose from. */
+export const sidesQuery = from(['plates', 'sides'], ({ signal }) => ask(api.GET('/api/plate-sides', { signal })));
 export const agentsQuery = from(['agents'], ({ signal }) => ask(api.GET('/api/agents', { signal })));
-export const lotsQuery = from(['lots'], ({ signal }) => ask(api.GET('/api/lots', { signal })));
+/** Those in use, to choose from. */
+export const lotsQuery = from(['lots', 'in-use'], ({ signal }) => ask(api.GET('/api/lots/in-use', { signal })));
 export const ownSurfacesQuery = from(['own-surfaces'], ({ signal }) => ask(api.GET('/api/own-surfaces', { signal })));
 export const ownMaterialsQuery = from(['own-materials'], ({ signal }) => ask(api.GET('/api/own-materials', { signal })));
 export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/users', { signal })));
@@ -34,6 +36,14 @@ const comparisons = (begun: boolean): PagedList<Schemas['ComparisonRow']> => ({
 });
 export const comparisonsList = comparisons(false);
 export const begunComparisonsList = comparisons(true);
+export const platesList = (retired: boolean): PagedList<Schemas['Plate']> => ({
+    key: ['plates', 'list', retired ? 'all' : 'in-use'],
+    read: (find, after, signal) => ask(api.GET('/api/plates', { signal, params: { query: { find, retired, ...(after === '' ? {} : { after }) } } })),
+});
+export const lotsList = (retired: boolean): PagedList<Schemas['Lot']> => ({
+    key: ['lots', 'list', retired ? 'all' : 'in-use'],
+    read: (find, after, signal) => ask(api.GET('/api/lots', { signal, params: { query: { find, retired, ...(after === '' ? {} : { after }) } } })),
+});
 export const profilesList: PagedList<Schemas['ProfileRow']> = {
     key: ['profiles', 'list'],
     read: (find, after, signal) => ask(api.GET('/api/profiles', { signal, params: { query: { find, ...(after === '' ? {} : { after }) } } })),

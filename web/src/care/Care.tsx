@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { agentsQuery, careQuery, catalogueQuery, platesQuery, printersQuery, useMay, useSession } from '../api/queries';
+import { agentsQuery, careQuery, catalogueQuery, sidesQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
@@ -151,13 +151,13 @@ const AT_FAULT = whole({ ...CHANGE.shape, from: words(), until: words() });
 
 function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone: () => void }) {
     const { data: printers } = useSuspenseQuery(printersQuery);
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: sides } = useSuspenseQuery(sidesQuery);
     const { bench } = useSession();
     const key = useKey();
     const [during, setDuring] = useState<Schemas['NotedChange']['runs']>([]);
     const [atFault, setAtFault] = useState(false);
     const draft = useDraft({
-        start: (): ChangeValues => ({ printerId: bench.printerId ?? printers[0]?.id ?? '', kind: 'levelling', note: '', plateId: plates[0]?.id ?? '', from: '', until: '' }),
+        start: (): ChangeValues => ({ printerId: bench.printerId ?? printers[0]?.id ?? '', kind: 'levelling', note: '', plateId: sides[0]?.plateId ?? '', from: '', until: '' }),
         schema: atFault ? AT_FAULT : CHANGE,
         send: ({ printerId, kind, note, plateId, from, until }) =>
             ask(
@@ -200,7 +200,7 @@ function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone:
                 }}
                 options={optionsOf(CHANGE_WORDS)}
             />
-            {values.kind === 'levelled_for_plate' ? <SelectField label={say('care.for_which_plate')} {...at('plateId')} options={plates.filter((p) => !p.retired).map((p) => ({ value: p.id, label: p.number }))} /> : null}
+            {values.kind === 'levelled_for_plate' ? <SelectField label={say('care.for_which_plate')} {...at('plateId')} options={[...new Map(sides.map((s) => [s.plateId, s.plateNumber]))].map(([value, label]) => ({ value, label }))} /> : null}
             {values.kind === 'machine_fault' ? (
                 <div className="grid gap-3 sm:grid-cols-2">
                     <TextField label={say('care.from')} type="datetime-local" {...at('from')} required />

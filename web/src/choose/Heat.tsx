@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
-import { catalogueQuery, platesQuery, printersQuery, surfaceTemperaturesQuery, useMay, useSession, usualQuery } from '../api/queries';
+import { catalogueQuery, sidesQuery, printersQuery, surfaceTemperaturesQuery, useMay, useSession, usualQuery } from '../api/queries';
 import { Behind } from '../ui/Behind';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
@@ -46,14 +46,14 @@ export function Heat() {
     const { bench } = useSession();
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const { data: printers } = useSuspenseQuery(printersQuery);
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: all } = useSuspenseQuery(sidesQuery);
     const { data: measured } = useSuspenseQuery(surfaceTemperaturesQuery);
     const { heat: usual } = useSuspenseQuery(usualQuery).data;
     const filament = printers.filter((p) => p.kind === 'filament' && !p.retired);
-    const sides = plates.filter((p) => !p.retired && p.layers.length > 0).flatMap((plate) => plate.sides.map((side) => ({ plate, side })));
+    const sides = all.filter((side) => side.layers.length > 0);
     const [printerId, setPrinterId] = useState(bench.printerId ?? filament[0]?.id ?? '');
-    const [sideId, setSideId] = useState(bench.plateSideId ?? sides[0]?.side.id ?? '');
-    const [draft, setDraft] = useState<Draft>(() => fill(usual, printers, sides, bench.printerId ?? filament[0]?.id ?? '', bench.plateSideId ?? sides[0]?.side.id ?? '', bench.roomC));
+    const [sideId, setSideId] = useState(bench.plateSideId ?? sides[0]?.id ?? '');
+    const [draft, setDraft] = useState<Draft>(() => fill(usual, printers, sides, bench.printerId ?? filament[0]?.id ?? '', bench.plateSideId ?? sides[0]?.id ?? '', bench.roomC));
     const set = (part: Partial<Draft>) => setDraft((was) => ({ ...was, ...part }));
     const take = (printer: string, side: string) => {
         setPrinterId(printer);
@@ -100,7 +100,7 @@ export function Heat() {
             <form className="flex flex-col gap-6" onSubmit={(event) => event.preventDefault()}>
                 <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
                     <SelectField label={say('choose.printer')} value={printerId} onValue={(id) => take(id, sideId)} empty={say('choose.none')} options={filament.map((p) => ({ value: p.id, label: p.name }))} />
-                    <SelectField label={say('choose.plate_and_side')} value={sideId} onValue={(id) => take(printerId, id)} empty={say('choose.none')} options={sides.map(({ side }) => ({ value: side.id, label: side.label }))} />
+                    <SelectField label={say('choose.plate_and_side')} value={sideId} onValue={(id) => take(printerId, id)} empty={say('choose.none')} options={sides.map((side) => ({ value: side.id, label: side.label }))} />
                     <QuantityField label={say('choose.room')} kind="temperature" value={draft.roomC} onValue={(n) => n !== null && set({ roomC: n })} error={fault?.of('roomC')} />
                     <QuantityField label={say('choose.comes_off_below_2')} kind="temperature" value={draft.releaseC} onValue={(releaseC) => set({ releaseC })} error={fault?.of('releaseC')} />
                 </div>
@@ -150,12 +150,11 @@ export function Heat() {
     );
 }
 
-type Sides = { plate: Schemas['Plate']; side: Schemas['PlateSide'] }[];
+type Sides = Schemas['SideInUse'][];
 
 function fill(usual: Schemas['Usual']['heat'], printers: Schemas['Printer'][], sides: Sides, printerId: string, sideId: string, roomC: number): Draft {
     const printer = printers.find((p) => p.id === printerId);
-    const at = sides.find(({ side }) => side.id === sideId);
-    const layers = at ? (at.side.face === 'back' ? [...at.plate.layers].reverse() : at.plate.layers) : [];
+    const layers = sides.find((side) => side.id === sideId)?.layers ?? [];
     return {
         widthMm: printer?.bedWidthMm ?? usual.bedMm,
         depthMm: printer?.bedDepthMm ?? usual.bedMm,

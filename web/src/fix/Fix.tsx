@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask } from '../api/client';
-import { catalogueQuery, platesQuery, useSession } from '../api/queries';
+import { catalogueQuery, sidesQuery, useSession } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { SelectField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
@@ -13,7 +13,7 @@ import { say, tell } from '../words/say';
 
 export function Fix() {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: sides } = useSuspenseQuery(sidesQuery);
     const { bench } = useSession();
     const [symptomId, setSymptom] = useState<string | null>(null);
     const [plateSideId, setSide] = useState(bench.plateSideId);
@@ -46,7 +46,7 @@ export function Fix() {
             <div className="mb-6 flex flex-col gap-5">
                 <ChoiceRow label={say('fix.what_you_see')} value={symptomId} onValue={setSymptom} options={catalogue.checks.symptoms.map((symptom) => ({ value: symptom.id, label: symptom.name }))} />
                 <div className="max-w-sm">
-                    <SelectField label={say('fix.on_which_plate')} value={plateSideId ?? ''} onValue={(id) => setSide(id || null)} empty={say('fix.not_named')} options={plates.filter((p) => !p.retired).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: s.label })))} />
+                    <SelectField label={say('fix.on_which_plate')} value={plateSideId ?? ''} onValue={(id) => setSide(id || null)} empty={say('fix.not_named')} options={sides.map((s) => ({ value: s.id, label: s.label }))} />
                 </div>
             </div>
             <Fault error={error} />

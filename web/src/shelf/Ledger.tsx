@@ -12,7 +12,8 @@ export type TabProps = { onEdit: (editing: Editing) => void; may: boolean; find:
 
 /** What is looked for, and what is in use unless the retired are wanted too. */
 export function kept<T extends { retired: boolean }>(rows: T[], { find, retired }: TabProps, words: (row: T) => (string | undefined)[]): T[] {
-    return rows.filter((row) => (retired || !row.retired) && (find === '' || words(row).join(' ').toLowerCase().includes(find)));
+    const wanted = find.toLowerCase().split(/\s+/);
+    return rows.filter((row) => (retired || !row.retired) && wanted.every((word) => words(row).join(' ').toLowerCase().includes(word)));
 }
 
 export function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {

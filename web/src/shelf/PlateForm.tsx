@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
 import { api, ask, type Schemas } from '../api/client';
-import { catalogueQuery, platesQuery, printersQuery } from '../api/queries';
+import { catalogueQuery, sidesQuery, printersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
@@ -59,12 +59,13 @@ const sheets = (plate: Plate): Side[] => plate.sides.map(({ face, fitting }) => 
 
 export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
     const { data: printers } = useSuspenseQuery(printersQuery);
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: shelved } = useSuspenseQuery(sidesQuery);
+    const numbers = shelved.map((side) => side.plateNumber);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const key = useKey();
     const start = (): Values => {
         if (row) return read(row);
-        const fresh = { number: nextNumber(from?.number ?? plates[plates.length - 1]?.number ?? 'P1', plates.map((p) => p.number)), note: '', purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
+        const fresh = { number: nextNumber(from?.number ?? numbers[numbers.length - 1] ?? 'P1', numbers), note: '', purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
         if (from) return { ...read(from), ...fresh, sides: sheets(from) };
         const printer = printers.find((p) => !p.retired && p.kind === 'filament');
         return { ...fresh, widthMm: printer?.bedWidthMm ?? 220, depthMm: printer?.bedDepthMm ?? 220, heldBy: 'magnet', round: false, printerId: printer?.id ?? null, layers: [], marked: true, slicerType: '', price: null, sides: [{ face: 'front', ...NO_SHEET }] };

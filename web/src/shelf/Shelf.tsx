@@ -1,13 +1,16 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, gaugesQuery, lotsQuery, platesQuery, printersQuery, useMay } from '../api/queries';
+import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
+import { More } from '../ui/More';
+import { Fault } from '../ui/Notice';
 import { day, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { useFound } from '../ui/useFound';
 import { say, tell } from '../words/say';
 import { AgentForm } from './AgentForm';
 import { FittingForm } from './FittingForm';
@@ -37,7 +40,7 @@ export function Shelf() {
     const [find, setFind] = useState('');
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
-    const list = { onEdit: setEditing, may: may.test, find: find.trim().toLowerCase(), retired };
+    const list = { onEdit: setEditing, may: may.test, find, retired };
     const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
     return (
         <Sheet
@@ -109,48 +112,65 @@ export function Shelf() {
     );
 }
 
+/** What a paged tab shows while it is looked for, and after it. */
+function Found({ pages, children }: { pages: ReturnType<typeof useFound>['pages']; children: ReactNode }) {
+    if (pages.error) return <Fault error={pages.error} />;
+    return pages.isPending ? (
+        <p>{say('ui.looking')}</p>
+    ) : (
+        <>
+            {children}
+            <More pages={pages} />
+        </>
+    );
+}
+
+function nothing(rows: unknown[], looked: string, none: string): string | null {
+    return rows.length > 0 ? null : looked === '' ? none : say('shelf.nothing_has_these_words');
+}
+
 function Plates(props: TabProps) {
-    const { onEdit, may } = props;
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { onEdit, may, find, retired } = props;
+    const { pages, rows, looked } = useFound(platesList(retired), find);
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const length = useQuantity('length');
     const surface = (id: string) => catalogue.surfaces.find((s) => s.id === id)?.name;
     return (
-        <Ledger head={[say('shelf.plate'), say('shelf.sides'), say('shelf.size'), say('shelf.printer'), say('shelf.note')]} none={plates.length === 0 ? say('shelf.no_plates_yet_number_one_and') : null}>
-            {kept(plates, props, (p) => [p.number, p.note, printers.find((each) => each.id === p.printerId)?.name, ...p.sides.flatMap((side) => [side.fitting.surfaceLot, surface(side.fitting.surfaceId)])])
-                .sort((a, b) => a.number.localeCompare(b.number, undefined, { numeric: true }))
-                .map((plate) => (
-                    <Row
-                        key={plate.id}
-                        name={plate.number}
-                        retired={plate.retired}
-                        action={may ? () => onEdit({ kind: 'plate', row: plate, from: null }) : null}
-                    copy={may ? () => onEdit({ kind: 'plate', row: null, from: plate }) : null}
-                        cells={[
-                            plate.number,
-                            <ul key="sides">
-                                {plate.sides.map((side) => (
-                                    <li key={side.id} className="flex flex-wrap items-baseline gap-x-3">
-                                        <span>
-                                            {side.face}: <strong>{surface(side.fitting.surfaceId)}</strong>{' '}
-                                            <span className="text-soft">
-                                                {side.fitting.surfaceLot}, {day(side.fitting.fittedAt)}
+        <Found pages={pages}>
+            <Ledger head={[say('shelf.plate'), say('shelf.sides'), say('shelf.size'), say('shelf.printer'), say('shelf.note')]} none={nothing(rows, looked, say('shelf.no_plates_yet_number_one_and'))}>
+                {rows.map((plate) => (
+                        <Row
+                            key={plate.id}
+                            name={plate.number}
+                            retired={plate.retired}
+                            action={may ? () => onEdit({ kind: 'plate', row: plate, from: null }) : null}
+                            copy={may ? () => onEdit({ kind: 'plate', row: null, from: plate }) : null}
+                            cells={[
+                                plate.number,
+                                <ul key="sides">
+                                    {plate.sides.map((side) => (
+                                        <li key={side.id} className="flex flex-wrap items-baseline gap-x-3">
+                                            <span>
+                                                {side.face}: <strong>{surface(side.fitting.surfaceId)}</strong>{' '}
+                                                <span className="text-soft">
+                                                    {side.fitting.surfaceLot}, {day(side.fitting.fittedAt)}
+                                                </span>
                                             </span>
-                                        </span>
-                                        {may ? (
-                                            <button className="min-h-11 text-accent underline underline-offset-4" onClick={() => onEdit({ kind: 'fitting', row: side })}>{say('shelf.new_sheet')}</button>
-                                        ) : null}
-                                    </li>
-                                ))}
-                            </ul>,
-                            <span key="size" className="whitespace-nowrap">{`${length.bare(plate.widthMm)} × ${length.text(plate.depthMm)}`}</span>,
-                            <span key="printer" className="whitespace-nowrap">{printers.find((p) => p.id === plate.printerId)?.name}</span>,
-                            plate.note,
-                        ]}
-                    />
-                ))}
-        </Ledger>
+                                            {may ? (
+                                                <button className="min-h-11 text-accent underline underline-offset-4" onClick={() => onEdit({ kind: 'fitting', row: side })}>{say('shelf.new_sheet')}</button>
+                                            ) : null}
+                                        </li>
+                                    ))}
+                                </ul>,
+                                <span key="size" className="whitespace-nowrap">{`${length.bare(plate.widthMm)} × ${length.text(plate.depthMm)}`}</span>,
+                                <span key="printer" className="whitespace-nowrap">{printers.find((p) => p.id === plate.printerId)?.name}</span>,
+                                plate.note,
+                            ]}
+                        />
+                    ))}
+            </Ledger>
+        </Found>
     );
 }
 
@@ -236,21 +256,23 @@ function Gauges(props: TabProps) {
 }
 
 function Lots(props: TabProps) {
-    const { onEdit, may } = props;
-    const { data: lots } = useSuspenseQuery(lotsQuery);
+    const { onEdit, may, find, retired } = props;
+    const { pages, rows, looked } = useFound(lotsList(retired), find);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     return (
-        <Ledger head={[say('shelf.lot'), say('shelf.material'), say('shelf.name'), say('shelf.dried'), say('shelf.note')]} none={lots.length === 0 ? say('shelf.no_lots_yet_a_lot_is') : null}>
-            {kept(lots, props, (l) => [l.label, l.name, l.note, catalogue.materials.find((m) => m.id === l.materialId)?.name]).map((lot) => (
-                <Row
-                    key={lot.id}
-                    name={lot.label}
-                    retired={lot.retired}
-                    action={may ? () => onEdit({ kind: 'lot', row: lot, from: null }) : null}
-                    copy={may ? () => onEdit({ kind: 'lot', row: null, from: lot }) : null}
-                    cells={[lot.label, catalogue.materials.find((m) => m.id === lot.materialId)?.name, lot.name, lot.driedOn ? day(lot.driedOn) : '', lot.note]}
-                />
-            ))}
-        </Ledger>
+        <Found pages={pages}>
+            <Ledger head={[say('shelf.lot'), say('shelf.material'), say('shelf.name'), say('shelf.dried'), say('shelf.note')]} none={nothing(rows, looked, say('shelf.no_lots_yet_a_lot_is'))}>
+                {rows.map((lot) => (
+                    <Row
+                        key={lot.id}
+                        name={lot.label}
+                        retired={lot.retired}
+                        action={may ? () => onEdit({ kind: 'lot', row: lot, from: null }) : null}
+                        copy={may ? () => onEdit({ kind: 'lot', row: null, from: lot }) : null}
+                        cells={[lot.label, catalogue.materials.find((m) => m.id === lot.materialId)?.name, lot.name, lot.driedOn ? day(lot.driedOn) : '', lot.note]}
+                    />
+                ))}
+            </Ledger>
+        </Found>
     );
 }

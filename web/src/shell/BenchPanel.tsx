@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import type { RefObject } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, lotsQuery, platesQuery, printersQuery, useSession } from '../api/queries';
+import { agentsQuery, catalogueQuery, lotsQuery, sidesQuery, printersQuery, useSession } from '../api/queries';
 import { useDraft } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
 import { QuantityField, SelectField } from '../ui/Field';
@@ -42,7 +42,7 @@ export function BenchPanel({ strip, onDone }: { strip: RefObject<HTMLButtonEleme
 
 function BenchForm({ onDone }: { onDone: () => void }) {
     const { bench } = useSession();
-    const [{ data: printers }, { data: plates }, { data: agents }, { data: lots }, { data: catalogue }] = useSuspenseQueries({ queries: [printersQuery, platesQuery, agentsQuery, lotsQuery, catalogueQuery] });
+    const [{ data: printers }, { data: sides }, { data: agents }, { data: lots }, { data: catalogue }] = useSuspenseQueries({ queries: [printersQuery, sidesQuery, agentsQuery, lotsQuery, catalogueQuery] });
     const draft = useDraft({ start: (): Values => ({ ...bench }), schema: SHAPE, send: (body) => ask(api.PUT('/api/bench', { body })), touches: ['session', 'bench'], after: onDone });
     const { values, set, at } = draft;
     const inUse = <T extends { retired?: boolean }>(rows: T[]) => rows.filter((row) => !row.retired);
@@ -50,9 +50,9 @@ function BenchForm({ onDone }: { onDone: () => void }) {
     return (
         <DraftForm draft={draft} send={say('shell.put_on_the_bench')} className="grid items-end gap-4 sm:grid-cols-2">
             <SelectField label={say('shell.printer')} value={values.printerId} onValue={(id) => set({ printerId: id || null })} empty={say('shell.not_chosen')} options={inUse(printers).map((p) => ({ value: p.id, label: p.name }))} />
-            <SelectField label={say('shell.plate_and_side')} value={values.plateSideId} onValue={(id) => set({ plateSideId: id || null })} empty={say('shell.not_chosen')} options={inUse(plates).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.fitting.surfaceId)}` })))} />
+            <SelectField label={say('shell.plate_and_side')} value={values.plateSideId} onValue={(id) => set({ plateSideId: id || null })} empty={say('shell.not_chosen')} options={sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.surfaceId)}` }))} />
             <SelectField label={say('shell.coat')} value={values.agentId} onValue={(id) => set({ agentId: id || null })} empty={say('shell.bare')} options={inUse(agents).map((a) => ({ value: a.id, label: a.name }))} />
-            <SelectField label={say('shell.material_and_lot')} value={values.lotId} onValue={(id) => set({ lotId: id || null })} empty={say('shell.not_chosen')} options={inUse(lots).map((l) => ({ value: l.id, label: `${catalogue.materials.find((m) => m.id === l.materialId)?.name ?? ''} ${l.label}, ${l.name}` }))} />
+            <SelectField label={say('shell.material_and_lot')} value={values.lotId} onValue={(id) => set({ lotId: id || null })} empty={say('shell.not_chosen')} options={lots.map((l) => ({ value: l.id, label: `${catalogue.materials.find((m) => m.id === l.materialId)?.name ?? ''} ${l.label}, ${l.name}` }))} />
             <QuantityField label={say('shell.room')} kind="temperature" {...at('roomC')} />
         </DraftForm>
     );

@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 
-import { agentsQuery, catalogueQuery, platesQuery } from '../api/queries';
+import { agentsQuery, catalogueQuery, sidesQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { useErrors } from '../ui/DraftForm';
 import { CheckField, QuantityField, SelectField } from '../ui/Field';
@@ -11,7 +11,7 @@ import type { SetupValues } from './planShape';
 /** What differs: a letter for each setup. */
 export function Setups({ setups, onSetups }: { setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void }) {
     const errorOf = useErrors();
-    const { data: plates } = useSuspenseQuery(platesQuery);
+    const { data: sides } = useSuspenseQuery(sidesQuery);
     const { data: agents } = useSuspenseQuery(agentsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const change = (at: number, part: Partial<SetupValues>) => onSetups(setups.map((setup, i) => (i === at ? { ...setup, ...part } : setup)));
@@ -31,7 +31,7 @@ export function Setups({ setups, onSetups }: { setups: SetupValues[]; onSetups: 
                                     value={setup.plateSideId}
                                     onValue={(plateSideId) => change(i, { plateSideId })}
                                     empty={say('test.choose')}
-                                    options={plates.filter((p) => !p.retired).flatMap((p) => p.sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.fitting.surfaceId)}` })))}
+                                    options={sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.surfaceId)}` }))}
                                     name={`setups.${i}.plateSideId`}
                                 />
                                 <SelectField label={say('test.agent')} name={`setups.${i}.agentId`} value={setup.agentId} onValue={(id) => change(i, { agentId: id || null })} empty={say('test.bare')} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />

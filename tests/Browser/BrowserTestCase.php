@@ -7,7 +7,6 @@ namespace Sitzplatz\Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDriver;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
-use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -80,13 +79,21 @@ abstract class BrowserTestCase extends TestCase
         $this->until(fn (): bool => str_contains($this->text(), $words), "\"$words\" did not come.");
     }
 
+    /** As it is shown; asked of the browser itself, as the driver takes a second for a long page. */
     protected function text(): string
     {
-        try {
-            return $this->page->findElement(WebDriverBy::tagName('body'))->getText();
-        } catch (StaleElementReferenceException) {
-            return '';
-        }
+        $text = $this->page->executeScript('return document.body ? document.body.innerText : ""');
+
+        // A space that must not break is a space to whoever reads it.
+        return \is_string($text) ? str_replace("\u{a0}", ' ', $text) : '';
+    }
+
+    /** The same of the first element of a CSS selector. */
+    protected function textOf(string $selector): string
+    {
+        $text = $this->page->executeScript('return document.querySelector(arguments[0]).innerText', [$selector]);
+
+        return \is_string($text) ? str_replace("\u{a0}", ' ', $text) : '';
     }
 
     /** Presses the button or link with these words. */
@@ -169,16 +176,21 @@ abstract class BrowserTestCase extends TestCase
         );
     }
 
-    /** Faults that axe-core finds on the page as it is, WCAG 2.2 AA. */
-    protected function assertAccessible(string $where): void
+    /**
+     * Faults that axe-core finds on the page as it is, WCAG 2.2 AA.
+     *
+     * @param string|null $rule only this one; null: all
+     */
+    protected function assertAccessible(string $where, ?string $rule = null): void
     {
         $this->page->executeScript((string) file_get_contents(\dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
         // What the bench bar covers at the moment is not too small: it scrolls.
         $this->page->executeScript('document.querySelectorAll(".sticky").forEach((e) => { e.style.position = "static"; })');
         $this->page->manage()->timeouts()->setScriptTimeout(30);
         $found = $this->page->executeAsyncScript(
-            'const done = arguments[0]; axe.run(document, {runOnly: ["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]}).then('
+            'const done = arguments[1]; axe.run(document, {runOnly: arguments[0]}).then('
             .'(result) => done(result.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160)).join(" | "))), (error) => done([String(error)]))',
+            [null === $rule ? ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] : ['type' => 'rule', 'values' => [$rule]]],
         );
         self::assertSame([], $found, $where);
     }
@@ -186,8 +198,8 @@ abstract class BrowserTestCase extends TestCase
     /** Nothing sticks out to the right of a phone. */
     protected function assertFits(string $where): void
     {
-        $over = $this->page->executeScript('return document.documentElement.scrollWidth - 390');
-        self::assertLessThanOrEqual(0, $over, "$where is wider than the screen.");
+        $this->until(fn (): bool => $this->page->executeScript('return document.documentElement.scrollWidth') <= 390, "$where is wider than the screen.");
+        self::assertLessThanOrEqual(390, $this->page->executeScript('return document.documentElement.scrollWidth'), $where);
     }
 
     private static function quoted(string $words): string

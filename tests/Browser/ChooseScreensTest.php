@@ -217,11 +217,11 @@ final class ChooseScreensTest extends BrowserTestCase
 
     private function candidates(): string
     {
-        return $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Candidates"]'))->getText();
+        return $this->textOf('section[aria-label="Candidates"]');
     }
 
     private function candidate(int $place): string
     {
-        return $this->page->findElement(WebDriverBy::cssSelector("section[aria-label=\"Candidates\"] ol > li:nth-child($place)"))->getText();
+        return $this->textOf("section[aria-label=\"Candidates\"] ol > li:nth-child($place)");
     }
 }

@@ -10,9 +10,13 @@ use Sitzplatz\Statistics\Root;
  * The layers from the heater with its sensor up to the surface that the part sits on. In the steady state the heat that
  * the top gives off passes through all of them: ΔT = q·Σ(t/k + contact).
  */
-final readonly class Stack
+final class Stack
 {
     private const LEAST_ABOVE_ROOM_K = 1.0;
+
+    /** @var array<string, float> displays by surface and room: many plates of a shop are built alike and asked the same */
+    private array $displays = [];
+    private ?float $resistance = null;
 
     /**
      * @param list<Layer> $layers from the heater upwards
@@ -20,13 +24,13 @@ final readonly class Stack
      * @throws BadHeat without layers or a bed
      */
     public function __construct(
-        public array $layers,
-        public float $widthMm,
-        public float $depthMm,
+        public readonly array $layers,
+        public readonly float $widthMm,
+        public readonly float $depthMm,
         /** What a measured surface temperature says the resistance of the layers is, as a multiple of the sum; 1 without. */
-        public float $resistanceFactor = 1.0,
+        public readonly float $resistanceFactor = 1.0,
         /** Display − what the sensor's place really has, K. */
-        public float $displayReadsHighK = 0.0,
+        public readonly float $displayReadsHighK = 0.0,
     ) {
         if ([] === $layers) {
             throw BadHeat::noLayers();
@@ -41,12 +45,15 @@ final readonly class Stack
     /** From sensor to surface, m²K/W. */
     public function resistanceM2KW(): float
     {
-        $sum = 0.0;
-        foreach ($this->layers as $layer) {
-            $sum += $layer->resistanceM2KW() + $layer->contactBelowM2KW;
+        if (null === $this->resistance) {
+            $sum = 0.0;
+            foreach ($this->layers as $layer) {
+                $sum += $layer->resistanceM2KW() + $layer->contactBelowM2KW;
+            }
+            $this->resistance = $sum * $this->resistanceFactor;
         }
 
-        return $sum * $this->resistanceFactor;
+        return $this->resistance;
     }
 
     public function thicknessMm(): float
@@ -74,7 +81,8 @@ final readonly class Stack
     /** What the display has to show so that the surface reaches this temperature, °C. */
     public function displayFor(float $surfaceC, float $roomC): float
     {
-        return $surfaceC + $this->lossWM2($surfaceC, $roomC) * $this->resistanceM2KW() + $this->displayReadsHighK;
+        return $this->displays[$surfaceC.'/'.$roomC]
+            ??= $surfaceC + $this->lossWM2($surfaceC, $roomC) * $this->resistanceM2KW() + $this->displayReadsHighK;
     }
 
     /** The surface temperature that settles at this display setting, °C. */

@@ -55,18 +55,47 @@ final class DemoClient
      */
     public function together(array $requests, int $inFlight): array
     {
+        return $this->many($requests, static fn (int $sent, int $open): bool => $open < $inFlight);
+    }
+
+    /**
+     * One after the other at a steady rate, whether the one before is answered or not.
+     *
+     * @param list<array{string, string, array<string, mixed>|null}> $requests
+     *
+     * @return list<array{status: int, body: array<mixed>, milliseconds: float}>
+     */
+    public function steady(array $requests, float $perSecond): array
+    {
+        $began = microtime(true);
+
+        return $this->many($requests, static fn (int $sent, int $open): bool => microtime(true) >= $began + $sent / $perSecond);
+    }
+
+    /**
+     * @param list<array{string, string, array<string, mixed>|null}> $requests
+     * @param \Closure(int, int): bool                               $next     whether to send one more, by how many are sent and open
+     *
+     * @return list<array{status: int, body: array<mixed>, milliseconds: float}>
+     */
+    private function many(array $requests, \Closure $next): array
+    {
         $answers = [];
         $multi = curl_multi_init();
         $open = [];
         $sent = 0;
         while ($sent < \count($requests) || [] !== $open) {
-            while ($sent < \count($requests) && \count($open) < $inFlight) {
+            while ($sent < \count($requests) && $next($sent, \count($open))) {
                 $handle = $this->handle(...$requests[$sent]);
                 curl_multi_add_handle($multi, $handle);
                 $open[spl_object_id($handle)] = $sent++;
             }
             curl_multi_exec($multi, $active);
-            curl_multi_select($multi, 0.01);
+            if ([] === $open) {
+                usleep(500);
+            } else {
+                curl_multi_select($multi, 0.002);
+            }
             while (false !== ($done = curl_multi_info_read($multi))) {
                 $handle = $done['handle'];
                 \assert($handle instanceof \CurlHandle);

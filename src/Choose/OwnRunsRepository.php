@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Evidence\EvidenceRepository;
+use App\Evidence\PrinterChanges;
 use App\Platform\Database\StoredId;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\Experience;
@@ -27,7 +28,7 @@ final readonly class OwnRunsRepository
 {
     private const TALLIES = 'FROM run_tally t JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id';
 
-    public function __construct(private Connection $database, private EvidenceRepository $evidence)
+    public function __construct(private Connection $database, private PrinterChanges $changes)
     {
     }
 
@@ -69,10 +70,9 @@ final readonly class OwnRunsRepository
     /** @return list<OwnRuns> */
     private function counted(string $materialId): array
     {
-        $changes = $this->evidence->changesByPrinter();
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
         $utc = new \DateTimeZone('UTC');
-        $runs = $questions = [];
+        $runs = $questions = $each = [];
         foreach ($this->database->iterateAssociative(
             'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.outcomes, t.minutes, t.parts, t.bed_other_c, t.printer_id,
                 t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, ps.plate_id, t.last_at, t.epoch
@@ -80,14 +80,15 @@ final readonly class OwnRunsRepository
             [$materialId],
         ) as $row) {
             $printer = StoredId::text($row['printer_id']);
-            // Between two changes all runs on a plate are in the same question.
-            $between = $printer.'/'.$row['plate_id'].'/'.$row['epoch'];
+            // Between two changes all runs are in the same question.
+            $each[$printer] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printer));
+            $between = $printer.'/'.($each[$printer] ? $row['plate_id'] : '').'/'.$row['epoch'];
             if (!\array_key_exists($between, $questions)) {
-                $questions[$between] = isset($changes[$printer]) ? EvidenceSince::question(
-                    $changes[$printer],
+                $questions[$between] = EvidenceSince::question(
+                    $this->changes->of($printer),
                     StoredId::text($row['plate_id']),
                     EvidenceRepository::seconds(new \DateTimeImmutable((string) $row['last_at'], $utc)),
-                ) : null;
+                );
             }
             if (Question::Faulty === $questions[$between]) {
                 continue;

@@ -7,6 +7,7 @@ namespace App\Choose;
 use App\Care\PlateHistory;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
+use App\Evidence\PrinterChanges;
 use App\Shelf\PlateRepository;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
@@ -25,7 +26,7 @@ final readonly class SidesToday
         private PlateRepository $plates,
         private SurfaceMeasurementRepository $measurements,
         private PlateHistory $history,
-        private EvidenceRepository $evidence,
+        private PrinterChanges $changes,
         private ClockInterface $clock,
     ) {
     }
@@ -51,7 +52,7 @@ final readonly class SidesToday
         $catalogue = $this->shop->get();
         $measured = $this->measurements->latestOn($printer);
         $history = $this->history->all($only);
-        $changes = $this->evidence->changes($printer);
+        $changes = $this->changes->of($printer->id->toRfc4122());
         $now = EvidenceRepository::seconds($this->clock->now());
 
         return array_map(static function (SideOnShelf $side) use ($catalogue, $measured, $history, $changes, $now): SideFacts {

@@ -5,20 +5,16 @@ declare(strict_types=1);
 namespace App\Evidence;
 
 use App\Platform\Database\StoredId;
-use App\Shelf\Printer;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Evidence\Change;
-use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
 
 /** Fetches what may speak for a setup; whether it does, the core says. */
 final readonly class EvidenceRepository
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $database, private RunRepository $runs)
+    public function __construct(private Connection $database, private RunRepository $runs)
     {
     }
 
@@ -65,34 +61,6 @@ final readonly class EvidenceRepository
         }
 
         return $found;
-    }
-
-    /** @return list<Change> to a printer, newest first */
-    public function changes(Printer $printer): array
-    {
-        return array_map(
-            static fn (ChangeEvent $event): Change => $event->change(),
-            $this->entities->getRepository(ChangeEvent::class)->findBy(['printer' => $printer], ['createdAt' => 'DESC']),
-        );
-    }
-
-    /** @return array<string, list<Change>> of all printers, newest first */
-    public function changesByPrinter(): array
-    {
-        $changes = [];
-        foreach ($this->database->iterateAssociative(
-            'SELECT printer_id, kind, plate_id, fault_from, fault_until, created_at FROM change_event ORDER BY created_at DESC',
-        ) as $row) {
-            $time = static fn (mixed $value): ?\DateTimeImmutable => \is_string($value) ? new \DateTimeImmutable($value, new \DateTimeZone('UTC')) : null;
-            $changes[StoredId::text($row['printer_id'])][] = ChangeEvent::asChange(
-                ChangeKind::from((string) $row['kind']),
-                $time($row['fault_from']) ?? new \DateTimeImmutable((string) $row['created_at'], new \DateTimeZone('UTC')),
-                $time($row['fault_until']),
-                StoredId::textOrNull($row['plate_id']),
-            );
-        }
-
-        return $changes;
     }
 
     public static function conditions(Setup $setup): Conditions

@@ -8,6 +8,7 @@ use App\Care\PlateHistory;
 use App\Catalogue\CatalogueLoader;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
+use App\Evidence\PrinterChanges;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
@@ -29,7 +30,7 @@ final readonly class FixController
         private StoredEdit $edit,
         private CatalogueLoader $loader,
         private PlateHistory $history,
-        private EvidenceRepository $evidence,
+        private PrinterChanges $changes,
         private ShopCatalogue $shop,
     ) {
     }
@@ -80,7 +81,7 @@ final readonly class FixController
         $changed = false;
         if (null !== $printer && null !== $counts->lastHeldAt) {
             $held = EvidenceRepository::seconds(new \DateTimeImmutable($counts->lastHeldAt));
-            foreach ($this->evidence->changes($printer) as $change) {
+            foreach ($this->changes->of($printer->id->toRfc4122()) as $change) {
                 $changed = $changed || $change->questions($side->plate->id->toRfc4122(), $held);
             }
         }

@@ -10,6 +10,7 @@ use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Database\StoredId;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
@@ -304,37 +305,52 @@ final readonly class ProfileController
     /** @return array<string, mixed> */
     private function shown(Profile $profile): array
     {
-        return [...$profile->toArray(), 'dial' => $this->dials->of($profile), 'doubts' => $this->doubted($profile)];
+        return [
+            ...$profile->toArray(),
+            'dial' => $this->dials->of($profile),
+            'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
+        ];
     }
 
-    /** @return array<string, mixed> as a list shows it */
-    private function row(Profile $profile): array
+    /**
+     * @param array<string, mixed> $row of a profile
+     *
+     * @return array<string, mixed> as a list shows it
+     */
+    private function row(array $row): array
     {
-        ['scope' => $scope, 'setting' => $setting] = $profile->document;
+        /** @var array<string, mixed> $document */
+        $document = json_decode((string) $row['document'], true, 64, \JSON_THROW_ON_ERROR);
+        ['scope' => $scope, 'setting' => $setting] = $document;
 
         return [
-            'id' => $profile->id->toRfc4122(),
-            'revision' => $profile->revision,
-            'title' => $profile->title,
-            'status' => $profile->status,
-            'materialId' => $profile->materialId,
+            'id' => StoredId::text($row['id']),
+            'revision' => $row['revision'],
+            'title' => $row['title'],
+            'status' => $row['status'],
+            'materialId' => $row['material_id'],
             'materialName' => new Recorded($scope['materialName']),
             'surfaceName' => new Recorded($scope['surfaceName']),
             'agentName' => new Recorded($setting['agentName'] ?? null),
             'printerName' => new Recorded($scope['printerName']),
             'bedFirstC' => $setting['bedFirstC'] ?? null,
-            'doubts' => $this->doubted($profile),
-            'signedBy' => $profile->signedBy,
-            'signedAt' => $profile->signedAt?->format(\DATE_ATOM),
+            'doubts' => self::doubted((string) $row['status'], fn (): array => $this->doubts->ofRow($row)),
+            'signedBy' => $row['signed_by'],
+            'signedAt' => null === $row['signed_at']
+                ? null : (new \DateTimeImmutable((string) $row['signed_at'], new \DateTimeZone('UTC')))->format(\DATE_ATOM),
         ];
     }
 
-    /** @return list<array<string, mixed>> what is only signed can be in doubt */
-    private function doubted(Profile $profile): array
+    /**
+     * @param \Closure(): list<Doubt> $doubts
+     *
+     * @return list<array<string, mixed>> what is only signed can be in doubt
+     */
+    private static function doubted(string $status, \Closure $doubts): array
     {
         return array_map(
             static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
-            \in_array($profile->status, [Profile::VALIDATED, Profile::TRIAL], true) ? $this->doubts->of($profile) : [],
+            \in_array($status, [Profile::VALIDATED, Profile::TRIAL], true) ? $doubts() : [],
         );
     }
 

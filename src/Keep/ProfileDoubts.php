@@ -5,18 +5,17 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use App\Evidence\EvidenceRepository;
+use App\Evidence\PrinterChanges;
 use App\Platform\Database\StoredId;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
-use Sitzplatz\Evidence\Change;
 use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Doubts;
 use Sitzplatz\Keep\ProfileGround;
 use Sitzplatz\Keep\ShelfNow;
-use Symfony\Contracts\Service\ResetInterface;
 
 /** Holds signed profiles against what lies on the shelf and has happened to their printers since. */
-final class ProfileDoubts implements ResetInterface
+final readonly class ProfileDoubts
 {
     /** What a row of the profile "p" has to bring along for {@see ofRow}, and from where. */
     public const GROUND = 'p.fitting_id, p.evidence_until, p.created_at, p.review_by, p.printer_id, g.surface_lot, s.fitting_id AS fitting_now,
@@ -24,13 +23,10 @@ final class ProfileDoubts implements ResetInterface
     public const SHELF = 'LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
         LEFT JOIN plate pl ON pl.id = s.plate_id';
 
-    /** @var array<string, list<Change>>|null by printer, newest first */
-    private ?array $changes = null;
-
     public function __construct(
-        private readonly EntityManagerInterface $entities,
-        private readonly EvidenceRepository $evidence,
-        private readonly ClockInterface $clock,
+        private EntityManagerInterface $entities,
+        private PrinterChanges $changes,
+        private ClockInterface $clock,
     ) {
     }
 
@@ -93,7 +89,7 @@ final class ProfileDoubts implements ResetInterface
     {
         $found = [];
         foreach ($this->entities->getConnection()->iterateAssociative(
-            "SELECT p.material_id, JSON_VALUE(p.document, '$.scope.surfaceId') AS surface_id, ".self::GROUND.'
+            "SELECT p.material_id, COALESCE(g.surface_id, JSON_VALUE(p.document, '$.scope.surfaceId')) AS surface_id, ".self::GROUND.'
              FROM profile p '.self::SHELF.' WHERE p.status = ?',
             [Profile::VALIDATED],
         ) as $row) {
@@ -106,22 +102,14 @@ final class ProfileDoubts implements ResetInterface
         return $found;
     }
 
-    /** What was read serves one request. */
-    public function reset(): void
-    {
-        $this->changes = null;
-    }
-
     /** @return list<Doubt> */
     private function held(ProfileGround $ground, ?string $fittingNow, string $lotNow, bool $retired, ?string $printerId): array
     {
-        $this->changes ??= $this->evidence->changesByPrinter();
-
         return Doubts::of($ground, new ShelfNow(
             $fittingNow,
             $lotNow,
             $retired,
-            null === $printerId ? [] : $this->changes[$printerId] ?? [],
+            null === $printerId ? [] : $this->changes->of($printerId),
             $this->clock->now()->format('Y-m-d'),
         ));
     }

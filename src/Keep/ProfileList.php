@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use App\Platform\Database\KeyedPage;
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 
 /** Profiles page by page, the newest first. */
@@ -21,19 +22,18 @@ final readonly class ProfileList
      * @param string $find  words that all have to stand in its title or names
      * @param string $after id of the last that was shown; "" to begin
      *
-     * @return list<Profile>
+     * @return list<array<string, mixed>> rows, with their ground as {@see ProfileDoubts::ofRow} takes it
      */
     public function page(string $find, string $after): array
     {
         $names = implode(', ', array_map(static fn (string $path): string => "JSON_EXTRACT(t.document, '$path')", self::NAMES));
         $ids = $this->page->ids('profile t', 'profile', "CONCAT_WS(' ', t.title, $names)", $find, $after);
 
-        /** @var list<Profile> $profiles */
-        $profiles = $this->entities->createQuery(
-            'SELECT p, s, f, g, pl, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl LEFT JOIN p.fitting g
-             LEFT JOIN p.printer r WHERE p.id IN (:ids) ORDER BY p.createdAt DESC, p.id DESC',
-        )->setParameter('ids', $ids)->getResult();
-
-        return $profiles;
+        return $this->entities->getConnection()->executeQuery(
+            'SELECT p.id, p.revision, p.title, p.status, p.material_id, p.document, p.signed_by, p.signed_at, '.ProfileDoubts::GROUND.'
+             FROM profile p '.ProfileDoubts::SHELF.' WHERE p.id IN (?) ORDER BY p.created_at DESC, p.id DESC',
+            [$ids],
+            [ArrayParameterType::BINARY],
+        )->fetchAllAssociative();
     }
 }

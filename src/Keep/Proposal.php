@@ -6,6 +6,7 @@ namespace App\Keep;
 
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
+use App\Evidence\PrinterChanges;
 use App\Platform\Words\Wording;
 use App\Test\Setup;
 use Sitzplatz\Choose\Detail\ReleasePlan;
@@ -23,7 +24,7 @@ use Sitzplatz\Words\Sentence;
 /** Assesses the evidence of a setup and writes the document of a profile from it. */
 final readonly class Proposal
 {
-    public function __construct(private EvidenceRepository $evidence, private ShopCatalogue $shop, private Wording $wording)
+    public function __construct(private EvidenceRepository $evidence, private PrinterChanges $changes, private ShopCatalogue $shop, private Wording $wording)
     {
     }
 
@@ -128,7 +129,7 @@ final readonly class Proposal
             $proof->limits,
             $proof->criterion,
             $claim,
-            $this->evidence->changes($setup->comparison->printer),
+            $this->changes->of($setup->comparison->printer->id->toRfc4122()),
         );
     }
 

@@ -11,6 +11,7 @@ use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Database\StoredId;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
@@ -21,7 +22,6 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Test\BadPlan;
@@ -38,7 +38,6 @@ use Symfony\Component\Uid\Uuid;
 final readonly class ComparisonController
 {
     public function __construct(
-        private EntityManagerInterface $entities,
         private Connection $database,
         private Contract $contract,
         private IdempotentCreation $creation,
@@ -65,29 +64,32 @@ final readonly class ComparisonController
             $request->query->getString('after'),
             $request->query->getBoolean('begun') ? "t.status <> '".ComparisonStatus::Draft->value."'" : '',
         );
-        /** @var list<Comparison> $comparisons */
-        $comparisons = $this->entities->createQuery(
-            'SELECT c, l, p FROM '.Comparison::class.' c JOIN c.lot l JOIN c.printer p WHERE c.id IN (:ids) ORDER BY c.createdAt DESC, c.id DESC',
-        )->setParameter('ids', $ids)->getResult();
+        // As rows: a plan of runs is not built to be shown in a line.
+        $comparisons = $this->database->executeQuery(
+            'SELECT c.id, c.title, c.status, c.material_id, l.label, p.name
+             FROM comparison c JOIN lot l ON l.id = c.lot_id JOIN printer p ON p.id = c.printer_id WHERE c.id IN (?) ORDER BY c.created_at DESC, c.id DESC',
+            [$ids],
+            [ArrayParameterType::BINARY],
+        )->fetchAllAssociative();
         $counts = [];
         foreach ($this->database->executeQuery(
             'SELECT comparison_id, status, COUNT(*) AS n FROM run WHERE comparison_id IN (?) GROUP BY comparison_id, status',
-            [array_map(static fn (Comparison $comparison): string => $comparison->id->toBinary(), $comparisons)],
+            [$ids],
             [ArrayParameterType::BINARY],
         )->iterateAssociative() as $row) {
             $counts[(string) $row['comparison_id']][(string) $row['status']] = (int) $row['n'];
         }
 
-        return new Answer(array_map(static function (Comparison $comparison) use ($counts): array {
-            $count = $counts[$comparison->id->toBinary()] ?? [];
+        return new Answer(array_map(static function (array $comparison) use ($counts): array {
+            $count = $counts[(string) $comparison['id']] ?? [];
 
             return [
-                'id' => $comparison->id->toRfc4122(),
-                'title' => $comparison->title,
-                'status' => $comparison->status->value,
-                'materialId' => $comparison->materialId,
-                'lotLabel' => $comparison->lot->label,
-                'printerName' => $comparison->printer->name,
+                'id' => StoredId::text($comparison['id']),
+                'title' => $comparison['title'],
+                'status' => $comparison['status'],
+                'materialId' => $comparison['material_id'],
+                'lotLabel' => $comparison['label'],
+                'printerName' => $comparison['name'],
                 'runs' => [
                     'planned' => $count[RunStatus::Planned->value] ?? 0,
                     'running' => $count[RunStatus::Running->value] ?? 0,

@@ -45,7 +45,9 @@ final class Influences
     private array $warp = [];
     /** @var array<string, Influence|null> */
     private array $delicate = [];
-    /** @var array<string, list<Influence>> what does not depend on the agent, by side and temperature */
+    /** @var array<string, list<Influence>> what depends on neither agent nor side, by surface, build and temperature */
+    private array $ofSurface = [];
+    /** @var array<string, list<Influence>> what does not depend on the agent, by side */
     private array $ofSide = [];
 
     /**
@@ -55,8 +57,12 @@ final class Influences
      */
     public function on(Proposal $proposal, Treatment $treatment, Target $target): array
     {
-        $key = $proposal->side->id.'/'.($target->at ?? '').'/'.($target->wanted ?? '');
-        $ofSide = $this->ofSide[$key] ??= $this->whateverTheAgent($proposal, $target);
+        $flexes = $proposal->side->build($proposal->surface)->flexes;
+        $key = $proposal->surface->id.'/'.$flexes.'/'.$target->at.'/'.$target->wanted;
+        $ofSide = [
+            ...$this->ofSurface[$key] ??= $this->whateverTheAgent($proposal, $target, $flexes),
+            ...$this->ofSide[$proposal->side->id] ??= self::ofSide($proposal, $flexes),
+        ];
         $ofAgent = array_filter([
             self::fullPlate($proposal->job, $treatment),
             $this->delicate($proposal, $treatment),
@@ -71,7 +77,7 @@ final class Influences
      *
      * @throws BadWarp if a figure cannot be
      */
-    private function whateverTheAgent(Proposal $proposal, Target $target): array
+    private function whateverTheAgent(Proposal $proposal, Target $target, bool $flexes): array
     {
         $pairing = $proposal->pairing;
 
@@ -83,10 +89,16 @@ final class Influences
             null === $pairing || null === $target->at ? null : self::temperature($pairing->window, $target),
             null === $pairing ? null : self::gap($proposal->job, $pairing->gapMm),
             self::nozzle($proposal),
-            self::contact($proposal),
-            self::stiffPlate($proposal),
-            ...$proposal->side->state->influences($proposal->surface),
+            self::contact($proposal, $flexes),
         ]));
+    }
+
+    /** @return list<Influence> */
+    private static function ofSide(Proposal $proposal, bool $flexes): array
+    {
+        $stiff = self::stiffPlate($proposal, $flexes);
+
+        return [...(null === $stiff ? [] : [$stiff]), ...$proposal->side->state->influences($proposal->surface)];
     }
 
     private static function fullPlate(JobRequest $job, Treatment $treatment): ?Influence
@@ -283,10 +295,10 @@ final class Influences
     }
 
     /** What cannot be flexed off has to be let go by all of its foot at once. */
-    private static function contact(Proposal $proposal): ?Influence
+    private static function contact(Proposal $proposal, bool $flexes): ?Influence
     {
         $part = $proposal->job->part;
-        if (null === $part || $proposal->side->build($proposal->surface)->flexes) {
+        if (null === $part || $flexes) {
             return null;
         }
         // A brim is thin, bends and is peeled after; it is not the part that has to come off.
@@ -298,9 +310,9 @@ final class Influences
         ));
     }
 
-    private static function stiffPlate(Proposal $proposal): ?Influence
+    private static function stiffPlate(Proposal $proposal, bool $flexes): ?Influence
     {
-        return $proposal->surface->flexes && !$proposal->side->build($proposal->surface)->flexes
+        return $proposal->surface->flexes && !$flexes
             ? new Influence('stiff_plate', 0.0, -0.7, Sentence::of('influence.stiff_plate', plate: $proposal->side->label)) : null;
     }
 

@@ -27,18 +27,18 @@ final readonly class RunCount
      */
     public static function listed(string $list): array
     {
-        $number = static fn (string $value): ?int => '' === $value ? null : (int) $value;
-
-        return array_map(static function (string $each) use ($number): self {
-            [$held, $effort, $damage, $times] = array_map($number, explode(',', $each)) + [null, null, null, null];
-
-            return new self(
-                $times ?? 0,
-                null === $held ? null : 1 === $held,
-                null === $effort ? null : Effort::from($effort),
-                null === $damage ? null : 1 === $damage,
+        $counts = [];
+        foreach ('' === $list ? [] : explode(';', $list) as $each) {
+            [$held, $effort, $damage, $times] = explode(',', $each);
+            $counts[] = new self(
+                (int) $times,
+                '' === $held ? null : '1' === $held,
+                '' === $effort ? null : Effort::from((int) $effort),
+                '' === $damage ? null : '1' === $damage,
             );
-        }, '' === $list ? [] : explode(';', $list));
+        }
+
+        return $counts;
     }
 
     /** Taken off without scraper and without harm to the plate; null: what was noted of the release does not say so. */

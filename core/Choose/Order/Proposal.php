@@ -17,7 +17,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
-use Sitzplatz\Choose\Window\SeatStack;
+use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\Stack;
@@ -50,9 +50,9 @@ final readonly class Proposal
      *
      * @throws BadHeat if a figure cannot be
      */
-    public static function ofSide(JobRequest $job, SideFacts $side, Surface $surface, ?Pairing $pairing): self
+    public static function ofSide(JobRequest $job, SideFacts $side, Surface $surface, ?Pairing $pairing, ?SeatStacks $stacks = null): self
     {
-        $stack = SeatStack::of($job->printer, $side);
+        $stack = ($stacks ?? new SeatStacks($job->printer))->of($side);
 
         return new self(
             $job,

@@ -36,6 +36,7 @@ use Sitzplatz\Choose\Request\Criterion;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\HeatPlans;
+use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\CatalogueText;
@@ -93,9 +94,16 @@ final readonly class Ranking
         $ofSide = self::gatesOfASide();
         $ofAgent = self::gatesOfAnAgent();
         $influences = new Influences();
+        $stacks = new SeatStacks($job->printer);
         $candidates = $rejections = $known = [];
         foreach ($sides as $side) {
-            $bare = Proposal::ofSide($job, $side, $catalogue->surface($side->surfaceId), $catalogue->pairing($job->material->id, $side->surfaceId));
+            $bare = Proposal::ofSide(
+                $job,
+                $side,
+                $catalogue->surface($side->surfaceId),
+                $catalogue->pairing($job->material->id, $side->surfaceId),
+                $stacks,
+            );
             $reason = self::refusal($ofSide, $bare, $known);
             if (null !== $reason || null === $bare->pairing || null === $bare->target) {
                 $rejections[] = new Rejection($bare, $reason, true);
@@ -285,27 +293,44 @@ final readonly class Ranking
     }
 
     /**
-     * @param list<Gate>                                        $gates
-     * @param array<string, array<class-string, Sentence|null>> $known what the gates of kinds said of a surface with an agent
+     * @param list<Gate>                                      $gates
+     * @param array<string, array{list<Gate>, Sentence|null}> $known by surface and agent: the gates that are to be asked of each side before
+     *                                                               what their kinds say
      */
     private static function refusal(array $gates, Proposal $proposal, array &$known): ?Sentence
     {
-        $kinds = $proposal->surface->id.'/'.$proposal->agent?->id;
-        foreach ($gates as $gate) {
-            if ($gate instanceof GateOfKinds) {
-                $known[$kinds] ??= [];
-                $reason = \array_key_exists($gate::class, $known[$kinds])
-                    ? $known[$kinds][$gate::class]
-                    : $known[$kinds][$gate::class] = $gate->refuses($proposal);
-            } else {
-                $reason = $gate->refuses($proposal);
-            }
+        $kinds = $proposal->surface->id.'/'.(null === $proposal->agent ? '' : $proposal->agent->id).'/'.\count($gates);
+        [$each, $ofKinds] = $known[$kinds] ??= self::ofKinds($gates, $proposal);
+        foreach ($each as $gate) {
+            $reason = $gate->refuses($proposal);
             if (null !== $reason) {
                 return $reason;
             }
         }
 
-        return null;
+        return $ofKinds;
+    }
+
+    /**
+     * @param list<Gate> $gates
+     *
+     * @return array{list<Gate>, Sentence|null}
+     */
+    private static function ofKinds(array $gates, Proposal $proposal): array
+    {
+        $each = [];
+        foreach ($gates as $gate) {
+            if (!$gate instanceof GateOfKinds) {
+                $each[] = $gate;
+                continue;
+            }
+            $reason = $gate->refuses($proposal);
+            if (null !== $reason) {
+                return [$each, $reason];
+            }
+        }
+
+        return [$each, null];
     }
 
     /** @return list<Gate> in the order in which a technician rules things out, whatever is put on the side */

@@ -42,6 +42,8 @@ final readonly class RunTally
         if (false === $seat) {
             return;
         }
+        // Two that count the same sheet for the first time would each add what the other has not seen yet.
+        $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$seat['side_id']]);
         $this->seat((string) $seat['seat'], (string) $seat['fitting_id']);
         $this->ofSetup($setupId);
         $this->recountSide((string) $seat['side_id']);
@@ -149,13 +151,9 @@ final readonly class RunTally
      */
     private static function sides(string $where): string
     {
-        $of = static fn (string $what, string $and): string => "(SELECT $what FROM run r WHERE r.fitting_id = h.fitting_id AND r.finished_at IS NOT NULL$and)";
-
-        return 'SELECT h.id, h.fitting_id, '.$of('COUNT(*)', '').',
-                IF(washed_at IS NULL, '.$of('COUNT(*)', '').', '.$of('COUNT(*)', ' AND r.finished_at > washed_at').'),
-                IF(coated_at IS NULL, NULL, '.$of('COUNT(*)', ' AND r.finished_at > coated_at').'),
-                '.$of('COUNT(*)', ' AND r.damage = 1').', '.$of('MAX(r.finished_at)', ' AND r.held = 1').', '.$of('MAX(r.finished_at)', '').",
-                washed_at, coated_at,
+        return "SELECT h.id, h.fitting_id, COUNT(r.id), COALESCE(SUM(r.id IS NOT NULL AND (washed_at IS NULL OR r.finished_at > washed_at)), 0),
+                IF(coated_at IS NULL, NULL, COALESCE(SUM(r.finished_at > coated_at), 0)), COALESCE(SUM(r.damage = 1), 0),
+                MAX(IF(r.held = 1, r.finished_at, NULL)), MAX(r.finished_at), washed_at, coated_at,
                 (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
             FROM (
                 SELECT ps.id, ps.fitting_id,
@@ -163,7 +161,8 @@ final readonly class RunTally
                     (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
                     (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
                 FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $where
-            ) h";
+            ) h LEFT JOIN run r ON r.fitting_id = h.fitting_id AND r.finished_at IS NOT NULL
+            GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at";
     }
 
     /**

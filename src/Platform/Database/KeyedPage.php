@@ -74,15 +74,16 @@ final readonly class KeyedPage
             $where[] = "($key(t.$column), t.id) ".('ASC' === $way ? '>' : '<')." ($key(?), ?)";
             array_push($with, $last['place'], $last['id']);
         }
-        foreach (\array_slice(preg_split('/\s+/', trim($find), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS) as $word) {
+        $words = \array_slice(preg_split('/\s+/', trim($find), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS);
+        foreach ($words as $word) {
             $where[] = "$text LIKE ? ESCAPE '!'";
             $with[] = '%'.strtr($word, ['!' => '!!', '%' => '!%', '_' => '!_']).'%';
         }
 
+        // What is joined is only searched in: without words the order comes from the index of the table alone.
+        $sql = 'SELECT t.id FROM '.([] === $words ? "$table t" : $from).' WHERE '.implode(' AND ', $where);
+
         /* @var list<string> */
-        return $this->database->fetchFirstColumn(
-            "SELECT t.id FROM $from WHERE ".implode(' AND ', $where)." ORDER BY $key(t.$column) $way, t.id $way LIMIT ".self::AT_ONCE,
-            $with,
-        );
+        return $this->database->fetchFirstColumn("$sql ORDER BY $key(t.$column) $way, t.id $way LIMIT ".self::AT_ONCE, $with);
     }
 }

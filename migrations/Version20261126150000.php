@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+final class Version20261126150000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'What a sheet has seen is counted from an index, without reading its runs.';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('CREATE INDEX IDX_run_fitting_seen ON run (fitting_id, finished_at, held, damage)');
+        $this->addSql('DROP INDEX IDX_run_fitting_finished ON run');
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->addSql('CREATE INDEX IDX_run_fitting_finished ON run (fitting_id, finished_at)');
+        $this->addSql('DROP INDEX IDX_run_fitting_seen ON run');
+    }
+}

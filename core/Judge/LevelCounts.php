@@ -23,9 +23,12 @@ final readonly class LevelCounts
         $counts = array_fill(0, max(1, $levels), 0);
         $n = 0;
         foreach ($record->readings($measure) as $reading) {
-            ++$n;
-            $level = max(0, min(\count($counts) - 1, (int) $reading->value));
-            ++$counts[$level];
+            $level = (int) $reading->value;
+            // What an earlier version of a measure knew, and this one does not, is no level of it.
+            if (isset($counts[$level])) {
+                ++$n;
+                ++$counts[$level];
+            }
         }
 
         return new self(

@@ -60,6 +60,13 @@ abstract class BrowserTestCase extends TestCase
         self::assertSame([], $complaints, 'The browser complained.');
     }
 
+    /** Does something to the database behind the app, as its owner. */
+    protected function database(string $sql): void
+    {
+        exec(preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' -e '.escapeshellarg($sql).' 2>&1', $output, $code);
+        self::assertSame(0, $code, implode("\n", $output));
+    }
+
     protected function open(string $path): void
     {
         $this->page->get(self::base().$path);

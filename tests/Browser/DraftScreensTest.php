@@ -65,14 +65,35 @@ final class DraftScreensTest extends BrowserTestCase
         $this->network(false);
         $this->fill('Came off at, °C', '33');
         $this->press('Note it');
-        $this->see('One entry waits for the network');
+        $this->see('One entry waits for the server');
         $this->network(true);
         $this->see('Came off at: 33 °C');
-        $this->until(fn (): bool => !str_contains($this->text(), 'waits for the network'), 'The entry was not sent.');
+        $this->until(fn (): bool => !str_contains($this->text(), 'waits for the server'), 'The entry was not sent.');
         $this->press('Void this run');
         $this->fill('What spoiled it', 'Network drill.');
         $this->press('Void it');
         $this->see('Somebody else has to declare it void.');
+    }
+
+    public function testAnEntryWaitsForAServerThatHasATrouble(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Held to the end');
+        $this->press('Done. Cool');
+        $this->see('Let it cool');
+        $this->database("CREATE TRIGGER no_room BEFORE INSERT ON reading FOR EACH ROW SIGNAL SQLSTATE '45000'");
+        $this->fill('Came off at, °C', '33');
+        $this->press('Note it');
+        $this->see('One entry waits');
+        self::assertStringNotContainsString('was not taken', $this->text(), 'It is no fault of the entry.');
+        $this->database('DROP TRIGGER no_room');
+        $this->see('Came off at: 33 °C');
+        $this->until(fn (): bool => !str_contains($this->text(), 'One entry waits'), 'The entry was not sent.');
     }
 
     public function testWhatIsTouchedWithoutNetworkIsKeptForWhoTouchedItAndSentInOrder(): void
@@ -89,12 +110,12 @@ final class DraftScreensTest extends BrowserTestCase
         // What comes next follows from how the print ended, also without the server.
         $this->press('Done. Inspect');
         $this->press('No');
-        $this->see('6 entries wait for the network');
+        $this->see('6 entries wait for the server');
         $this->see('Plate damaged: no');
         // A page that is loaded anew still has them; so has one where somebody else is signed in meanwhile, without sending them.
         $this->blocked('*/api/runs/*/*');
         $this->open($sheet);
-        $this->see('6 entries wait for the network');
+        $this->see('6 entries wait for the server');
         $this->click('//button[contains(., "Mara")]');
         $this->click('//*[@role="menuitem"][.="Sign out"]');
         $this->see('sent when you sign in here again');

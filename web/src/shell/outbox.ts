@@ -119,7 +119,8 @@ async function send(): Promise<void> {
             await answered(sheet);
             await change(({ waiting, refused }) => ({ waiting: rest(waiting, sheet.run.version), refused }));
         } catch (error) {
-            if (!(error instanceof Problem) || error.status === 401) return;
+            // Signed out, or a trouble of the server: neither is a fault of the entry, and it is tried again.
+            if (!(error instanceof Problem) || error.status === 401 || (error.status >= 500 && !error.busy)) return;
             if (error.busy) {
                 setTimeout(() => void flush(), BUSY_MS);
                 return;

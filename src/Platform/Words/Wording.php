@@ -31,6 +31,8 @@ final class Wording
 
     /** @var list<string> that there are words in; figures are written as in any other too */
     private array $languages = [];
+    /** @var array<string, string> the language by locale */
+    private array $spoken = [];
     /** @var array<string, Figures> by units and locale */
     private array $figures = [];
 
@@ -155,6 +157,11 @@ final class Wording
 
     /** The words for a locale: its own, else those of its language, else English. */
     private function language(string $locale): string
+    {
+        return $this->spoken[$locale] ??= $this->nearest($locale);
+    }
+
+    private function nearest(string $locale): string
     {
         foreach ([$locale, explode('_', $locale)[0]] as $each) {
             if (\in_array($each, $this->languages, true)) {

@@ -75,6 +75,14 @@ final readonly class ShelfController
         return new Answer(array_values($lots));
     }
 
+    #[Route('/api/next-name', name: 'nextName', methods: ['GET'])]
+    public function nextName(Request $request, NextName $next): Answer
+    {
+        $of = 'lot' === $request->query->getString('of') ? 'lot' : 'plate';
+
+        return new Answer(['name' => $next->after($of, $request->query->getString('like'))]);
+    }
+
     #[Route('/api/lots/in-use', name: 'listLotsInUse', methods: ['GET'])]
     public function lotsInUse(): Answer
     {

@@ -275,4 +275,22 @@ final class ShelfTest extends ApiTestCase
             self::assertContains($kind, $kinds);
         }
     }
+
+    public function testTheNextNumberIsOneThatNothingHasNotEvenWhatIsRetired(): void
+    {
+        $this->signIn('technician');
+        $next = fn (string $of, string $like): string => $this->ask('GET', "/api/next-name?of=$of&like=".rawurlencode($like), null, 200)['name'];
+        $numbers = array_column($this->ask('GET', '/api/plates', null, 200), 'number');
+        natsort($numbers);
+        $highest = end($numbers);
+        self::assertIsString($highest);
+        $after = 'P'.((int) substr($highest, 1) + 1);
+        self::assertSame($after, $next('plate', 'P3'));
+        self::assertSame($after, $next('plate', ''));
+        self::assertSame('100%_1', $next('plate', '100%_9'), 'A sign of the search is a sign.');
+        $row = $this->pick('/api/plates', 'number', $highest);
+        $this->ask('PUT', '/api/plates/'.$row['id'], ['number' => 'P70', 'retired' => true] + array_diff_key($row, ['id' => 1, 'sides' => 1]), 200);
+        self::assertSame('P71', $next('plate', 'P3'));
+        self::assertSame('L-802', $next('lot', 'L-101'));
+    }
 }

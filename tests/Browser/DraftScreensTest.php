@@ -53,15 +53,7 @@ final class DraftScreensTest extends BrowserTestCase
 
     public function testAnEntryMadeWithoutNetworkIsKeptAndSent(): void
     {
-        $this->signIn('technician');
-        $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
-        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
-            $this->press($step);
-        }
-        $this->press('Held to the end');
-        $this->press('Done. Cool');
-        $this->see('Let it cool');
+        $this->coolingRun();
         $this->network(false);
         $this->fill('Came off at, °C', '33');
         $this->press('Note it');
@@ -77,15 +69,7 @@ final class DraftScreensTest extends BrowserTestCase
 
     public function testAnEntryWaitsForAServerThatHasATrouble(): void
     {
-        $this->signIn('technician');
-        $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
-        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
-            $this->press($step);
-        }
-        $this->press('Held to the end');
-        $this->press('Done. Cool');
-        $this->see('Let it cool');
+        $this->coolingRun();
         $this->database("CREATE TRIGGER no_room BEFORE INSERT ON reading FOR EACH ROW SIGNAL SQLSTATE '45000'");
         $this->fill('Came off at, °C', '33');
         $this->press('Note it');
@@ -175,5 +159,18 @@ final class DraftScreensTest extends BrowserTestCase
     private function command(string $name, array|\stdClass $with): void
     {
         $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
+    }
+
+    private function coolingRun(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {
+            $this->press($step);
+        }
+        $this->press('Held to the end');
+        $this->press('Done. Cool');
+        $this->see('Let it cool');
     }
 }

@@ -22,6 +22,9 @@ export const printersQuery = from(['printers'], ({ signal }) => ask(api.GET('/ap
 /** The sides of all plates in use, to choose from. */
 export const sidesQuery = from(['plates', 'sides'], ({ signal }) => ask(api.GET('/api/plate-sides', { signal })));
 export const agentsQuery = from(['agents'], ({ signal }) => ask(api.GET('/api/agents', { signal })));
+/** What a plate or lot after those there are would be called; asked anew each time. */
+export const nextNameQuery = (of: 'plate' | 'lot', like: string) =>
+    queryOptions({ queryKey: [`${of}s`, 'next', like], queryFn: ({ signal }) => ask(api.GET('/api/next-name', { signal, params: { query: { of, like } } })) });
 /** Those in use, to choose from. */
 export const lotsQuery = from(['lots', 'in-use'], ({ signal }) => ask(api.GET('/api/lots/in-use', { signal })));
 export const ownSurfacesQuery = from(['own-surfaces'], ({ signal }) => ask(api.GET('/api/own-surfaces', { signal })));

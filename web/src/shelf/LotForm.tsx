@@ -1,14 +1,14 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
 import { api, ask, type Schemas } from '../api/client';
-import { catalogueQuery, lotsQuery } from '../api/queries';
+import { catalogueQuery, nextNameQuery } from '../api/queries';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, CheckField, DateField, QuantityField, SelectField, TextField } from '../ui/Field';
 import { inUse } from '../ui/inUse';
 import { date, flag, maybe, picked, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
-import { nextNumber, type FormProps } from './rows';
+import { type FormProps } from './rows';
 
 type Lot = Schemas['Lot'];
 
@@ -19,9 +19,9 @@ function read(row: Lot | null, base: Lot | null, number = '') {
 }
 
 export function LotForm({ row, from, onDone }: FormProps<Lot>) {
-    const { data: lots } = useSuspenseQuery(lotsQuery);
+    const { data: next } = useSuspenseQuery(nextNameQuery('lot', from?.label ?? ''));
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const number = from ? nextNumber(from.label, lots.map((l) => l.label)) : '';
+    const number = from ? next.name : '';
     const key = useKey();
     const draft = useDraft({
         start: () => read(row, row ?? from, number),

@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
 import { api, ask, type Schemas } from '../api/client';
-import { catalogueQuery, sidesQuery, printersQuery } from '../api/queries';
+import { catalogueQuery, nextNameQuery, printersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
@@ -10,7 +10,7 @@ import { inUse } from '../ui/inUse';
 import { LayersField, type Layers } from '../ui/LayersField';
 import { as, date, flag, list, maybe, number, picked, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
-import { HOLD_DOWNS, nextNumber, type FormProps } from './rows';
+import { HOLD_DOWNS, type FormProps } from './rows';
 
 type Plate = Schemas['Plate'];
 type Side = { face: 'front' | 'back'; surfaceId: string; surfaceLot: string; limitC: number | null; soakC: number | null };
@@ -59,13 +59,12 @@ const sheets = (plate: Plate): Side[] => plate.sides.map(({ face, fitting }) => 
 
 export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
     const { data: printers } = useSuspenseQuery(printersQuery);
-    const { data: shelved } = useSuspenseQuery(sidesQuery);
-    const numbers = shelved.map((side) => side.plateNumber);
+    const { data: next } = useSuspenseQuery(nextNameQuery('plate', from?.number ?? ''));
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const key = useKey();
     const start = (): Values => {
         if (row) return read(row);
-        const fresh = { number: nextNumber(from?.number ?? numbers[numbers.length - 1] ?? 'P1', numbers), note: '', purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
+        const fresh = { number: next.name, note: '', purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
         if (from) return { ...read(from), ...fresh, sides: sheets(from) };
         const printer = printers.find((p) => !p.retired && p.kind === 'filament');
         return { ...fresh, widthMm: printer?.bedWidthMm ?? 220, depthMm: printer?.bedDepthMm ?? 220, heldBy: 'magnet', round: false, printerId: printer?.id ?? null, layers: [], marked: true, slicerType: '', price: null, sides: [{ face: 'front', ...NO_SHEET }] };

@@ -1,6 +1,6 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import { Suspense, useState, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, useMay } from '../api/queries';
@@ -100,14 +100,17 @@ export function Shelf() {
                     <OwnMaterials {...list} />
                 </Tabs.Content>
             </Tabs.Root>
-            {editing?.kind === 'printer' ? <PrinterForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'surface' ? <OwnSurfaceForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'material' ? <OwnMaterialForm row={editing.row} from={editing.from} onDone={done} /> : null}
-            {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
+            {/* What a form still asks for does not blank the list behind it. */}
+            <Suspense fallback={null}>
+                {editing?.kind === 'printer' ? <PrinterForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'surface' ? <OwnSurfaceForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'material' ? <OwnMaterialForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
+            </Suspense>
         </Sheet>
     );
 }

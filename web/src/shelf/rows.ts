@@ -3,13 +3,6 @@ import { say } from '../words/say';
 
 export type FormProps<T> = { row: T | null; /** The row to begin from where it is copied. */ from: T | null; onDone: () => void };
 
-/** The number after the highest of its kind: P7 and P12 give P13. */
-export function nextNumber(like: string, taken: string[]): string {
-    const stem = like.replace(/\d+$/, '');
-    const numbers = taken.filter((each) => each.replace(/\d+$/, '') === stem).map((each) => Number(/\d+$/.exec(each)?.[0] ?? 0));
-    return `${stem}${Math.max(0, ...numbers) + 1}`;
-}
-
 export const HOLD_DOWNS: { value: Schemas['HoldDown']; label: string }[] = [
     { value: 'magnet', label: say('shelf.magnets') },
     { value: 'clips', label: say('shelf.clips') },

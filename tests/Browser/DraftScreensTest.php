@@ -110,12 +110,12 @@ final class DraftScreensTest extends BrowserTestCase
         $this->see('Good day');
         $this->open($sheet);
         $this->see('Noted so far');
-        self::assertStringNotContainsString('for the network', $this->text());
+        self::assertStringNotContainsString('for the server', $this->text());
         self::assertStringNotContainsString('Plate damaged: no', $this->text());
         $this->signIn('technician');
         $this->open($sheet);
         $this->see('Plate damaged: no');
-        $this->until(fn (): bool => !str_contains($this->text(), 'for the network'), 'They were not sent.');
+        $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'They were not sent.');
         $run = $this->page->executeAsyncScript('const [path, done] = arguments; (async () => done((await (await fetch("/api" + path)).json()).run))()', [$sheet]);
         self::assertSame(['inspect', 'came_off'], [$run['step'], $run['outcome']]);
     }

@@ -63,7 +63,7 @@ abstract class BrowserTestCase extends TestCase
     /** Does something to the database behind the app, as its owner. */
     protected function database(string $sql): void
     {
-        exec(preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' -e '.escapeshellarg($sql).' 2>&1', $output, $code);
+        exec(preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' --delimiter=// -e '.escapeshellarg($sql).' 2>&1', $output, $code);
         self::assertSame(0, $code, implode("\n", $output));
     }
 

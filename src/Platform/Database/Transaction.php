@@ -86,6 +86,8 @@ final class Transaction
                 $this->database->rollBack();
             } catch (DriverException $lost) {
                 self::lockedOut($lost) || throw $lost;
+                // The server has ended all of it, and the connection still counts the savepoints: on it each statement would stand alone.
+                $this->database->close();
             }
             // What was changed in memory is not so in the database.
             $this->registry->resetManager();

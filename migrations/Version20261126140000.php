@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -42,9 +41,6 @@ final class Version20261126140000 extends AbstractMigration
             damages INT NOT NULL, last_held DATETIME(6) DEFAULT NULL, last_print DATETIME(6) DEFAULT NULL, washed_at DATETIME(6) DEFAULT NULL,
             coated_at DATETIME(6) DEFAULT NULL, coat_agent_id BINARY(16) DEFAULT NULL, scuffed_at DATETIME(6) DEFAULT NULL, PRIMARY KEY (side_id)
         ) DEFAULT CHARACTER SET utf8mb4');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Platform\Database\KeyedPage;
 use Doctrine\DBAL\Connection;
 
 /** The number after the highest of its kind, retired ones among them: P7 and P12 give P13. */
@@ -29,7 +30,7 @@ final readonly class NextName
         $stem = (string) preg_replace('/\d{1,9}$/', '', $like);
         $highest = 0;
         foreach ($this->database->fetchFirstColumn("SELECT $column FROM $of WHERE $column LIKE ? ESCAPE '!'", [
-            strtr($stem, ['!' => '!!', '%' => '!%', '_' => '!_']).'%',
+            KeyedPage::literal($stem).'%',
         ]) as $name) {
             $number = substr(\is_string($name) ? $name : '', \strlen($stem));
             if (1 === preg_match('/^\d{1,9}$/', $number)) {

@@ -40,9 +40,8 @@ final readonly class PlateRepository
         $plates = $this->entities->createQuery(
             'SELECT p, s, f FROM '.Plate::class.' p LEFT JOIN p.sides s LEFT JOIN s.fitting f WHERE p.id IN (:ids) ORDER BY s.face DESC',
         )->setParameter('ids', $ids)->getResult();
-        usort($plates, static fn (Plate $a, Plate $b): int => array_search($a->id->toBinary(), $ids, true) <=> array_search($b->id->toBinary(), $ids, true));
 
-        return $plates;
+        return KeyedPage::ordered($ids, $plates);
     }
 
     /** @return list<SideOnShelf> sides of plates that are in use, as the database has them: nothing is built to be changed */

@@ -66,13 +66,9 @@ final readonly class ShelfController
             $request->query->getString('after'),
             $request->query->getBoolean('retired', true) ? '' : 't.retired = 0',
         );
-        $lots = [];
-        foreach ($this->entities->getRepository(Lot::class)->findBy(['id' => $ids]) as $lot) {
-            $lots[array_search($lot->id->toBinary(), $ids, true)] = $lot->toArray();
-        }
-        ksort($lots);
+        $lots = KeyedPage::ordered($ids, $this->entities->getRepository(Lot::class)->findBy(['id' => $ids]));
 
-        return new Answer(array_values($lots));
+        return new Answer(array_map(static fn (Lot $lot): array => $lot->toArray(), $lots));
     }
 
     #[Route('/api/next-name', name: 'nextName', methods: ['GET'])]

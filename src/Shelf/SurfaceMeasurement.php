@@ -6,7 +6,6 @@ namespace App\Shelf;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
-use Sitzplatz\Choose\Request\MeasuredSurface;
 use Symfony\Component\Uid\Uuid;
 
 /** A surface temperature that was measured on a fitting on a printer; only ever added, the latest counts. */
@@ -31,11 +30,6 @@ class SurfaceMeasurement extends Row
         public readonly string $measuredBy,
     ) {
         parent::__construct($id, $at);
-    }
-
-    public function facts(): MeasuredSurface
-    {
-        return new MeasuredSurface($this->displayC, $this->surfaceC, $this->roomC, $this->createdAt->format('Y-m-d'));
     }
 
     /** @return array<string, mixed> */

@@ -29,7 +29,7 @@ final readonly class RunTally
     /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
         nozzle_first_c, gap_mm, feeler, speed_mm_s, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
-    private const COLUMNS = self::ALIKE.', outcomes, times, damages, parts, minutes, first_at, held_at, last_at';
+    private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
 
     public function __construct(private Connection $database)
     {
@@ -174,10 +174,9 @@ final readonly class RunTally
         return 'SELECT '.self::ALIKE.",
                 GROUP_CONCAT(CONCAT_WS(',', IFNULL(held, ''), IFNULL(effort, ''), IFNULL(damage, ''), times)
                     ORDER BY IFNULL(held, -1), IFNULL(effort, -1), IFNULL(damage, -1) SEPARATOR ';'),
-                SUM(times), COALESCE(SUM(IF(damage = 1, times, 0)), 0), MIN(fewest), MIN(shortest), MIN(first_at),
-                MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
+                SUM(times), MIN(fewest), MIN(shortest), MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
             FROM (SELECT ".self::ALIKE.', held, effort, damage, COUNT(*) AS times, MIN(on_plate) AS fewest, MIN(print_minutes) AS shortest,
-                    MIN(finished_at) AS first_at, MAX(finished_at) AS last_at
+                    MAX(finished_at) AS last_at
                 FROM ('.self::made($where).') made GROUP BY '.self::ALIKE.', held, effort, damage
             ) ended GROUP BY '.self::ALIKE;
     }

@@ -49,6 +49,28 @@ final readonly class KeyedPage
         return $this->page($from, $table, $name, 'NATURAL_SORT_KEY', 'ASC', $text, $find, $after, $only);
     }
 
+    /** For a LIKE with "!" as its escape: a sign of the pattern is a sign. */
+    public static function literal(string $word): string
+    {
+        return strtr($word, ['!' => '!!', '%' => '!%', '_' => '!_']);
+    }
+
+    /**
+     * @template T of Row
+     *
+     * @param list<string> $ids  as they are stored
+     * @param list<T>      $rows of these ids, in any order
+     *
+     * @return list<T> in the order of the page
+     */
+    public static function ordered(array $ids, array $rows): array
+    {
+        $place = array_flip($ids);
+        usort($rows, static fn (Row $a, Row $b): int => $place[$a->id->toBinary()] <=> $place[$b->id->toBinary()]);
+
+        return $rows;
+    }
+
     /** @return list<string> */
     private function page(
         string $from,
@@ -77,7 +99,7 @@ final readonly class KeyedPage
         $words = \array_slice(preg_split('/\s+/', trim($find), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS);
         foreach ($words as $word) {
             $where[] = "$text LIKE ? ESCAPE '!'";
-            $with[] = '%'.strtr($word, ['!' => '!!', '%' => '!%', '_' => '!_']).'%';
+            $with[] = '%'.self::literal($word).'%';
         }
 
         // What is joined is only searched in: without words the order comes from the index of the table alone.

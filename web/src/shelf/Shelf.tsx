@@ -6,10 +6,10 @@ import type { Schemas } from '../api/client';
 import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
-import { More } from '../ui/More';
 import { Fault } from '../ui/Notice';
 import { day, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { ShowMore } from '../ui/ShowMore';
 import { useFound } from '../ui/useFound';
 import { say, tell } from '../words/say';
 import { AgentForm } from './AgentForm';
@@ -123,7 +123,7 @@ function Found({ pages, children }: { pages: ReturnType<typeof useFound>['pages'
     ) : (
         <>
             {children}
-            <More pages={pages} />
+            <ShowMore pages={pages} />
         </>
     );
 }

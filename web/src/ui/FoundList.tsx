@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import type { PagedList } from '../api/queries';
 import { say } from '../words/say';
 import { TextField } from './Field';
-import { More } from './More';
+import { ShowMore } from './ShowMore';
 import { Fault } from './Notice';
 import { Empty } from './Sheet';
 import { useFound } from './useFound';
@@ -25,7 +25,7 @@ export function FoundList<Row extends { id: string }>({ list, placeholder, nothi
             ) : (
                 <ul>{rows.map(row)}</ul>
             )}
-            <More pages={pages} />
+            <ShowMore pages={pages} />
         </>
     );
 }

@@ -3,7 +3,7 @@ import { Button } from './Button';
 import type { useFound } from './useFound';
 
 /** The next page of a list, as long as there is one. */
-export function More({ pages }: { pages: ReturnType<typeof useFound>['pages'] }) {
+export function ShowMore({ pages }: { pages: ReturnType<typeof useFound>['pages'] }) {
     return pages.hasNextPage ? (
         <Button className="mt-4" disabled={pages.isFetchingNextPage} onClick={() => void pages.fetchNextPage()}>
             {say('ui.show_more')}

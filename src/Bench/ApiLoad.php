@@ -15,14 +15,16 @@ final class ApiLoad
     /** Answered from the session alone: what any request costs. */
     private const EMPTY_CALL = 'GET /api/session';
     private const CHOOSE = 'choose with part and all detail';
+    private const ANY = 'choose on any printer';
+    private const PROMISES = [self::CHOOSE => '≤ 100 ms', self::ANY => '≤ 250 ms'];
     private const RATE = 20;
     private const IN_FLIGHT = 4;
     private const ALONE = 30;
-    /** Of twenty requests; "any printer" will be the twentieth, and a read stands for it until then. */
+    /** Of twenty requests. */
     private const MIX = [
         'GET /api/overview' => 2, 'GET /api/comparisons' => 2, 'GET /api/plate-sides' => 1, 'GET /api/plates' => 1, 'GET /api/lots' => 1,
-        'GET /api/profiles' => 2, 'GET /api/care' => 1, 'GET /api/comparisons/…' => 2, 'GET /api/runs/…' => 2, 'GET /api/catalogue/pairs' => 1,
-        'PUT /api/bench' => 2, 'POST /api/plate-sides/…/care' => 1, 'POST /api/lots' => 1, self::CHOOSE => 1,
+        'GET /api/profiles' => 2, 'GET /api/care' => 1, 'GET /api/comparisons/…' => 1, 'GET /api/runs/…' => 2, 'GET /api/catalogue/pairs' => 1,
+        'PUT /api/bench' => 2, 'POST /api/plate-sides/…/care' => 1, 'POST /api/lots' => 1, self::CHOOSE => 1, self::ANY => 1,
     ];
 
     /** @return array<string, array{string, string}> figure and promise by what was measured; a word why there are none, if the demo does not run */
@@ -41,11 +43,11 @@ final class ApiLoad
                 range(1, self::ALONE),
             ));
             $empty ??= $p95;
-            $figures["$name, alone"] = [\sprintf('p95 %.0f ms, %.1f ×', $p95, $p95 / $empty), self::CHOOSE === $name ? '≤ 100 ms' : '≤ 50 ms'];
+            $figures["$name, alone"] = [\sprintf('p95 %.0f ms, %.1f ×', $p95, $p95 / $empty), self::PROMISES[$name] ?? '≤ 50 ms'];
         }
         [$names, $mix] = self::mix($requests, self::RATE * $seconds);
         $by = self::kinds($names, $client->steady($mix, self::RATE));
-        foreach (['reads' => '≤ 50 ms', 'writes' => '≤ 50 ms', self::CHOOSE => '≤ 100 ms'] as $kind => $promise) {
+        foreach (['reads' => '≤ 50 ms', 'writes' => '≤ 50 ms', ...self::PROMISES] as $kind => $promise) {
             $figures["$kind, in the mix at a steady ".self::RATE.'/s'] = [\sprintf('p95 %.0f ms', self::p95($by[$kind])), $promise];
         }
         [$names, $mix] = self::mix($requests, 5 * self::RATE);
@@ -98,7 +100,7 @@ final class ApiLoad
                 throw new \RuntimeException("$names[$i] was refused with {$answer['status']}.");
             }
             $by[match (true) {
-                self::CHOOSE === $names[$i] => self::CHOOSE,
+                isset(self::PROMISES[$names[$i]]) => $names[$i],
                 str_starts_with($names[$i], 'GET') => 'reads',
                 default => 'writes',
             }][] = $answer['milliseconds'];
@@ -156,19 +158,21 @@ final class ApiLoad
                 'materialId' => 'pla', 'name' => 'of the benchmark', 'driedOn' => null, 'note' => ''],
         ];
         $requests['POST /api/demo-session'] = static fn (): array => ['POST', '/api/demo-session', ['role' => 'technician']];
-        $requests[self::CHOOSE] = static fn (): array => [
-            'POST',
-            '/api/choose',
-            [
-                'materialId' => 'pla',
-                'printerId' => $printer,
-                'lotId' => null,
-                'roomC' => 20,
-                'partCount' => 1,
-                'jobMinutes' => null,
-                'part' => ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15],
-            ],
-        ];
+        foreach ([self::CHOOSE => $printer, self::ANY => null] as $name => $on) {
+            $requests[$name] = static fn (): array => [
+                'POST',
+                '/api/choose',
+                [
+                    'materialId' => 'pla',
+                    'printerId' => $on,
+                    'lotId' => null,
+                    'roomC' => 20,
+                    'partCount' => 1,
+                    'jobMinutes' => null,
+                    'part' => ['contactAreaMm2' => 752, 'outlineMm' => 210, 'spanMm' => 100, 'barWidthMm' => 8, 'heightMm' => 15],
+                ],
+            ];
+        }
 
         return $requests;
     }

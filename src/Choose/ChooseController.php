@@ -28,6 +28,18 @@ final readonly class ChooseController
         return new Answer($this->choosing->answer($this->contract->body($request)));
     }
 
+    #[Route('/api/choose/beyond', name: 'lookBeyond', methods: ['POST'])]
+    public function beyond(Request $request): Answer
+    {
+        return new Answer($this->choosing->beyond($this->contract->body($request)));
+    }
+
+    #[Route('/api/choose/side-by-side', name: 'holdSideBySide', methods: ['POST'])]
+    public function sideBySide(Request $request): Answer
+    {
+        return new Answer($this->choosing->sideBySide($this->contract->body($request)));
+    }
+
     /** The file is the body as it is: it is streamed to disk and read from there, and nothing of it is kept. */
     #[Route('/api/parts/read', name: 'readPart', methods: ['POST'])]
     public function readPart(Request $request): Answer

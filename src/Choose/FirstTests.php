@@ -114,16 +114,16 @@ final readonly class FirstTests
     {
         $roomC = (float) ($this->current->get()->bench['roomC'] ?? self::ROOM_C);
         $job = new JobRequest($catalogue->material($lot->materialId), $printer->facts($catalogue), $roomC, $lot->id->toRfc4122());
-        $seats = $this->profiles->forJob(
+        $seats = $this->profiles->forJobs(
             $lot->materialId,
-            new Job($job->lotId, $printer->id->toRfc4122(), $job->roomC, $printer->enclosed, $job->minutes, $job->partCount),
+            [new Job($job->lotId, $printer->id->toRfc4122(), $job->roomC, $printer->enclosed, $job->minutes, $job->partCount)],
         )['seats'];
         $experience = $this->ownRuns->experience($lot->materialId, $seats);
         // Of a surface its own sides, and those that something is proven on.
         $sides = array_values(array_filter(
             $sides,
             static fn (SideFacts $side): bool => null === $surfaceId || $side->surfaceId === $surfaceId
-                || [] !== array_filter([null, ...array_keys($stock)], static fn (?string $agent): bool => null !== $experience->proven($side, $agent)),
+                || [] !== array_filter([null, ...array_keys($stock)], static fn (?string $agent): bool => null !== $experience->proven($job, $side, $agent)),
         ));
         $agents = array_values(array_map(static fn (AgentStock $agent) => $agent->facts($catalogue), $stock));
         $test = FirstTest::of(Ranking::of($catalogue, $job, $sides, $agents, $experience), $surfaceId);

@@ -128,17 +128,23 @@ final readonly class OwnRunsRepository
         return $known[$outcomes] ??= OwnRuns::tally(RunCount::listed($outcomes));
     }
 
-    /** @return array<string, LastGap> by side: of the last run of a material that held there on a printer */
-    public function lastGaps(string $materialId, string $printerId): array
+    /**
+     * Of the last run of a material that held on a side.
+     *
+     * @param string|null $printerId null: on any printer
+     *
+     * @return array<string, array<string, LastGap>> by printer and side
+     */
+    public function lastGaps(string $materialId, ?string $printerId): array
     {
         $gaps = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT side_id, gap_mm, feeler, MAX(held_at) AS at FROM run_tally
-             WHERE material_id = ? AND printer_id = ? AND gap_mm IS NOT NULL AND held_at IS NOT NULL AND void = 0
-             GROUP BY side_id, gap_mm, feeler ORDER BY at',
-            [$materialId, Uuid::fromString($printerId)->toBinary()],
+            'SELECT printer_id, side_id, gap_mm, feeler, MAX(held_at) AS at FROM run_tally
+             WHERE material_id = ?'.(null === $printerId ? '' : ' AND printer_id = ?').' AND gap_mm IS NOT NULL AND held_at IS NOT NULL AND void = 0
+             GROUP BY printer_id, side_id, gap_mm, feeler ORDER BY at',
+            [$materialId, ...(null === $printerId ? [] : [Uuid::fromString($printerId)->toBinary()])],
         ) as $row) {
-            $gaps[StoredId::text($row['side_id'])] = new LastGap(
+            $gaps[StoredId::text($row['printer_id'])][StoredId::text($row['side_id'])] = new LastGap(
                 (float) $row['gap_mm'],
                 (string) $row['feeler'],
                 substr((string) $row['at'], 0, 10),

@@ -14,6 +14,7 @@ use App\Shelf\Printer;
 use App\Shelf\SideOnShelf;
 use App\Shelf\SurfaceMeasurementRepository;
 use Psr\Clock\ClockInterface;
+use Sitzplatz\Choose\Request\JobOnPrinter;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Wear\SideHistory;
@@ -34,24 +35,46 @@ final readonly class SidesToday
     /** @return list<SideFacts> all that are in use */
     public function all(Printer $printer): array
     {
-        return $this->facts($printer, $this->plates->sidesOnShelf(), null);
+        return $this->onEach([$printer], false)[$printer->id->toRfc4122()];
+    }
+
+    /**
+     * @param non-empty-list<Printer> $printers
+     * @param bool                    $ownOnly  what belongs to another printer stays there
+     *
+     * @return non-empty-array<string, list<SideFacts>> by printer
+     */
+    public function onEach(array $printers, bool $ownOnly): array
+    {
+        $sides = $this->plates->sidesOnShelf();
+        $history = $this->history->all();
+        $each = [];
+        foreach ($printers as $printer) {
+            $id = $printer->id->toRfc4122();
+            $each[$id] = $this->facts($printer, $ownOnly ? array_values(array_filter(
+                $sides,
+                static fn (SideOnShelf $side): bool => JobOnPrinter::liesThere($side->printerId, $id),
+            )) : $sides, $history);
+        }
+
+        return $each;
     }
 
     public function one(Printer $printer, PlateSide $side): SideFacts
     {
-        return $this->facts($printer, [$side->onShelf()], $side)[0];
+        return $this->facts($printer, [$side->onShelf()], $this->history->all($side))[0];
     }
 
     /**
-     * @param list<SideOnShelf> $sides
+     * @param list<SideOnShelf>          $sides
+     * @param array<string, SideHistory> $history by side
      *
-     * @return non-empty-list<SideFacts>|array{}
+     * @return ($sides is non-empty-list ? non-empty-list<SideFacts> : array{})
      */
-    private function facts(Printer $printer, array $sides, ?PlateSide $only): array
+    private function facts(Printer $printer, array $sides, array $history): array
     {
         $catalogue = $this->shop->get();
         $measured = $this->measurements->latestOn($printer);
-        $history = $this->history->all($only);
         $changes = $this->changes->of($printer->id->toRfc4122());
         $now = EvidenceRepository::seconds($this->clock->now());
 

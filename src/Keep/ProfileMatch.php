@@ -25,17 +25,21 @@ final readonly class ProfileMatch
     }
 
     /**
+     * @param non-empty-list<Job> $jobs the same on several printers; a profile is held against its own printer, if that is among them
+     *
      * @return array{shown: list<array<string, mixed>>, count: int, seats: list<ProvenSeat>} what is shown of them, how many there
      *                                                                                       are, and what they prove for this job
      */
-    public function forJob(string $materialId, Job $job): array
+    public function forJobs(string $materialId, array $jobs): array
     {
         $found = $seats = [];
+        $on = array_column($jobs, null, 'printerId');
         foreach ($this->signed($materialId) as $row) {
             /** @var array<string, mixed> $document */
             $document = json_decode((string) $row['document'], true, 64, \JSON_THROW_ON_ERROR);
             $side = StoredId::textOrNull($row['side_id']);
-            $points = Profile::scopeOf($document, StoredId::textOrNull($row['lot_id']), $side, StoredId::textOrNull($row['printer_id']))->check($job);
+            $printer = StoredId::textOrNull($row['printer_id']);
+            $points = Profile::scopeOf($document, StoredId::textOrNull($row['lot_id']), $side, $printer)->check($on[$printer ?? ''] ?? $jobs[0]);
             $doubts = $this->doubts->ofRow($row);
             $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $points, $doubts);
             if (ProfileTrust::Proven === $trust && null !== $side) {
@@ -45,6 +49,7 @@ final readonly class ProfileMatch
                     $setting['agentId'] ?? null,
                     Number::orNull($setting['bedFirstC']),
                     Number::orNull($setting['bedOtherC'] ?? null),
+                    $printer,
                 );
             }
             $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], StoredId::text($row['id']), $trust, $points, $doubts];
@@ -76,6 +81,7 @@ final readonly class ProfileMatch
             'trustWords' => $trust->words(),
             'revision' => $profile->revision,
             'setting' => $profile->document['setting'],
+            'plateSideId' => $profile->side?->id->toRfc4122(),
             'dial' => $this->dials->of($profile),
             'inScope' => [] === self::outside($points) && [] === $doubts,
             'points' => array_map(

@@ -15,10 +15,12 @@ use Sitzplatz\Choose\Request\ProbeKind;
 #[ORM\Entity]
 class Printer extends VersionedRow implements ShelfItem
 {
+    public const FILAMENT = 'filament';
+    public const RESIN = 'resin';
+
     #[ORM\Column(length: 80, unique: true)]
     public string $name;
 
-    /** filament or resin */
     #[ORM\Column(length: 20)]
     public string $kind;
 
@@ -168,7 +170,7 @@ class Printer extends VersionedRow implements ShelfItem
         return new PrinterFacts(
             $this->id->toRfc4122(),
             $this->name,
-            'filament' === $this->kind,
+            self::FILAMENT === $this->kind,
             $this->bedWidthMm,
             $this->bedDepthMm,
             $this->maxBedC,

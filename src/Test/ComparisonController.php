@@ -185,7 +185,7 @@ final readonly class ComparisonController
     private function apply(Comparison $comparison, array $body): void
     {
         $comparison->apply($body);
-        if ('filament' !== $comparison->printer->kind) {
+        if (Printer::FILAMENT !== $comparison->printer->kind) {
             throw Problem::invalid('printerId', \sprintf('%s prints resin: choose a filament printer.', $comparison->printer->name));
         }
         $catalogue = $this->shop->get();

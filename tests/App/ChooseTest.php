@@ -159,12 +159,75 @@ final class ChooseTest extends ApiTestCase
             'materialId' => ['materialId' => 'gold'],
             'part.barWidthMm' => ['part' => ['barWidthMm' => -1] + self::BAR],
             'partCount' => ['partCount' => 0],
+            'printerId' => ['printerId' => 'nobody'],
             'roomC' => ['roomC' => 90],
             'lotId' => ['lotId' => $this->pick('/api/lots', 'label', 'L-201')['id']],
             'foothold.kind' => ['foothold' => ['kind' => 'glue', 'mm' => 3]],
         ] as $field => $change) {
             self::assertSame($field, $this->ask('POST', '/api/choose', $this->request($change), 422)['errors'][0]['field']);
         }
+    }
+
+    public function testOverAnyPrinterEachPlateStandsOnItsOwn(): void
+    {
+        $any = $this->choose(['materialId' => 'abs', 'printerId' => null]);
+        self::assertSame(['P7 front, bare', 'Dome'], [$any['candidates'][0]['label'], $any['candidates'][0]['printerName']]);
+        $printers = array_unique(array_column($any['candidates'], 'printerName'));
+        self::assertGreaterThan(1, \count($printers));
+        $keys = array_column($any['candidates'], 'key');
+        self::assertSame($keys, array_values(array_unique($keys)));
+        // What is said of it is what its own printer says.
+        $dome = $this->choose(['materialId' => 'abs', 'printerId' => $any['candidates'][0]['printerId']])['candidates'][0];
+        self::assertSame([$dome['dial'], $dome['hold'], $dome['chance']], [$any['candidates'][0]['dial'], $any['candidates'][0]['hold'], $any['candidates'][0]['chance']]);
+        $looked = $this->choose(['materialId' => 'abs', 'printerId' => null, 'lookAt' => $keys[1]]);
+        self::assertSame([$keys[1], $keys[0]], [$looked['detail']['key'], $looked['firstDetail']['key']]);
+        self::assertNull($any['firstDetail'], 'It is the one that is looked at.');
+    }
+
+    public function testWhereNothingFitsItIsSaidWhatWould(): void
+    {
+        $request = $this->request(['materialId' => 'abs', 'printerId' => $this->pick('/api/printers', 'name', 'South bay')['id'], 'agent' => 'bare']);
+        $beyond = $this->ask('POST', '/api/choose/beyond', $request, 200);
+        self::assertSame('Dome', $beyond['printers'][0]['printerName']);
+        self::assertSame('P7 front, bare', $beyond['printers'][0]['label']);
+        $limits = implode(' ', array_column($beyond['limits'], 'reason'));
+        self::assertStringContainsString("the Z travel of South bay has room for 1\u{00A0}mm", $limits);
+        // Where something fits, no limit is in the way.
+        self::assertSame([], $this->ask('POST', '/api/choose/beyond', $this->request([]), 200)['limits']);
+    }
+
+    public function testWhatIsNotOnTheShelfIsFoundWithTheLastPrice(): void
+    {
+        $nylon = $this->request(['materialId' => 'pa']);
+        $lacking = $this->ask('POST', '/api/choose/beyond', $nylon, 200)['lacking'];
+        $shelf = array_column($this->ask('GET', '/api/plate-sides', null, 200), 'surfaceId');
+        self::assertSame([], array_filter($lacking, static fn (array $each): bool => 'surface' === $each['kind'] && null === $each['setup']));
+        // The only plate of a kind is given up: its kind is lacking now, at what it cost.
+        $plate = $this->pick('/api/plates', 'number', 'P14');
+        self::assertContains('pp_sheet', $shelf);
+        $this->ask('PUT', '/api/plates/'.$plate['id'], ['retired' => true] + array_diff_key($plate, ['id' => 0, 'sides' => 0]), 200);
+        $pp = $this->ask('POST', '/api/choose/beyond', $this->request(['materialId' => 'pp']), 200)['lacking'];
+        $found = array_values(array_filter($pp, static fn (array $each): bool => 'surface' === $each['kind']))[0] ?? self::fail('Nothing is offered for polypropylene.');
+        self::assertSame('polypropylene sheet', $found['name']);
+        self::assertEqualsWithDelta(42, $found['price'], 0);
+        self::assertGreaterThanOrEqual(0.5, $found['chance']);
+    }
+
+    public function testTwoSetupsSideBySide(): void
+    {
+        $choice = $this->choose([]);
+        $pair = [$choice['candidates'][0]['key'], $choice['candidates'][1]['key']];
+        $sides = $this->ask('POST', '/api/choose/side-by-side', $this->request(['pair' => $pair]), 200);
+        self::assertSame(\array_slice(array_column($choice['candidates'], 'label'), 0, 2), $sides['labels']);
+        $facets = array_column($sides['facets'], null, 'id');
+        self::assertSame("58\u{00A0}°C", $facets['display']['values'][0]);
+        self::assertTrue($facets['printer']['same']);
+        self::assertNotNull($sides['better']);
+        $out = $this->side('P9 front').'/bare';
+        $ruledOut = $this->ask('POST', '/api/choose/side-by-side', $this->request(['pair' => [$pair[0], $out]]), 200);
+        self::assertNull($ruledOut['better']);
+        self::assertStringContainsString("300\u{00A0}mm", $ruledOut['gates'][1][0]);
+        self::assertSame('pair.1', $this->ask('POST', '/api/choose/side-by-side', $this->request(['pair' => [$pair[0], 'nothing/bare']]), 422)['errors'][0]['field']);
     }
 
     public function testAResinIsSeatedOnSeconds(): void

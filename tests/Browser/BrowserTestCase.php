@@ -95,10 +95,10 @@ abstract class BrowserTestCase extends TestCase
         return \is_string($text) ? str_replace("\u{a0}", ' ', $text) : '';
     }
 
-    /** The same of the first element of a CSS selector. */
+    /** The same of the first element of a CSS selector; "" while there is none. */
     protected function textOf(string $selector): string
     {
-        $text = $this->page->executeScript('return document.querySelector(arguments[0]).innerText', [$selector]);
+        $text = $this->page->executeScript('return document.querySelector(arguments[0])?.innerText', [$selector]);
 
         return \is_string($text) ? str_replace("\u{a0}", ' ', $text) : '';
     }
@@ -107,6 +107,26 @@ abstract class BrowserTestCase extends TestCase
     protected function press(string $words): void
     {
         $this->click(\sprintf('//*[self::button or self::a or self::summary][normalize-space(.)=%1$s or @aria-label=%1$s]', self::quoted($words)));
+    }
+
+    /** Changes what a word of a sentence says: the word is touched, its fields are filled, and it closes again. */
+    protected function change(string $word, string $label, string $value): void
+    {
+        $this->openWord($word);
+        $this->fill($label, $value);
+        $this->closeWord();
+    }
+
+    protected function openWord(string $word): void
+    {
+        $this->click(\sprintf('//button[@aria-haspopup][starts-with(@aria-label, "%s")]', $word));
+        $this->until(fn (): bool => [] !== $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), "$word did not open.");
+    }
+
+    protected function closeWord(): void
+    {
+        $this->page->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), 'It did not close.');
     }
 
     protected function click(string $xpath): void

@@ -12,7 +12,7 @@ final class ScreensTest extends BrowserTestCase
 {
     private const VIEWS = [
         '/' => 'Good day',
-        '/choose' => 'candidates, the likeliest first',
+        '/choose' => 'let go unharmed',
         '/choose/catalogue' => 'Where practitioners disagree',
         '/choose/heat' => 'set the display to',
         '/test' => 'Comparisons',
@@ -62,7 +62,7 @@ final class ScreensTest extends BrowserTestCase
         $this->see('Dome white ABS on smooth P7');
         $this->see('review was due');
         self::assertStringNotContainsString('Compare', $this->text(), 'A viewer plans no comparison.');
-        $this->fill('Room, °C', '14');
+        $this->change('Room temperature:', 'Room, °C', '14');
         $this->see('yours is 14 °C');
     }
 

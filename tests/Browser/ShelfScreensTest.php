@@ -37,8 +37,9 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->see('sheet 26-B');
 
         $this->press('Choose');
-        $this->see('P77 front, bare');
-        $this->see('P77 back, bare');
+        $this->click('//section[@aria-label="Candidates"]//button[contains(., " more")]');
+        $this->see('P77 front');
+        $this->see('P77 back');
 
         $this->press('Shelf');
         $this->press('Change P77');
@@ -46,7 +47,8 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->press('Save');
         $this->see('retired');
         $this->press('Choose');
-        $this->see('candidates, the likeliest first');
+        $this->see('let go unharmed');
+        $this->click('//section[@aria-label="Candidates"]//button[contains(., " more")]');
         $this->until(fn (): bool => !str_contains($this->text(), 'P77'), 'A retired plate is still offered.');
     }
 

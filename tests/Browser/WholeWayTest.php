@@ -13,18 +13,20 @@ final class WholeWayTest extends BrowserTestCase
     {
         $this->signIn('technician');
         $this->press('Choose');
-        $this->fill('Material', 'PLA');
-        $this->fill('Printer', 'North bay');
-        $this->fill('Lot', 'L-102');
-        $this->see('candidates, the likeliest first');
+        $this->see('let go unharmed');
+        $this->change('Printer:', 'Printer', 'North bay');
+        $this->change('Material and lot:', 'Lot', 'L-102');
         $this->see('Proven with lot L-101 only.');
-        // The second plate with textured PEI has no runs of its own yet.
-        $this->click('//li[.//span[text()="P2 front, bare"]]//button[@role="checkbox"]');
+        // The second plate with textured PEI has no runs of its own yet; it is compared with nothing else.
+        $this->press('Compare P2 front, bare');
+        $this->see('2 ticked:');
+        $this->press('Take out P1 front, bare');
         $this->press('Compare 1');
 
         $this->see('Plan a comparison');
         $this->fill('The question', 'Does P2 hold the black PLA?');
         $this->fill('Print', '30');
+        $this->click('//button[@role="checkbox"][following-sibling::label[.="Pulls, by gauge or scale"]]');
         $this->fill('Looked at', 'Once');
         $this->press('Save the plan');
         $this->see('The order, as it would be');
@@ -65,12 +67,11 @@ final class WholeWayTest extends BrowserTestCase
         self::assertStringContainsString('30 min', $card);
 
         $this->press('Choose');
-        $this->fill('Lot', 'L-102');
+        $this->change('Material and lot:', 'Lot', 'L-102');
         // The answer for the lot before stands until the next is here.
-        $this->see('✓ Proven with lot L-102');
-        $first = $this->page->findElement(WebDriverBy::cssSelector('section[aria-label="Proven here"]'))->getText();
-        self::assertStringContainsString('House black PLA on textured P2', $first);
-        self::assertStringContainsString('Proven with lot L-102', $first);
+        $use = 'section[aria-label="Use this"]';
+        $this->until(fn (): bool => str_contains($this->textOf($use), 'House black PLA on textured P2'), 'What was just proven is not the answer.');
+        self::assertStringContainsString('proven here', $this->textOf($use));
 
         // A change of the printer leaves it signed, and says everywhere that it is in question.
         $this->press('Care');
@@ -81,8 +82,8 @@ final class WholeWayTest extends BrowserTestCase
         $this->see('validated, in question');
         $this->see('The printer was changed since: levelled again');
         $this->press('Choose');
-        $this->fill('Lot', 'L-102');
-        $this->see('Validated, but in question now');
+        $this->change('Material and lot:', 'Lot', 'L-102');
+        $this->see('The printer was changed since: levelled again');
     }
 
     private function oneRunWithTheGauge(): string

@@ -2,6 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
 import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
@@ -37,9 +38,20 @@ const newPlan = createRoute({
     }),
 });
 
+/** All of a choice is in its address. */
+const choose = createRoute({
+    getParentRoute: () => root,
+    path: '/choose',
+    component: lazyRouteComponent<Record<'Choose', () => React.ReactNode>, 'Choose'>(() => import('./choose/Choose'), 'Choose'),
+    loader: ({ context }) => {
+        void ahead(context.queries, [catalogueQuery, printersQuery, lotsQuery, usualQuery]);
+    },
+    validateSearch: readAddress,
+});
+
 const tree = root.addChildren([
     at('/', () => import('./shell/Start'), 'Start', [overviewQuery, termsQuery]),
-    at('/choose', () => import('./choose/Choose'), 'Choose', [catalogueQuery, printersQuery, lotsQuery]),
+    choose,
     at('/choose/catalogue', () => import('./choose/Catalogue'), 'Catalogue', [catalogueQuery, pairsQuery]),
     at('/choose/heat', () => import('./choose/Heat'), 'Heat', [catalogueQuery, sidesQuery, printersQuery, usualQuery]),
     at('/test', () => import('./test/ComparisonList'), 'ComparisonList', [catalogueQuery]),

@@ -18,6 +18,8 @@ final readonly class Expectation
 {
     /** Neither practice nor a sum is ever surer than this. */
     private const SUREST = 0.995;
+    /** A range that ends at 100 % would be read as a promise. */
+    private const SUREST_SAID = 0.99;
 
     /** @param list<Evidence> $evidence */
     private function __construct(
@@ -96,6 +98,12 @@ final readonly class Expectation
     public function interval(): Interval
     {
         return new Interval($this->belief->quantile(0.05), $this->belief->quantile(0.95));
+    }
+
+    /** The central 90 % of what is believed of all parts of the plate; it is never said to be sure. */
+    public function plateInterval(): Interval
+    {
+        return new Interval(min(self::SUREST_SAID, $this->plate->quantile(0.05)), min(self::SUREST_SAID, $this->plate->quantile(0.95)));
     }
 
     /** @param string $question hold or release */

@@ -23,7 +23,7 @@ final readonly class Experience
     private array $bySurfaceAndAgent;
     /** @var \WeakMap<JobRequest, \ArrayObject<string, RunsOfKind>> by surface and agent */
     private \WeakMap $ofJob;
-    /** @var array<string, ProvenSeat> by side and agent */
+    /** @var array<string, ProvenSeat> by printer, side and agent */
     private array $proven;
 
     /**
@@ -43,7 +43,7 @@ final readonly class Experience
         $this->ofJob = new \WeakMap();
         $bySeat = [];
         foreach ($proven as $seat) {
-            $bySeat[$seat->sideId.'/'.$seat->agentId] ??= $seat;
+            $bySeat[$seat->printerId.'/'.$seat->sideId.'/'.$seat->agentId] ??= $seat;
         }
         $this->proven = $bySeat;
     }
@@ -68,9 +68,11 @@ final readonly class Experience
     }
 
     /** What a validated profile vouches for on this side with this agent, for the job asked for. */
-    public function proven(SideFacts $side, ?string $agentId): ?ProvenSeat
+    public function proven(JobRequest $job, SideFacts $side, ?string $agentId): ?ProvenSeat
     {
-        return $this->proven[$side->id.'/'.$agentId] ?? null;
+        $seat = '/'.$side->id.'/'.$agentId;
+
+        return $this->proven[$job->printer->id.$seat] ?? $this->proven[$seat] ?? null;
     }
 
     /**

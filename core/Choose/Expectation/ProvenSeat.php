@@ -18,6 +18,8 @@ final readonly class ProvenSeat
         public ?float $bedC,
         /** On the display after the first layer; null: as in the first layer. */
         private ?float $bedOtherC = null,
+        /** For which it vouches; null: for the printer of the job, whichever that is. */
+        public ?string $printerId = null,
     ) {
     }
 

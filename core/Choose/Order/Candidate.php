@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Order;
 
 use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
+use Sitzplatz\Choose\Expectation\RunsToTell;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
@@ -93,7 +95,7 @@ final readonly class Candidate
                 || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
-            true === $experience->proven($proposal->side, $treatment->agentId)?->isAt($target->displayC),
+            true === $experience->proven($job, $proposal->side, $treatment->agentId)?->isAt($target->displayC),
             $near['longestMinutes'],
             $near['mostParts'],
             [] !== $near['hold'] || [] !== $near['release'],
@@ -187,6 +189,33 @@ final readonly class Candidate
     public function success(): Beta
     {
         return $this->hold->plate->times($this->release->plate);
+    }
+
+    /** Whether own runs, of whatever likeness, have a say in it; else it is the estimate of the catalogue alone. */
+    public function ownRunsSpeak(): bool
+    {
+        return $this->ownRuns;
+    }
+
+    /** On what it rests, in a few words. */
+    public function known(): Sentence
+    {
+        if ($this->proven) {
+            return Sentence::of('known.proven');
+        }
+        $own = $this->hold->own();
+        if ($own['runs'] > 0) {
+            return Sentence::of('known.own', held: Quantity::count($own['successes']), runs: Quantity::count($own['runs']));
+        }
+        if ($this->ownRuns) {
+            return Sentence::of('known.alike', worth: Quantity::number($this->hold->ownWorth(), 0.1));
+        }
+        $basis = null === $this->treatment->shop ? $this->treatment->basis->words() : Basis::Shop->words();
+        $runs = [RunsToTell::ofGrade($this->hold), RunsToTell::ofGrade($this->release)];
+
+        return null === $runs[0] || null === $runs[1]
+            ? Sentence::of('known.nothing_own', basis: $basis, most: Quantity::count(RunsToTell::MOST))
+            : Sentence::of('known.would_tell', basis: $basis, runs: $runs[0]->and($runs[1])->words());
     }
 
     /** Past its life, or with damage noted. */

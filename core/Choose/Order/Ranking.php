@@ -10,29 +10,11 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Gate\Gate;
 use Sitzplatz\Choose\Gate\GateOfKinds;
-use Sitzplatz\Choose\Gate\Internal\BarrierGate;
-use Sitzplatz\Choose\Gate\Internal\CleanerGate;
-use Sitzplatz\Choose\Gate\Internal\ColdBedGate;
-use Sitzplatz\Choose\Gate\Internal\EnclosureGate;
-use Sitzplatz\Choose\Gate\Internal\GlassGate;
-use Sitzplatz\Choose\Gate\Internal\HarmfulAgentGate;
-use Sitzplatz\Choose\Gate\Internal\HoldDownGate;
-use Sitzplatz\Choose\Gate\Internal\KnownPairGate;
-use Sitzplatz\Choose\Gate\Internal\KnownTreatmentGate;
-use Sitzplatz\Choose\Gate\Internal\NeverHoldsGate;
-use Sitzplatz\Choose\Gate\Internal\NozzleGate;
-use Sitzplatz\Choose\Gate\Internal\OffPrinterGate;
-use Sitzplatz\Choose\Gate\Internal\PlateSizeGate;
-use Sitzplatz\Choose\Gate\Internal\PrinterGate;
-use Sitzplatz\Choose\Gate\Internal\ProbeGate;
-use Sitzplatz\Choose\Gate\Internal\RaftGate;
-use Sitzplatz\Choose\Gate\Internal\SolventGate;
-use Sitzplatz\Choose\Gate\Internal\SurfaceKindGate;
-use Sitzplatz\Choose\Gate\Internal\TargetGate;
-use Sitzplatz\Choose\Gate\Internal\ZTravelGate;
+use Sitzplatz\Choose\Gate\Gates;
 use Sitzplatz\Choose\Gate\Rejection;
 use Sitzplatz\Choose\Request\AgentFacts;
 use Sitzplatz\Choose\Request\Criterion;
+use Sitzplatz\Choose\Request\JobOnPrinter;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\HeatPlans;
@@ -91,11 +73,57 @@ final readonly class Ranking
      */
     public static function of(Catalogue $catalogue, JobRequest $job, array $sides, array $agents, Experience $experience, ?int $enough = null): self
     {
-        $ofSide = self::gatesOfASide();
-        $ofAgent = self::gatesOfAnAgent();
+        return self::over($catalogue, [new JobOnPrinter($job, $sides)], $agents, $experience, $enough);
+    }
+
+    /**
+     * The same job over several printers, as one ranking.
+     *
+     * @param list<JobOnPrinter> $jobs   they differ in the printer alone
+     * @param list<AgentFacts>   $agents as for {@see of}
+     * @param int|null           $enough as for {@see of}
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
+     * @throws BadHeat      if a figure cannot be
+     * @throws BadWarp      if a figure cannot be
+     */
+    public static function over(Catalogue $catalogue, array $jobs, array $agents, Experience $experience, ?int $enough = null): self
+    {
+        $candidates = $rejections = [];
+        foreach ($jobs as $each) {
+            self::pass($catalogue, $each->job, $each->sides, $agents, $experience, $candidates, $rejections);
+        }
+        $heat = new HeatPlans();
+        $brackets = [];
+        $sorted = [] === $jobs ? [] : self::sorted($candidates, $jobs[0]->job, $heat, $brackets, $enough ?? \count($candidates));
+
+        return new self($sorted, $rejections, $heat, $brackets);
+    }
+
+    /**
+     * @param list<SideFacts>  $sides
+     * @param list<AgentFacts> $agents
+     * @param list<Candidate>  $candidates those that pass are added
+     * @param list<Rejection>  $rejections and the others here
+     *
+     * @throws BadCatalogue if the catalogue has no such entry, or a bad one
+     * @throws BadHeat      if a figure cannot be
+     * @throws BadWarp      if a figure cannot be
+     */
+    private static function pass(
+        Catalogue $catalogue,
+        JobRequest $job,
+        array $sides,
+        array $agents,
+        Experience $experience,
+        array &$candidates,
+        array &$rejections,
+    ): void {
+        $ofSide = Gates::ofASide();
+        $ofAgent = Gates::ofAnAgent();
         $influences = new Influences();
         $stacks = new SeatStacks($job->printer);
-        $candidates = $rejections = $known = [];
+        $known = [];
         foreach ($sides as $side) {
             $bare = Proposal::ofSide(
                 $job,
@@ -116,7 +144,7 @@ final readonly class Ranking
                     $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
                 }
-                foreach ([$proposal->asProven($experience->proven($side, $agent?->kindId)), $proposal->withBedOff()] as $way) {
+                foreach ([$proposal->asProven($experience->proven($job, $side, $agent?->kindId)), $proposal->withBedOff()] as $way) {
                     if (null !== $way && null !== $way->target) {
                         $candidates[] = Candidate::of(
                             $way,
@@ -131,11 +159,6 @@ final readonly class Ranking
                 }
             }
         }
-        $heat = new HeatPlans();
-        $brackets = [];
-        $sorted = self::sorted($candidates, $job, $heat, $brackets, $enough ?? \count($candidates));
-
-        return new self($sorted, $rejections, $heat, $brackets);
     }
 
     /**
@@ -331,39 +354,5 @@ final readonly class Ranking
         }
 
         return [$each, null];
-    }
-
-    /** @return list<Gate> in the order in which a technician rules things out, whatever is put on the side */
-    private static function gatesOfASide(): array
-    {
-        return [
-            new PrinterGate(),
-            new SurfaceKindGate(),
-            new PlateSizeGate(),
-            new HoldDownGate(),
-            new ZTravelGate(),
-            new ProbeGate(),
-            new KnownPairGate(),
-            new EnclosureGate(),
-            new NozzleGate(),
-            new RaftGate(),
-            new TargetGate(),
-            new GlassGate(),
-        ];
-    }
-
-    /** @return list<Gate> */
-    private static function gatesOfAnAgent(): array
-    {
-        return [
-            new SolventGate(),
-            new OffPrinterGate(),
-            new CleanerGate(),
-            new KnownTreatmentGate(),
-            new BarrierGate(),
-            new HarmfulAgentGate(),
-            new ColdBedGate(),
-            new NeverHoldsGate(),
-        ];
     }
 }

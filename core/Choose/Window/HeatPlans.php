@@ -36,7 +36,7 @@ final class HeatPlans
         $releaseC = self::releaseC($proposal);
         $key = \sprintf(
             '%s|%.2f|%.1f|%.1f|%.1f|%.1f',
-            $this->builds[$proposal->side->id] ??= self::build($stack),
+            $this->builds[$proposal->job->printer->id.$proposal->side->id] ??= $proposal->job->printer->id.'|'.self::build($stack),
             $display,
             $proposal->job->roomC,
             $proposal->job->airC(),

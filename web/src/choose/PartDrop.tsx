@@ -1,78 +1,44 @@
 import { FileUp } from 'lucide-react';
-import { useEffect, useId, useRef, useState, type DragEvent } from 'react';
+import { useId, useRef, useState } from 'react';
 
-import { api, ask, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { CheckField, NumberField, QuantityField } from '../ui/Field';
-import { Fault, Notice } from '../ui/Notice';
+import { Notice } from '../ui/Notice';
 import { useFigures } from '../ui/quantity';
 import { say } from '../words/say';
 import { PatchView } from './PatchView';
+import type { Reading } from './usePartReader';
 
 type Part = Schemas['Part'];
-type State = { kind: 'none' } | { kind: 'reading'; name: string; stop: AbortController } | { kind: 'failed'; name: string; error: Error };
 
 const NO_PART: Part = { contactAreaMm2: 400, outlineMm: 80, spanMm: 28, barWidthMm: 20, heightMm: 20, sharpCorners: 4, thinEnds: 0, islands: 1 };
 
 type Props = {
-    reading: { name: string; shape: Schemas['PartReading'] } | null;
+    reading: Reading | null;
     part: Part | null;
     advice: Schemas['Advice'] | null;
-    onRead: (name: string, shape: Schemas['PartReading']) => void;
+    onFile: (file: File | undefined) => void;
     onPart: (part: Part | null) => void;
     onAdvised: () => void;
     used: Schemas['Foothold'] | null;
 };
 
 /** The part: dropped as a file, or its few figures typed in. */
-export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, used }: Props) {
-    const [state, setState] = useState<State>({ kind: 'none' });
-    const [over, setOver] = useState(false);
+export function PartDrop({ reading, part, advice, onFile, onPart, onAdvised, used }: Props) {
     const [typing, setTyping] = useState(false);
     const input = useRef<HTMLInputElement>(null);
     const id = useId();
-    const take = async (file: File | undefined) => {
-        if (!file) return;
-        const stop = new AbortController();
-        setState({ kind: 'reading', name: file.name, stop });
-        try {
-            const shape = await ask(api.POST('/api/parts/read', { body: '', bodySerializer: () => file, headers: { 'Content-Type': 'application/octet-stream' }, signal: stop.signal }));
-            setState({ kind: 'none' });
-            setTyping(false);
-            onRead(file.name, shape);
-        } catch (error) {
-            setState(stop.signal.aborted ? { kind: 'none' } : { kind: 'failed', name: file.name, error: error instanceof Error ? error : new Error('The file could not be read.') });
-        }
-    };
-    const drop = (event: DragEvent) => {
-        event.preventDefault();
-        setOver(false);
-        void take(event.dataTransfer.files[0]);
-    };
     const articulated = part?.articulated ?? false;
     const otherwise = advice !== null && used !== null && (used.kind !== advice.foothold.kind || used.mm !== advice.foothold.mm);
     return (
-        <section
-            aria-label={say('choose.the_part')}
-            className={`mb-6 rounded-sm border border-dashed px-4 py-3 ${over ? 'border-accent bg-accent-wash' : 'border-strong'}`}
-            onDragOver={(event) => {
-                event.preventDefault();
-                setOver(true);
-            }}
-            onDragLeave={() => setOver(false)}
-            onDrop={drop}
-        >
+        <section aria-label={say('choose.the_part')} className="text-base">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label={say('choose.file_of_the_part')} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label={say('choose.file_of_the_part')} onChange={(event) => { setTyping(false); onFile(event.target.files?.[0]); event.target.value = ''; }} />
                 <Button onClick={() => input.current?.click()}>
                     <FileUp className="size-5" aria-hidden /> {part ? say('choose.another_part') : say('choose.read_a_part')}
                 </Button>
-                <p className="text-soft">
-                    {state.kind === 'reading' ? <Reading name={state.name} /> : reading ? <strong className="text-ink">{reading.name}</strong> : part ? say('choose.by_typed_figures') : say('choose.or_drop_it_here_stl_3mf')}
-                </p>
-                {state.kind === 'reading' ? (
-                    <Button tone="quiet" onClick={() => state.stop.abort()}>{say('choose.cancel')}</Button>
-                ) : null}
+                <p className="text-soft">{reading && part ? <strong className="text-ink">{reading.name}</strong> : part ? say('choose.by_typed_figures') : say('choose.or_drop_it_here_stl_3mf')}</p>
                 {part ? (
                     <>
                         <CheckField label={say('choose.articulated')} checked={articulated} onValue={(on) => onPart({ ...part, articulated: on })} />
@@ -82,11 +48,6 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
                     <Button tone="quiet" onClick={() => { setTyping(true); onPart(NO_PART); }}>{say('choose.type_its_figures')}</Button>
                 )}
             </div>
-            {state.kind === 'failed' ? (
-                <div className="mt-3">
-                    <Fault error={state.error} />
-                </div>
-            ) : null}
             {reading && part ? <Read shape={reading.shape} /> : null}
             {part && (typing || !reading) ? <Typed part={part} onPart={onPart} /> : null}
             {advice && part ? (
@@ -99,20 +60,6 @@ export function PartDrop({ reading, part, advice, onRead, onPart, onAdvised, use
                 </p>
             ) : null}
         </section>
-    );
-}
-
-/** How long it has been at it, once that is longer than one waits without a word. */
-function Reading({ name }: { name: string }) {
-    const [seconds, setSeconds] = useState(0);
-    useEffect(() => {
-        const timer = setInterval(() => setSeconds((was) => was + 1), 1000);
-        return () => clearInterval(timer);
-    }, []);
-    return (
-        <span className="flex flex-wrap items-center gap-3">{say('choose.reading_for', { name, secondsIf: seconds > 0, seconds: (seconds > 0) ? seconds : '' })}
-            {seconds > 0 ? <progress className="h-2 w-40" aria-label={say('choose.reading', { name })} /> : null}
-        </span>
     );
 }
 

@@ -23,7 +23,7 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
     const y = (mm: number) => PAD + (y1 - mm) * scale;
     const path = shape.outlines.map((line) => `M${line.map(([px = 0, py = 0]) => `${fine(x(px))} ${fine(y(py))}`).join('L')}Z`).join('');
     // The longest round bar that still leaves room for its figure.
-    const bar = length.ticks(0, SIZE / 3 / scale, 1).at(-1) ?? 0;
+    const bar = length.ticks(0, SIZE / 3 / scale, 2).at(-1) ?? 0;
     return (
         <figure className="m-0">
             <svg role="img" aria-label={say('choose.contact_patch_from_below_in_islands', { contactAreaMm2: area.text(shape.contactAreaMm2), islands: shape.islands, sharpCorners: shape.sharpCorners.length, thinEnds: shape.thinEnds.length })} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
@@ -47,5 +47,21 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
             </svg>
             <figcaption className="mt-1 text-sm text-soft">{tell('choose.from_below_sharp_corner_thin_end', { span: <span className="text-fault">▲</span>, span2: <span className="text-brass">◌</span> })}</figcaption>
         </figure>
+    );
+}
+
+const THUMB = 26;
+
+/** The patch so small that it stands in a line of words. */
+export function PatchThumb({ shape }: { shape: Schemas['PartReading'] }) {
+    const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = shape.extentMm;
+    const scale = (THUMB - 4) / Math.max(x1 - x0, y1 - y0, 0.1);
+    const path = shape.outlines.map((line) => `M${line.map(([px = 0, py = 0]) => `${fine(2 + (x1 - px) * scale)} ${fine(2 + (y1 - py) * scale)}`).join('L')}Z`).join('');
+    const width = Math.max(10, (x1 - x0) * scale + 4);
+    const height = Math.max(8, (y1 - y0) * scale + 4);
+    return (
+        <svg aria-hidden width={width} height={height} className="mr-1.5 inline-block align-middle">
+            <path d={path} fillRule="evenodd" fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={1.5} />
+        </svg>
     );
 }

@@ -9,9 +9,10 @@ import { CRITERION_WORDS, FINISH_WORDS, USUAL_ORDER, type Wishes } from './reque
 
 const FINISHES = Object.entries(FINISH_WORDS).map(([value, label]) => ({ value, label }));
 
-export function wishesInWords(wishes: Wishes): string {
+/** Null: there are none. */
+export function wishesInWords(wishes: Wishes): string | null {
     const words = [wishes.finish ? say('choose.underside_2', { finish: FINISH_WORDS[wishes.finish] }) : null, wishes.exactHeight ? say('choose.exact_height') : null, wishes.bareFirst ? say('choose.bare_first') : null, wishes.lowEnergy ? say('choose.low_energy') : null, wishes.order ? say('choose.own_order') : null].filter(Boolean);
-    return words.length === 0 ? 'none' : words.join(', ');
+    return words.length === 0 ? null : words.join(', ');
 }
 
 /** What is wished beyond a part that holds and lets go, and by what candidates are put in order. */

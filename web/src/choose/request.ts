@@ -2,6 +2,8 @@ import type { Schemas } from '../api/client';
 import { say } from '../words/say';
 
 export type Job = Omit<Schemas['ChooseRequest'], 'lookAt' | 'benchSideId'>;
+/** A job as it is asked for: with what lies on its printer now. */
+export type Asked = Omit<Schemas['ChooseRequest'], 'lookAt'>;
 export type Wishes = NonNullable<Schemas['ChooseRequest']['wishes']>;
 
 /** Whether a material is seated on seconds of exposure and not on a bed temperature. */

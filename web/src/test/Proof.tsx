@@ -15,7 +15,7 @@ export function Proof({ values, set }: { values: ProofValues; set: (part: Partia
     const prove = (part: Partial<ProofValues['proof']>) => set({ proof: { ...proof, ...part } });
     const pulls = proof.measures.includes('pull');
     const lift = proof.measures.includes('lift');
-    const usualLimits = usual.plan.limits;
+    const { pulls: byPulls } = usual.plan;
     const measure = (name: 'pull' | 'lift', on: boolean) => (on ? [...proof.measures, name] : proof.measures.filter((each) => each !== name));
     return (
         <>
@@ -29,8 +29,8 @@ export function Proof({ values, set }: { values: ProofValues; set: (part: Partia
                         onValue={(on) =>
                             set(
                                 on
-                                    ? { proof: { ...proof, measures: measure('pull', true), criterion: usual.plan.proof.criterion }, limits: { ...limits, hotPullAtLeastN: usualLimits.hotPullAtLeastN, coldPullAtMostN: usualLimits.coldPullAtMostN }, hotPerSetup: usual.plan.hotPerSetup, runsPerSetup: usual.plan.runsPerSetup }
-                                    : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0, runsPerSetup: usual.plan.countedRuns },
+                                    ? { proof: { ...proof, measures: measure('pull', true), criterion: byPulls.criterion }, limits: { ...limits, hotPullAtLeastN: byPulls.hotPullAtLeastN, coldPullAtMostN: byPulls.coldPullAtMostN }, hotPerSetup: byPulls.hotPerSetup, runsPerSetup: byPulls.runsPerSetup }
+                                    : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0, runsPerSetup: usual.plan.runsPerSetup },
                             )
                         }
                     />

@@ -63,6 +63,12 @@ export function useFigures(): (name: FigureName) => Quantity {
     return (name) => quantity(figures[name]);
 }
 
+/** From one share to another. */
+export function useShares(): (range: number[]) => string {
+    const share = useQuantity('share');
+    return ([low = 0, high = 1]) => say('unit.share_range', { from: share.bare(low), to: share.bare(high), symbol: share.symbol });
+}
+
 /** A first-layer gap: what it is set with, and how wide that is where it is known. */
 export function useGap(): (setting: { gapMm: number | null; feeler: string }) => string {
     const length = useQuantity('length');

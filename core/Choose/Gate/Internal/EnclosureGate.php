@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Gate\Internal;
 
 use Sitzplatz\Catalogue\Enclosure;
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Sentence;
 
 /** The material needs a closed, draft-free chamber and the printer has none. */
-final readonly class EnclosureGate implements Gate
+final readonly class EnclosureGate implements GateOfLimits
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** Thin glass is not heated. */
-final readonly class GlassGate implements Gate
+final readonly class GlassGate implements GateOfLimits
 {
     /** A bed up to this is warm to the hand rather than hot (our own choice), °C. */
     private const WARM_C = 50.0;

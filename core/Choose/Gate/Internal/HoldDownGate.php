@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Words\Joined;
@@ -13,7 +13,7 @@ use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** What holds the plate has to be on the printer; a plate that stays on its printer is nowhere else. */
-final readonly class HoldDownGate implements Gate
+final readonly class HoldDownGate implements GateOfLimits
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** The first-layer nozzle is hotter than the surface stands. */
-final readonly class NozzleGate implements Gate
+final readonly class NozzleGate implements GateOfLimits
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

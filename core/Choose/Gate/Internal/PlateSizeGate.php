@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** The plate does not fit the printer, or the job does not fit the plate. A plate may lie either way round. */
-final readonly class PlateSizeGate implements Gate
+final readonly class PlateSizeGate implements GateOfLimits
 {
     public function refuses(Proposal $proposal): ?Sentence
     {

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Gate\Internal;
 
-use Sitzplatz\Choose\Gate\Gate;
+use Sitzplatz\Choose\Gate\GateOfLimits;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** An inductive probe does not see the metal below the surface: the nozzle would drive into it. */
-final readonly class ProbeGate implements Gate
+final readonly class ProbeGate implements GateOfLimits
 {
     /** Of a common probe, mm (common practice). */
     private const USUAL_RANGE_MM = 4.0;

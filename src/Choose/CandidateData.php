@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Shelf\ShopSettings;
+use App\Test\StripData;
+use Sitzplatz\Choose\Detail\Batch;
+use Sitzplatz\Choose\Detail\Batches;
+use Sitzplatz\Choose\Detail\CandidateSums;
+use Sitzplatz\Choose\Detail\Input;
+use Sitzplatz\Choose\Detail\NextRungs;
+use Sitzplatz\Choose\Detail\Reckoning;
+use Sitzplatz\Choose\Expectation\Evidence;
+use Sitzplatz\Choose\Expectation\Expectation;
+use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Proposal;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Order\Step;
+use Sitzplatz\Choose\Window\Dial;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Sentence;
+
+/** A candidate as the API has it: in a row, and in full. */
+final readonly class CandidateData
+{
+    public const BARE = 'bare';
+
+    public function __construct(private OwnRunsRepository $ownRuns, private ShopSettings $settings)
+    {
+    }
+
+    /** What a setup is asked for by; where any printer will do, the printer is part of it. */
+    public static function key(Proposal $proposal, bool $anyPrinter): string
+    {
+        return $proposal->side->id.'/'.($proposal->agent->id ?? self::BARE).($proposal->off ? '/off' : '').($anyPrinter ? '@'.$proposal->job->printer->id : '');
+    }
+
+    /** @return array{chance: float, hold90: array{float, float}, release90: array{float, float}} */
+    public function chances(Candidate $candidate): array
+    {
+        return [
+            'chance' => $candidate->chance,
+            'hold90' => $candidate->hold->plateInterval()->toArray(),
+            'release90' => $candidate->release->plateInterval()->toArray(),
+        ];
+    }
+
+    /** What stands beside the thing that is lacking: a surface is used bare or with an agent, an agent on a side. */
+    public function beside(Candidate $candidate): Phrase
+    {
+        $proposal = $candidate->proposal;
+
+        return '' === $proposal->side->label ? $proposal->agentName() : Sentence::of('lacking.on', side: $proposal->side->label);
+    }
+
+    /** @return array<string, mixed> */
+    public function row(Candidate $candidate, Ranking $ranking, Question $question): array
+    {
+        $proposal = $candidate->proposal;
+        $heat = $ranking->heat->of($proposal);
+
+        return [
+            'key' => self::key($candidate->proposal, $question->anyPrinter),
+            'label' => $candidate->proposal->label(),
+            'printerId' => $proposal->job->printer->id,
+            'printerName' => $proposal->job->printer->name,
+            'plateSideId' => $proposal->side->id,
+            'sideLabel' => $proposal->side->label,
+            'surfaceName' => $proposal->surface->name,
+            'agentId' => null === $proposal->agent ? null : $question->stock[$proposal->agent->id]->id->toRfc4122(),
+            'agentName' => $proposal->agent?->name,
+            'role' => null === $proposal->agent ? null : $candidate->treatment->role->value,
+            'strip' => StripData::of($proposal, $candidate->pairing, $candidate->target->at, $candidate->target->displayC),
+            'dial' => self::dial($proposal, $candidate->target->displayC),
+            'bedOff' => $proposal->off,
+            'bedOtherC' => $proposal->bedOtherC,
+            'bracket' => $ranking->bracketOf($candidate),
+            'proven' => $candidate->proven,
+            'steps' => array_map(static fn (Step $step): array => [
+                'id' => $step->id,
+                'words' => $step->words,
+                'holdWithout' => $step->without < 0 ? $candidate->holdWithout($step) : null,
+            ], $proposal->steps()),
+            'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
+                // The scale is that of the surface; runs were noted by the display.
+                'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->airC()) ?? $runs->bedC),
+                'held' => $runs->held,
+                'failed' => $runs->runs - $runs->held,
+                'stuck' => $runs->released - $runs->clean,
+            ], $question->experience->on($proposal->side, $proposal->agent?->id)),
+            'known' => $candidate->known(),
+            'estimate' => !$candidate->ownRunsSpeak(),
+            'hold' => self::expectation($candidate->hold),
+            'release' => self::expectation($candidate->release),
+            'chance' => $candidate->chance,
+            'finish' => $proposal->surface->finish,
+            'foothold' => $proposal->foothold()->words(),
+            'turnaroundMinutes' => $heat?->turnaroundMinutes(),
+            'energyWh' => $heat?->energyWh($proposal->job->minutes),
+            'costPerPrint' => $candidate->costPerPrint,
+            'missed' => $candidate->missed,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public function detail(Candidate $candidate, Ranking $ranking, Question $question): array
+    {
+        $proposal = $candidate->proposal;
+        // Only the sum on warp asks for it, and that wants a part.
+        $own = null === $proposal->job->part ? null : $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
+        $sums = CandidateSums::of($candidate, $ranking->heat, $own);
+        $batches = Batches::of($candidate, $ranking->heat, $question->experience);
+
+        return [
+            'key' => self::key($candidate->proposal, $question->anyPrinter),
+            'label' => $candidate->proposal->label(),
+            'reasons' => $candidate->reasons(),
+            'heeds' => $candidate->heeds(),
+            'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
+            'putOn' => $proposal->agent?->putOn,
+            'cleaning' => $proposal->surface->cleaning,
+            'setPoint' => self::dial($proposal, $candidate->target->displayC),
+            'ladder' => array_map(
+                static fn (array $each): array => ['rung' => $each['rung']->value, 'words' => $each['words'], 'chance' => $each['chance']],
+                NextRungs::of($candidate, $ranking->candidates, $this->settings->ladder(), $question->experience)->rungs,
+            ),
+            'batches' => null === $batches ? null : [
+                'words' => $batches->words(),
+                'rows' => array_map(static fn (Batch $each): array => [
+                    'plates' => $each->plates,
+                    'mostParts' => $each->mostParts,
+                    'allGood' => $each->allGood,
+                    'goodParts' => $each->goodParts,
+                    'minutes' => $each->minutes,
+                    'better' => $each === $batches->better,
+                ], $batches->batches),
+            ],
+            'warp' => null === $sums->warp ? null : [
+                'low' => $sums->warp->margin->low,
+                'middle' => $sums->warp->margin->middle,
+                'high' => $sums->warp->margin->high,
+                'drivingK' => $sums->warp->drivingK,
+                'expectedLiftMm' => $sums->warp->expectedLiftMm(),
+                'sentence' => $sums->warp->sentence(),
+            ],
+            'release' => [
+                'belowC' => $sums->release->belowC,
+                'waits' => $sums->release->waits,
+                'steps' => $sums->release->steps,
+                'never' => $sums->release->never,
+                'doneHot' => $sums->release->doneHot ?? '',
+            ],
+            'reckonings' => array_map(static fn (Reckoning $r): array => [
+                'id' => $r->id,
+                'title' => $r->title,
+                'result' => $r->result,
+                'formula' => $r->formula,
+                'inputs' => array_map(static fn (Input $i): array => ['name' => $i->name, 'value' => $i->value, 'basis' => $i->basis], $r->inputs),
+                'source' => $r->source,
+            ], $sums->reckonings()),
+            'schools' => CatalogueData::schools($question->catalogue->schoolsOn(
+                $proposal->job->material->id,
+                $proposal->surface->id,
+                ...(null === $proposal->agent ? [] : [$proposal->agent->id]),
+            )),
+        ];
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function dial(Proposal $proposal, ?float $displayC): ?array
+    {
+        return null === $displayC ? null : Dial::at($displayC, $proposal->job->printer, $proposal->side, $proposal->job->airC())->toArray();
+    }
+
+    /**
+     * Most candidates share the belief of their grade: each is reckoned once.
+     *
+     * @return array{float, float}
+     */
+    private static function interval(Expectation $expectation): array
+    {
+        static $known = [];
+
+        return $known[$expectation->belief->a.'/'.$expectation->belief->b] ??= $expectation->interval()->toArray();
+    }
+
+    /** @return array<string, mixed> */
+    private static function expectation(Expectation $expectation): array
+    {
+        return [
+            'grade' => $expectation->grade->value,
+            'prior' => $expectation->prior->mean(),
+            'mean' => $expectation->belief->mean(),
+            'interval90' => self::interval($expectation),
+            'plate90' => $expectation->plateInterval()->toArray(),
+            'ownSuccesses' => $expectation->own()['successes'],
+            'ownRuns' => $expectation->own()['runs'],
+            'ownWorth' => $expectation->ownWorth(),
+            'evidence' => array_map(
+                static fn (Evidence $e): array => [
+                    'likeness' => $e->likeness->words(),
+                    'successes' => $e->successes,
+                    'runs' => $e->runs,
+                    'worth' => $e->worth(),
+                ],
+                $expectation->evidence,
+            ),
+        ];
+    }
+}

@@ -1,0 +1,54 @@
+import { getRouteApi, useNavigate } from '@tanstack/react-router';
+import { useEffect, useRef, useState } from 'react';
+
+import type { Schemas } from '../api/client';
+import { usePause } from '../ui/usePause';
+import { addressOf, jobOf, type Address } from './address';
+import type { Job } from './request';
+
+const route = getRouteApi('/choose');
+
+type Shown = Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'all' | 'beyond'>;
+
+/** Job and view as the address has them. What is typed is written there when somebody pauses; what is opened is a step to go back from. */
+export function useAddress(bench: Schemas['Bench'], lots: Schemas['Lot'][]) {
+    const address = route.useSearch();
+    const navigate = useNavigate();
+    const [job, setJob] = useState(() => jobOf(address, bench, lots));
+    const [named, setNamed] = useState(address.named);
+    const written = useRef(JSON.stringify(address));
+    const { look, ticked, pair, all, beyond } = address;
+    const stands = JSON.stringify(address);
+    const wanted = JSON.stringify(addressOf(job, bench, lots, { named, look, ticked, pair, all, beyond }));
+    const settled = usePause(wanted);
+    useEffect(() => {
+        // Gone back or forward, or come by a link.
+        if (stands === written.current) return;
+        written.current = stands;
+        const moved = JSON.parse(stands) as Address;
+        setJob(jobOf(moved, bench, lots));
+        setNamed(moved.named);
+    }, [stands, bench, lots]);
+    useEffect(() => {
+        if (settled === written.current || settled !== wanted) return;
+        written.current = settled;
+        void navigate({ to: '/choose', search: JSON.parse(settled) as Address, replace: true, resetScroll: false });
+    }, [settled, wanted, navigate]);
+    const show = (part: Partial<Shown>, replace = false) => {
+        const next = addressOf(job, bench, lots, { named, look, ticked, pair, all, beyond, ...part });
+        written.current = JSON.stringify(next);
+        void navigate({ to: '/choose', search: next, replace, resetScroll: false });
+    };
+    return {
+        job,
+        named,
+        look: look ?? null,
+        ticked: ticked ?? [],
+        pair: pair ?? false,
+        all: all ?? false,
+        beyond: beyond ?? false,
+        set: (part: Partial<Job>) => setJob((was) => ({ ...was, ...part })),
+        name: setNamed,
+        show,
+    };
+}

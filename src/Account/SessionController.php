@@ -23,7 +23,7 @@ use Symfony\Component\Uid\Uuid;
 /** Who is here: sign-in, sign-out, the first account, own preferences and the bench bar. */
 final readonly class SessionController
 {
-    private const PREFERENCES = ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'system', 'locale' => ''];
+    private const PREFERENCES = ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'system', 'locale' => '', 'shortcuts' => true];
     private const BENCH = ['printerId' => null, 'plateSideId' => null, 'agentId' => null, 'lotId' => null, 'roomC' => 21.0];
 
     public function __construct(
@@ -55,7 +55,7 @@ final readonly class SessionController
             'needsFirstLead' => !$signedIn && 0 === $this->entities->getRepository(User::class)->count(),
             'preferences' => $signedIn ? [...self::PREFERENCES, ...$user->preferences] : self::PREFERENCES,
             'figures' => $this->wording->shown(),
-            'bench' => $signedIn ? [...self::BENCH, ...$user->bench] : self::BENCH,
+            'bench' => $signedIn ? [...self::BENCH, ...$user->bench()] : self::BENCH,
         ]);
     }
 
@@ -89,7 +89,7 @@ final readonly class SessionController
     public function preferences(Request $request): Answer
     {
         $user = $this->current->get();
-        /** @var array<string, string> $body */
+        /** @var array<string, string|bool> $body */
         $body = $this->contract->body($request);
         $user->preferences = $body;
         $this->entities->flush();
@@ -101,7 +101,9 @@ final readonly class SessionController
     public function bench(Request $request): Answer
     {
         $user = $this->current->get();
-        $user->bench = $this->contract->body($request);
+        /** @var array{printerId: ?string, plateSideId: ?string, agentId: ?string, lotId: ?string, roomC: float|int} $body */
+        $body = $this->contract->body($request);
+        $user->layOnBench($body);
         $this->entities->flush();
 
         return $this->session();

@@ -31,7 +31,7 @@ final readonly class SignedInReader implements Reader
     public function locale(): string
     {
         $user = $this->security->getUser();
-        $preferred = $user instanceof User ? ($user->preferences['locale'] ?? '') : '';
+        $preferred = $user instanceof User ? (string) ($user->preferences['locale'] ?? '') : '';
         $locale = str_replace('-', '_', '' === $preferred ? ($this->requests->getCurrentRequest()?->getLanguages()[0] ?? '') : $preferred);
 
         // What a device asks for is anybody's text.

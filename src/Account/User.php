@@ -22,13 +22,13 @@ class User extends VersionedRow implements UserInterface, PasswordAuthenticatedU
     #[ORM\Column]
     public bool $active = true;
 
-    /** @var array<string, string> units and theme */
+    /** @var array<string, string|bool> units, theme and keys */
     #[ORM\Column(type: 'json')]
     public array $preferences = [];
 
-    /** @var array<string, mixed> what lies on the bench of this person */
+    /** @var array<string, mixed> what lies on the bench of this person; under "last", by printer, what lay there when it was left */
     #[ORM\Column(type: 'json')]
-    public array $bench = [];
+    private array $bench = [];
 
     public function __construct(
         Uuid $id,
@@ -41,6 +41,28 @@ class User extends VersionedRow implements UserInterface, PasswordAuthenticatedU
         public Role $role,
     ) {
         parent::__construct($id, $createdAt);
+    }
+
+    /** @return array{printerId?: ?string, plateSideId?: ?string, agentId?: ?string, lotId?: ?string, roomC?: float|int} */
+    public function bench(): array
+    {
+        return array_diff_key($this->bench, ['last' => 0]);
+    }
+
+    /** @return array{plateSideId: ?string, agentId: ?string, lotId: ?string}|null what lay on the bench of a printer; null: it was never there */
+    public function lastOn(string $printerId): ?array
+    {
+        return $this->bench['last'][$printerId] ?? null;
+    }
+
+    /** @param array{printerId: ?string, plateSideId: ?string, agentId: ?string, lotId: ?string, roomC: float|int} $bench */
+    public function layOnBench(array $bench): void
+    {
+        $last = $this->bench['last'] ?? [];
+        if (null !== $bench['printerId']) {
+            $last[$bench['printerId']] = ['plateSideId' => $bench['plateSideId'], 'agentId' => $bench['agentId'], 'lotId' => $bench['lotId']];
+        }
+        $this->bench = [...$bench, 'last' => $last];
     }
 
     public function getRoles(): array

@@ -84,7 +84,7 @@ final readonly class FirstTests
     /** @return list<Printer> the one at this bench first */
     private function printers(): array
     {
-        $bench = $this->current->get()->bench['printerId'] ?? null;
+        $bench = $this->current->get()->bench()['printerId'] ?? null;
         $printers = $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC']);
         usort($printers, static fn (Printer $a, Printer $b): int => ($b->id->toRfc4122() === $bench) <=> ($a->id->toRfc4122() === $bench));
 
@@ -112,7 +112,7 @@ final readonly class FirstTests
      */
     private function test(Catalogue $catalogue, Printer $printer, Lot $lot, ?string $surfaceId, array $sides, array $stock): ?array
     {
-        $roomC = (float) ($this->current->get()->bench['roomC'] ?? self::ROOM_C);
+        $roomC = (float) ($this->current->get()->bench()['roomC'] ?? self::ROOM_C);
         $job = new JobRequest($catalogue->material($lot->materialId), $printer->facts($catalogue), $roomC, $lot->id->toRfc4122());
         $seats = $this->profiles->forJobs(
             $lot->materialId,

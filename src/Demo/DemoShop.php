@@ -144,13 +144,13 @@ final class DemoShop
         foreach ($data['users'] as $u) {
             $user = new User(Uuid::v7(), $at, $u['name'], $u['displayName'], Role::from($u['role']));
             $user->passwordHash = $this->hasher->hashPassword($user, $data['password']);
-            $user->bench = [
+            $user->layOnBench([
                 'printerId' => $this->printers[$bench['printer']]->id->toRfc4122(),
                 'plateSideId' => $this->sides[$bench['side']]->id->toRfc4122(),
                 'agentId' => null,
                 'lotId' => $this->lots[$bench['lot']]->id->toRfc4122(),
                 'roomC' => $bench['roomC'],
-            ];
+            ]);
             $this->entities->persist($user);
             $this->people[$user->displayName] = Author::of($user);
         }

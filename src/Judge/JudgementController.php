@@ -37,7 +37,14 @@ final readonly class JudgementController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
+        private VerdictRows $rows,
     ) {
+    }
+
+    #[Route('/api/verdicts', name: 'listVerdicts', methods: ['GET'])]
+    public function list(Request $request): Answer
+    {
+        return new Answer($this->rows->page($request->query->getString('find'), $request->query->getString('after')));
     }
 
     #[Route('/api/comparisons/{id}/judgement', name: 'getJudgement', methods: ['GET'])]

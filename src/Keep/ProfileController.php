@@ -54,7 +54,13 @@ final readonly class ProfileController
     #[Route('/api/profiles', name: 'listProfiles', methods: ['GET'])]
     public function list(Request $request): Answer
     {
-        return new Answer(array_map($this->row(...), $this->list->page($request->query->getString('find'), $request->query->getString('after'))));
+        $query = $request->query;
+        $only = [];
+        foreach (['materialId', 'printerId', 'sideId', 'status'] as $name) {
+            $only[$name] = $query->getString($name);
+        }
+
+        return new Answer(array_map($this->row(...), $this->list->page($query->getString('find'), $query->getString('after'), $only)));
     }
 
     #[Route('/api/profiles/{id}', name: 'getProfile', methods: ['GET'])]
@@ -334,6 +340,19 @@ final readonly class ProfileController
             'agentName' => new Recorded($setting['agentName'] ?? null),
             'printerName' => new Recorded($scope['printerName']),
             'bedFirstC' => $setting['bedFirstC'] ?? null,
+            'seat' => !isset($setting['windowLowC'], $setting['windowHighC']) ? null : [
+                'lowC' => $setting['windowLowC'],
+                'highC' => $setting['windowHighC'],
+                'releaseC' => $document['release']['belowC'] ?? null,
+            ],
+            'scope' => [
+                'lotLabel' => true === $scope['anyLot'] ? null : $scope['lotLabel'],
+                'sideLabel' => true === $scope['anyPlate'] ? null : $scope['sideLabel'],
+                'roomLowC' => $scope['roomLowC'],
+                'roomHighC' => $scope['roomHighC'],
+                'longestJobMinutes' => $scope['longestJobMinutes'],
+                'mostParts' => $scope['mostParts'],
+            ],
             'doubts' => self::doubted((string) $row['status'], fn (): array => $this->doubts->ofRow($row)),
             'signedBy' => $row['signed_by'],
             'signedAt' => null === $row['signed_at']

@@ -21,6 +21,8 @@ final class Environment
     /** Reads KEY=VALUE lines of app.env in the data folder; what is set already wins. */
     public static function load(): void
     {
+        // A cookie does not know ports: two copies side by side have each its own.
+        $_SERVER['SITZPLATZ_COOKIE'] = $_ENV['SITZPLATZ_COOKIE'] = 'sitzplatz_'.substr(hash('sha256', self::dataDirectory()), 0, 8);
         $file = self::dataDirectory().'/app.env';
         if (!is_readable($file)) {
             return;

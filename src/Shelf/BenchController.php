@@ -21,7 +21,7 @@ final readonly class BenchController
     #[Route('/api/bench', name: 'getBench', methods: ['GET'])]
     public function bench(): Answer
     {
-        $bench = $this->current->get()->bench;
+        $bench = $this->current->get()->bench();
         $side = $this->row(PlateSide::class, $bench['plateSideId'] ?? null);
         $lot = $this->row(Lot::class, $bench['lotId'] ?? null);
         $catalogue = $this->shop->get();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Start;
 
+use App\Account\CurrentUser;
+use App\Account\Role;
 use App\Care\PlateHistory;
 use App\Keep\Profile;
 use App\Platform\Http\Answer;
@@ -17,6 +19,10 @@ use Sitzplatz\Care\CareDue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\Life\WhatNext;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,6 +32,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class OverviewController
 {
     private const MOST_CARE = 4;
+    private const MOST_PROFILES = 10;
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -33,6 +40,7 @@ final readonly class OverviewController
         private PlateHistory $history,
         private Catalogue $catalogue,
         private ClockInterface $clock,
+        private CurrentUser $current,
     ) {
     }
 
@@ -55,8 +63,33 @@ final readonly class OverviewController
                 fn (Printer $printer): array => $this->bench($printer, $running, $open, $counts),
                 $this->entities->getRepository(Printer::class)->findBy(['retired' => false], ['name' => 'ASC']),
             ),
-            'next' => [...$this->tests($running, $open, $counts), ...$this->profiles(), ...$this->care()],
+            'next' => $this->next($running, $open, $counts),
         ]);
+    }
+
+    /**
+     * What whoever asks can do: what is under way, then what is overdue, then the rest.
+     *
+     * @param list<Run>                         $running
+     * @param list<Comparison>                  $open
+     * @param array<string, array<string, int>> $counts
+     *
+     * @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}>
+     */
+    private function next(array $running, array $open, array $counts): array
+    {
+        $role = $this->current->get()->role;
+
+        return match ($role) {
+            Role::Viewer => [],
+            default => [
+                ...self::underWay($running),
+                ...$this->reviews(),
+                ...$this->care(),
+                ...(Role::Lead === $role ? $this->unsigned() : []),
+                ...self::open($open, $counts),
+            ],
+        };
     }
 
     /**
@@ -99,91 +132,98 @@ final readonly class OverviewController
     }
 
     /**
-     * @param list<Run>                         $running
+     * @param list<Run> $running
+     *
+     * @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}>
+     */
+    private static function underWay(array $running): array
+    {
+        return array_map(static fn (Run $run): array => [
+            'kind' => 'run',
+            'id' => $run->id->toRfc4122(),
+            'title' => Sentence::of('next.run', run: Quantity::count($run->position)),
+            'sentence' => Sentence::of('next.setup_on', setup: $run->setup->name(), printer: $run->comparison->printer->name),
+        ], $running);
+    }
+
+    /**
      * @param list<Comparison>                  $open
      * @param array<string, array<string, int>> $counts
      *
-     * @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}>
+     * @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}>
      */
-    private function tests(array $running, array $open, array $counts): array
+    private static function open(array $open, array $counts): array
     {
         $next = [];
-        foreach ($running as $run) {
-            $next[] = [
-                'kind' => 'run',
-                'id' => $run->id->toRfc4122(),
-                'title' => Sentence::of('next.run', run: Quantity::count($run->position)),
-                'sentence' => Sentence::of('next.setup_on', setup: $run->setup->name(), printer: $run->comparison->printer->name),
-            ];
-        }
         foreach ($open as $comparison) {
-            $id = $comparison->id->toRfc4122();
-            $count = $counts[$id] ?? [];
+            $count = $counts[$comparison->id->toRfc4122()] ?? [];
             $planned = $count[RunStatus::Planned->value] ?? 0;
-            if (ComparisonStatus::Draft === $comparison->status) {
-                $next[] = ['kind' => 'comparison', 'id' => $id, 'title' => Sentence::of('next.start'), 'sentence' => $comparison->title];
-            } elseif (0 === $planned && 0 === ($count[RunStatus::Running->value] ?? 0)) {
-                $next[] = [
-                    'kind' => 'judgement',
-                    'id' => $id,
-                    'title' => Sentence::of('next.verdict'),
-                    'sentence' => Sentence::of('next.all_done', title: $comparison->title),
-                ];
-            } elseif (0 === ($count[RunStatus::Running->value] ?? 0)) {
-                $next[] = [
-                    'kind' => 'comparison',
-                    'id' => $id,
-                    'title' => Sentence::of('next.next_run'),
-                    'sentence' => Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title),
-                ];
+            $what = match (WhatNext::of($comparison->status, $planned, $count[RunStatus::Running->value] ?? 0)) {
+                WhatNext::Start => ['comparison', Sentence::of('next.start'), $comparison->title],
+                WhatNext::Verdict => ['judgement', Sentence::of('next.verdict'), Sentence::of('next.all_done', title: $comparison->title)],
+                WhatNext::NextRun => [
+                    'comparison',
+                    Sentence::of('next.next_run'),
+                    Sentence::of('next.to_go', runs: Quantity::count($planned), title: $comparison->title),
+                ],
+                WhatNext::GoOn, WhatNext::Nothing => null,
+            };
+            if (null !== $what) {
+                $next[] = ['kind' => $what[0], 'id' => $comparison->id->toRfc4122(), 'title' => $what[1], 'sentence' => $what[2]];
             }
         }
 
         return $next;
     }
 
-    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}> */
-    private function profiles(): array
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> */
+    private function unsigned(): array
     {
-        $next = [];
-        foreach ($this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], 10) as $profile) {
-            $next[] = [
-                'kind' => 'profile',
-                'id' => $profile->id->toRfc4122(),
-                'title' => Sentence::of('next.waits_for_lead'),
-                'sentence' => $profile->title.'.',
-            ];
-        }
+        $waiting = $this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], self::MOST_PROFILES);
+
+        return array_map(static fn (Profile $profile): array => self::profile($profile, 'next.waits_for_lead'), $waiting);
+    }
+
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> */
+    private function reviews(): array
+    {
         /** @var list<Profile> $due */
         $due = $this->entities->createQuery('SELECT p FROM '.Profile::class.' p WHERE p.status IN (:signed) AND p.reviewBy < :today ORDER BY p.reviewBy')
             ->setParameter('signed', [Profile::VALIDATED, Profile::TRIAL])->setParameter('today', $this->clock->now(), 'date_immutable')
-            ->setMaxResults(10)->getResult();
-        foreach ($due as $profile) {
-            $next[] = ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of('next.review'), 'sentence' => $profile->title.'.'];
-        }
+            ->setMaxResults(self::MOST_PROFILES)->getResult();
 
-        return $next;
+        return array_map(static fn (Profile $profile): array => self::profile($profile, 'next.review'), $due);
     }
 
-    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Sentence|string}> */
+    /** @return array{kind: string, id: string, title: Sentence, sentence: string} */
+    private static function profile(Profile $profile, string $title): array
+    {
+        return ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of($title), 'sentence' => $profile->title.'.'];
+    }
+
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> one line for both sides of a plate */
     private function care(): array
     {
-        $next = [];
+        $due = [];
         $history = $this->history->all();
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
-            foreach ((new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences() as $sentence) {
-                $next[] = [
-                    'kind' => 'care',
-                    'id' => $side->id,
-                    'title' => Sentence::of('next.care', side: $side->label),
-                    'sentence' => $sentence,
-                ];
-                break;
+            $first = (new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences()[0] ?? null;
+            if (null !== $first) {
+                $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];
             }
         }
+        $next = [];
+        foreach (\array_slice($due, 0, self::MOST_CARE, true) as $plate => $sides) {
+            $next[] = [
+                'kind' => 'care',
+                'id' => $sides[0][0],
+                'title' => Sentence::of('next.care', plate: (string) $plate),
+                'sentence' => Listing::of(array_column($sides, 1), Joined::Space),
+            ];
+        }
 
-        return \array_slice($next, 0, self::MOST_CARE);
+        return $next;
     }
 
     /** @return array<string, array<string, int>> */

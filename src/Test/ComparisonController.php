@@ -9,9 +9,7 @@ use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
-use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredEdit;
-use App\Platform\Database\StoredId;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
@@ -20,14 +18,11 @@ use App\Shelf\Lot;
 use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
-use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
@@ -38,7 +33,6 @@ use Symfony\Component\Uid\Uuid;
 final readonly class ComparisonController
 {
     public function __construct(
-        private Connection $database,
         private Contract $contract,
         private IdempotentCreation $creation,
         private StoredEdit $edit,
@@ -49,55 +43,14 @@ final readonly class ComparisonController
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
-        private KeyedPage $page,
+        private ComparisonRows $rows,
     ) {
     }
 
     #[Route('/api/comparisons', name: 'listComparisons', methods: ['GET'])]
     public function list(Request $request): Answer
     {
-        $ids = $this->page->ids(
-            'comparison t JOIN lot l ON l.id = t.lot_id JOIN printer p ON p.id = t.printer_id',
-            'comparison',
-            "CONCAT_WS(' ', t.title, l.label, l.name, p.name, REPLACE(t.material_id, '_', ' '))",
-            $request->query->getString('find'),
-            $request->query->getString('after'),
-            $request->query->getBoolean('begun') ? "t.status <> '".ComparisonStatus::Draft->value."'" : '',
-        );
-        // As rows: a plan of runs is not built to be shown in a line.
-        $comparisons = $this->database->executeQuery(
-            'SELECT c.id, c.title, c.status, c.material_id, l.label, p.name
-             FROM comparison c JOIN lot l ON l.id = c.lot_id JOIN printer p ON p.id = c.printer_id WHERE c.id IN (?) ORDER BY c.created_at DESC, c.id DESC',
-            [$ids],
-            [ArrayParameterType::BINARY],
-        )->fetchAllAssociative();
-        $counts = [];
-        foreach ($this->database->executeQuery(
-            'SELECT comparison_id, status, COUNT(*) AS n FROM run WHERE comparison_id IN (?) GROUP BY comparison_id, status',
-            [$ids],
-            [ArrayParameterType::BINARY],
-        )->iterateAssociative() as $row) {
-            $counts[(string) $row['comparison_id']][(string) $row['status']] = (int) $row['n'];
-        }
-
-        return new Answer(array_map(static function (array $comparison) use ($counts): array {
-            $count = $counts[(string) $comparison['id']] ?? [];
-
-            return [
-                'id' => StoredId::text($comparison['id']),
-                'title' => $comparison['title'],
-                'status' => $comparison['status'],
-                'materialId' => $comparison['material_id'],
-                'lotLabel' => $comparison['label'],
-                'printerName' => $comparison['name'],
-                'runs' => [
-                    'planned' => $count[RunStatus::Planned->value] ?? 0,
-                    'running' => $count[RunStatus::Running->value] ?? 0,
-                    'done' => $count[RunStatus::Done->value] ?? 0,
-                    'void' => $count[RunStatus::Void->value] ?? 0,
-                ],
-            ];
-        }, $comparisons));
+        return new Answer($this->rows->page($request->query->getString('find'), $request->query->getString('after'), false));
     }
 
     #[Route('/api/comparisons', name: 'createComparison', methods: ['POST'])]

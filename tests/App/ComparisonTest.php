@@ -295,8 +295,19 @@ final class ComparisonTest extends ApiTestCase
         self::assertSame(\array_slice($titles, 2), array_column($this->ask('GET', '/api/comparisons?after='.$all[1]['id'], null, 200), 'title'));
         self::assertSame(['Dew shields in night-black PETG: bare, stick or cool plate?'], array_column($this->ask('GET', '/api/comparisons?find=petg%20south', null, 200), 'title'));
         self::assertSame([], $this->ask('GET', '/api/comparisons?find=100%25', null, 200), 'A sign of the database is a sign like any other.');
-        self::assertNotContains('draft', array_column($this->ask('GET', '/api/comparisons?begun=true', null, 200), 'status'));
         self::assertContains('draft', array_column($all, 'status'));
+        // Each line says what comes next, and a verdict its mark for each setup.
+        $next = array_column($all, 'next', 'status');
+        self::assertSame(['Start it', null], [$next['draft'], $next['closed']]);
+        self::assertMatchesRegularExpression('/^(A run is under way, \d+ to go|Make the next run, \d+ to go|All runs are done: look at the verdict)$/', $next['running']);
+        $verdicts = $this->ask('GET', '/api/verdicts', null, 200);
+        self::assertNotContains('draft', array_column($verdicts, 'status'));
+        foreach ($verdicts as $row) {
+            self::assertSame('closed' !== $row['status'], [] === $row['verdicts'], $row['title']);
+        }
+        $closed = $this->pick('/api/verdicts', 'status', 'closed');
+        $judged = $this->ask('GET', "/api/comparisons/{$closed['id']}/judgement", null, 200)['setups'];
+        self::assertSame(array_column($judged, 'verdict', 'label'), array_column($closed['verdicts'], 'verdict', 'label'));
         $this->ask('GET', '/api/comparisons?after='.Uuid::v7()->toRfc4122(), null, 422);
     }
 }

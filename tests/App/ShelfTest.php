@@ -293,4 +293,82 @@ final class ShelfTest extends ApiTestCase
         self::assertSame('P71', $next('plate', 'P3'));
         self::assertSame('L-802', $next('lot', 'L-101'));
     }
+
+    public function testAnotherPrinterBringsItsPlateAndLot(): void
+    {
+        $this->signIn('technician');
+        $north = $this->ask('GET', '/api/session', null, 200)['bench'];
+        $south = $this->pick('/api/printers', 'name', 'South bay')['id'];
+        // Nobody was there yet: what was compared there last.
+        $there = $this->ask('PUT', '/api/bench/printer', ['printerId' => $south], 200);
+        self::assertSame($south, $there['printerId']);
+        self::assertNotNull($there['lotId']);
+        $side = $this->pick('/api/plate-sides', 'label', 'P11 front');
+        $this->ask('PUT', '/api/bench', ['plateSideId' => $side['id']] + $there, 200);
+        // There and back, each as it was left.
+        self::assertSame($north, $this->ask('PUT', '/api/bench/printer', ['printerId' => $north['printerId']], 200));
+        self::assertSame($side['id'], $this->ask('PUT', '/api/bench/printer', ['printerId' => $south], 200)['plateSideId']);
+        self::assertSame($south, $this->ask('GET', '/api/session', null, 200)['bench']['printerId']);
+        // What was put away meanwhile is not laid there again.
+        $this->ask('PUT', '/api/bench/printer', ['printerId' => $north['printerId']], 200);
+        $plate = $this->pick('/api/plates', 'number', 'P11');
+        $this->ask('PUT', '/api/plates/'.$plate['id'], ['retired' => true] + array_diff_key($plate, ['id' => 0, 'sides' => 0]), 200);
+        self::assertNull($this->ask('PUT', '/api/bench/printer', ['printerId' => $south], 200)['plateSideId']);
+        $this->ask('PUT', '/api/bench/printer', ['printerId' => $plate['id']], 422);
+    }
+
+    public function testWhatComesNextIsWhatOneCanDoAndTheOverdueStandsFirst(): void
+    {
+        $this->database()->executeStatement("UPDATE profile SET status = 'unsigned' WHERE title = 'House grey PLA on textured P1'");
+        $kinds = fn (string $role): array => $this->nextOf($role)[0];
+        self::assertSame([], $kinds('viewer'));
+        [$technician, $titles] = $this->nextOf('technician');
+        self::assertNotContains('A profile waits for a lead', $titles);
+        self::assertContains('A profile waits for a lead', $this->nextOf('lead')[1]);
+        $place = array_flip(array_unique($technician));
+        self::assertLessThan($place['comparison'], $place['care']);
+        self::assertLessThan($place['profile'], $place['run'], 'What is under way stands before all.');
+        // One line for a plate, whichever of its sides.
+        $plates = array_filter($titles, static fn (string $title): bool => str_starts_with($title, 'Care for plate'));
+        self::assertSame(array_unique($plates), $plates);
+        self::assertDoesNotMatchRegularExpression('/front|back/', implode(' ', $plates));
+    }
+
+    public function testThingsAreFoundByAFewLetters(): void
+    {
+        $this->signIn('viewer');
+        $found = $this->ask('GET', '/api/find?words=p1', null, 200);
+        $plates = array_values(array_filter($found, static fn (array $each): bool => 'plate' === $each['kind']));
+        self::assertSame(['P1', 'P10', 'P11', 'P12', 'P13', 'P14'], array_column($plates, 'name'), 'In natural order, six of a kind.');
+        self::assertContains('profile', array_column($this->ask('GET', '/api/find?words=house%20grey', null, 200), 'kind'));
+        self::assertSame(['lot'], array_column($this->ask('GET', '/api/find?words=L-101', null, 200), 'kind'));
+        self::assertSame([], $this->ask('GET', '/api/find?words=%25', null, 200));
+        self::assertSame([], $this->ask('GET', '/api/find?words=', null, 200));
+    }
+
+    public function testProfilesAreNarrowedDown(): void
+    {
+        $this->signIn('technician');
+        $all = $this->ask('GET', '/api/profiles', null, 200);
+        $north = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $here = $this->ask('GET', "/api/profiles?printerId=$north", null, 200);
+        self::assertSame(array_values(array_filter(array_column($all, 'printerName'), static fn (string $name): bool => 'North bay' === $name)), array_column($here, 'printerName'));
+        self::assertSame(['validated'], array_values(array_unique(array_column($this->ask('GET', '/api/profiles?status=validated', null, 200), 'status'))));
+        self::assertSame([], $this->ask('GET', '/api/profiles?materialId=pla&status=withdrawn&find=nothing', null, 200));
+        $side = $this->pick('/api/plate-sides', 'label', 'P1 front')['id'];
+        $onSide = $this->ask('GET', "/api/profiles?materialId=pla&sideId=$side", null, 200);
+        self::assertContains('House grey PLA on textured P1', array_column($onSide, 'title'));
+        $row = $onSide[array_search('House grey PLA on textured P1', array_column($onSide, 'title'), true)];
+        self::assertSame([50, 65, 'P1 front', 'L-101'], [$row['seat']['lowC'], $row['seat']['highC'], $row['scope']['sideLabel'], $row['scope']['lotLabel']]);
+        $this->ask('GET', '/api/profiles?printerId=nobody', null, 422);
+    }
+
+    /** @return array{list<string>, list<string>} kinds and titles of what comes next */
+    private function nextOf(string $role): array
+    {
+        $this->signIn($role);
+        $next = $this->ask('GET', '/api/overview', null, 200)['next'];
+
+        return [array_values(array_column($next, 'kind')), array_values(array_column($next, 'title'))];
+    }
 }

@@ -48,7 +48,7 @@ final class VolumeTest extends ApiTestCase
         $database->beginTransaction();
 
         $this->signIn('technician');
-        $comparison = $this->ask('GET', '/api/comparisons?begun=1', null, 200)[0]['id'];
+        $comparison = $this->ask('GET', '/api/verdicts', null, 200)[0]['id'];
         $run = $this->ask('GET', "/api/comparisons/$comparison", null, 200)['runs'][0]['id'];
         $profile = $this->ask('GET', '/api/profiles', null, 200)[0]['id'];
         $printer = $this->pick('/api/printers', 'kind', 'filament')['id'];
@@ -57,13 +57,16 @@ final class VolumeTest extends ApiTestCase
         self::assertInstanceOf(SeenSql::class, $seen);
         $seen->listens = true;
         foreach ([
-            '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg&begun=1', "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
+            '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg', '/api/verdicts', '/api/verdicts?find=petg', '/api/find?words=p1', "/api/profiles?materialId=pla&printerId=$printer&status=validated", "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
             "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/plates?find=pei&retired=false', '/api/plate-sides', '/api/lots', '/api/lots/in-use', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
             '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
         ] as $path) {
             self::assertSame(200, $this->send('GET', $path, null)->getStatusCode(), $path);
         }
-        $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => $part], 200);
+        foreach ([$printer, null] as $on) {
+            $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $on, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => $part], 200);
+        }
+        $this->ask('PUT', '/api/bench/printer', ['printerId' => $printer], 200);
         $seen->listens = false;
         self::assertGreaterThan(40, \count($seen->reads));
 

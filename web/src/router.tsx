@@ -38,6 +38,27 @@ const newPlan = createRoute({
     }),
 });
 
+const manual = createRoute({
+    getParentRoute: () => root,
+    path: '/manual',
+    component: lazyRouteComponent<Record<'Manual', () => React.ReactNode>, 'Manual'>(() => import('./help/Manual'), 'Manual'),
+    validateSearch: (search: Record<string, unknown>): { at?: string } => (typeof search.at === 'string' ? { at: search.at } : {}),
+});
+
+/** A part of the shelf, with what is looked for in it. */
+const shelf = createRoute({
+    getParentRoute: () => root,
+    path: '/shelf',
+    component: lazyRouteComponent<Record<'Shelf', () => React.ReactNode>, 'Shelf'>(() => import('./shelf/Shelf'), 'Shelf'),
+    loader: ({ context }) => {
+        void ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]);
+    },
+    validateSearch: (search: Record<string, unknown>): { tab?: string; find?: string } => ({
+        ...(typeof search.tab === 'string' ? { tab: search.tab } : {}),
+        ...(typeof search.find === 'string' ? { find: search.find } : {}),
+    }),
+});
+
 /** All of a choice is in its address. */
 const choose = createRoute({
     getParentRoute: () => root,
@@ -62,14 +83,15 @@ const tree = root.addChildren([
     at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery]),
     at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
     at('/judge/$id', () => import('./judge/Judgement'), 'Judgement', (id) => [judgementQuery(id), termsQuery]),
-    at('/keep', () => import('./keep/ProfileList'), 'ProfileList'),
+    at('/keep', () => import('./keep/ProfileList'), 'ProfileList', [catalogueQuery, printersQuery, sidesQuery]),
     at('/keep/propose/$id', () => import('./keep/Propose'), 'Propose', (id) => [comparisonQuery(id), usualQuery]),
     at('/keep/$id', () => import('./keep/ProfilePage'), 'ProfilePage', (id) => [profileQuery(id)]),
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, sidesQuery]),
-    at('/shelf', () => import('./shelf/Shelf'), 'Shelf', [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]),
+    manual,
+    shelf,
     at('/people', () => import('./account/People'), 'People', [usersQuery, settingsQuery]),
 ]);
 

@@ -21,20 +21,21 @@ final readonly class KeyedPage
     /**
      * The newest first.
      *
-     * @param string $from  table, as "t", with what is joined to it
-     * @param string $table the table itself
-     * @param string $text  an expression of all that words are looked for in
-     * @param string $find  words that all have to stand in it
-     * @param string $after id of the last that was shown; "" to begin
-     * @param string $only  a further condition on t; "" for none
+     * @param string       $from  table, as "t", with what is joined to it
+     * @param string       $table the table itself
+     * @param string       $text  an expression of all that words are looked for in
+     * @param string       $find  words that all have to stand in it
+     * @param string       $after id of the last that was shown; "" to begin
+     * @param string       $only  a further condition on t; "" for none
+     * @param list<string> $with  what stands for its question marks
      *
      * @return list<string> ids as they are stored
      *
      * @throws Problem if there is no row to go on after
      */
-    public function ids(string $from, string $table, string $text, string $find, string $after, string $only = ''): array
+    public function ids(string $from, string $table, string $text, string $find, string $after, string $only = '', array $with = []): array
     {
-        return $this->page($from, $table, 'created_at', '', 'DESC', $text, $find, $after, $only);
+        return $this->page($from, $table, 'created_at', '', 'DESC', $text, $find, $after, $only, $with);
     }
 
     /**
@@ -46,7 +47,7 @@ final readonly class KeyedPage
      */
     public function named(string $from, string $table, string $name, string $text, string $find, string $after, string $only = ''): array
     {
-        return $this->page($from, $table, $name, 'NATURAL_SORT_KEY', 'ASC', $text, $find, $after, $only);
+        return $this->page($from, $table, $name, 'NATURAL_SORT_KEY', 'ASC', $text, $find, $after, $only, []);
     }
 
     /** For a LIKE with "!" as its escape: a sign of the pattern is a sign. */
@@ -71,7 +72,11 @@ final readonly class KeyedPage
         return $rows;
     }
 
-    /** @return list<string> */
+    /**
+     * @param list<string> $with
+     *
+     * @return list<string>
+     */
     private function page(
         string $from,
         string $table,
@@ -82,9 +87,9 @@ final readonly class KeyedPage
         string $find,
         string $after,
         string $only,
+        array $with,
     ): array {
         $where = ['' === $only ? '1 = 1' : $only];
-        $with = [];
         if ('' !== $after) {
             $last = Uuid::isValid($after) ? $this->database->fetchAssociative(
                 "SELECT id, $column AS place FROM $table WHERE id = ?",

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Platform\Database;
 
+use Symfony\Component\Uid\Uuid;
+
 /** A UUID as rows have it, sixteen bytes, in the form that everything else uses; hundreds are read for one answer. */
 final class StoredId
 {
@@ -18,5 +20,11 @@ final class StoredId
     public static function textOrNull(mixed $bytes): ?string
     {
         return null === $bytes ? null : self::text($bytes);
+    }
+
+    /** As rows have it; what is no UUID is no key of any row. */
+    public static function bytes(string $text): string
+    {
+        return Uuid::isValid($text) ? Uuid::fromString($text)->toBinary() : '';
     }
 }

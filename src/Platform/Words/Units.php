@@ -18,13 +18,13 @@ final readonly class Units
     ) {
     }
 
-    /** @param array<string, string> $preferences temperature, force, length; what is missing or unknown is SI */
+    /** @param array<string, string|bool> $preferences temperature, force, length; what is missing or unknown is SI */
     public static function preferred(array $preferences): self
     {
         return new self(
-            TemperatureUnit::tryFrom($preferences['temperature'] ?? '') ?? TemperatureUnit::Celsius,
-            ForceUnit::tryFrom($preferences['force'] ?? '') ?? ForceUnit::Newton,
-            LengthUnit::tryFrom($preferences['length'] ?? '') ?? LengthUnit::Millimetre,
+            TemperatureUnit::tryFrom((string) ($preferences['temperature'] ?? '')) ?? TemperatureUnit::Celsius,
+            ForceUnit::tryFrom((string) ($preferences['force'] ?? '')) ?? ForceUnit::Newton,
+            LengthUnit::tryFrom((string) ($preferences['length'] ?? '')) ?? LengthUnit::Millimetre,
         );
     }
 

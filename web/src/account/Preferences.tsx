@@ -4,14 +4,14 @@ import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
 import { useDraft } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
-import { SelectField, type Option } from '../ui/Field';
+import { CheckField, SelectField, type Option } from '../ui/Field';
 import { day, duration, moment, useFigures } from '../ui/quantity';
-import { as, whole } from '../ui/shape';
+import { as, flag, optional, whole } from '../ui/shape';
 import { say } from '../words/say';
 
 type Preferences = Schemas['Preferences'];
 
-const SHAPE = whole({ temperature: as<Preferences['temperature']>(), force: as<Preferences['force']>(), length: as<Preferences['length']>(), theme: as<Preferences['theme']>(), locale: as<string>() });
+const SHAPE = whole({ temperature: as<Preferences['temperature']>(), force: as<Preferences['force']>(), length: as<Preferences['length']>(), theme: as<Preferences['theme']>(), locale: as<string>(), shortcuts: optional(flag()) });
 
 const units = <Unit extends string>(...symbols: Unit[]): Option<Unit>[] => symbols.map((value) => ({ value, label: value }));
 const THEMES: Option<Preferences['theme']>[] = [
@@ -56,6 +56,7 @@ function Form({ onDone }: { onDone: () => void }) {
             <ChoiceRow label={say('account.length')} {...at('length')} options={units('mm', 'in')} />
             <SelectField label={say('account.figures_and_dates')} {...at('locale')} empty={say('account.as_the_device')} options={locales(preferences.locale)} />
             <ChoiceRow label={say('account.look')} {...at('theme')} options={THEMES} />
+            <CheckField label={say('account.single_key_shortcuts')} checked={draft.values.shortcuts ?? true} onValue={(shortcuts) => draft.set({ shortcuts })} />
             <Now />
         </DraftForm>
     );

@@ -33,12 +33,15 @@ export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/user
 /** A list that grows without end, read page by page. */
 export type PagedList<Row> = { key: string[]; read: (find: string, after: string, signal: AbortSignal) => Promise<Row[]> };
 
-const comparisons = (begun: boolean): PagedList<Schemas['ComparisonRow']> => ({
-    key: ['comparisons', 'list', begun ? 'begun' : 'all'],
-    read: (find, after, signal) => ask(api.GET('/api/comparisons', { signal, params: { query: { find, begun, ...(after === '' ? {} : { after }) } } })),
-});
-export const comparisonsList = comparisons(false);
-export const begunComparisonsList = comparisons(true);
+export const comparisonsList: PagedList<Schemas['ComparisonRow']> = {
+    key: ['comparisons', 'list'],
+    read: (find, after, signal) => ask(api.GET('/api/comparisons', { signal, params: { query: { find, ...(after === '' ? {} : { after }) } } })),
+};
+/** Those that were begun, with what was recorded of them. */
+export const verdictsList: PagedList<Schemas['VerdictRow']> = {
+    key: ['comparisons', 'verdicts'],
+    read: (find, after, signal) => ask(api.GET('/api/verdicts', { signal, params: { query: { find, ...(after === '' ? {} : { after }) } } })),
+};
 export const platesList = (retired: boolean): PagedList<Schemas['Plate']> => ({
     key: ['plates', 'list', retired ? 'all' : 'in-use'],
     read: (find, after, signal) => ask(api.GET('/api/plates', { signal, params: { query: { find, retired, ...(after === '' ? {} : { after }) } } })),
@@ -47,10 +50,11 @@ export const lotsList = (retired: boolean): PagedList<Schemas['Lot']> => ({
     key: ['lots', 'list', retired ? 'all' : 'in-use'],
     read: (find, after, signal) => ask(api.GET('/api/lots', { signal, params: { query: { find, retired, ...(after === '' ? {} : { after }) } } })),
 });
-export const profilesList: PagedList<Schemas['ProfileRow']> = {
-    key: ['profiles', 'list'],
-    read: (find, after, signal) => ask(api.GET('/api/profiles', { signal, params: { query: { find, ...(after === '' ? {} : { after }) } } })),
-};
+export type ProfilesOf = { materialId?: string; printerId?: string; sideId?: string; status?: Schemas['ProfileStatus'] };
+export const profilesList = (only: ProfilesOf): PagedList<Schemas['ProfileRow']> => ({
+    key: ['profiles', 'list', JSON.stringify(only)],
+    read: (find, after, signal) => ask(api.GET('/api/profiles', { signal, params: { query: { find, ...only, ...(after === '' ? {} : { after }) } } })),
+});
 
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 

@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
 import { useQuantity, useShares } from '../ui/quantity';
+import { What } from '../ui/What';
 import { useWidth } from '../ui/useWidth';
 import { say } from '../words/say';
 import { ROW_HEIGHT, RowStrip, scaleOf, useTicks } from './RowStrip';
@@ -40,8 +41,8 @@ export function Rows({ all, rows, first, anyPrinter, opened, ticked, onOpen, onT
                 <div ref={ref} className="col-span-4 row-start-2 sm:col-span-1 sm:row-start-auto">
                     <Axis x={x} seconds={seconds} />
                 </div>
-                <span className="text-right font-[650]">{say('choose.hold')}</span>
-                <span className="text-right font-[650]">{say('choose.let_go')}</span>
+                <What name={say('choose.hold')} says={say('choose.what_hold_is')} chapter="what-the-numbers-mean" className="text-right! font-[650]">{say('choose.hold')}</What>
+                <What name={say('choose.let_go')} says={say('choose.what_release_is')} chapter="what-the-numbers-mean" className="text-right! font-[650]">{say('choose.let_go')}</What>
                 <span />
             </div>
             {brackets.map((bracket) => (

@@ -4,6 +4,7 @@ import { TriangleAlert } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { duration, useQuantity, useShares } from '../ui/quantity';
+import { What } from '../ui/What';
 import { say } from '../words/say';
 
 type Props = {
@@ -43,8 +44,8 @@ export function UseThis({ candidate, detail, profile, count, anyPrinter, may, be
                     ) : null}
                     <div className="mt-2 flex flex-wrap gap-x-6 gap-y-2 sm:flex-nowrap">
                         <ToSet candidate={candidate} />
-                        <Range range={candidate.hold.plate90} estimate={candidate.estimate} words={count > 1 ? say('choose.all_hold', { count }) : say('choose.holds_2')} shares={shares} />
-                        <Range range={candidate.release.plate90} estimate={candidate.estimate} words={say('choose.let_go_unharmed')} shares={shares} />
+                        <Range range={candidate.hold.plate90} estimate={candidate.estimate} words={count > 1 ? say('choose.all_hold', { count }) : say('choose.holds_2')} says={say('choose.what_hold_is')} shares={shares} />
+                        <Range range={candidate.release.plate90} estimate={candidate.estimate} words={say('choose.let_go_unharmed')} says={say('choose.what_release_is')} shares={shares} />
                         <div className="w-full text-[0.9375rem] leading-snug sm:w-auto sm:min-w-0 sm:flex-1">
                             <Then candidate={candidate} detail={detail} />
                         </div>
@@ -83,17 +84,17 @@ function ToSet({ candidate }: { candidate: Schemas['Candidate'] }) {
     }
     return (
         <p className="leading-tight">
-            <span className="block text-[2.25rem] font-[650] whitespace-nowrap text-accent">{dial ? temperature.text(dial.displayC) : say('choose.off')}</span>
+            <What name={say('choose.what_to_dial')} says={say('choose.what_the_dial_is')} chapter="what-the-numbers-mean" className="block text-[2.25rem] font-[650] whitespace-nowrap text-accent">{dial ? temperature.text(dial.displayC) : say('choose.off')}</What>
             <span className="block max-w-28 text-sm text-soft">{dial ? (dial.surfaceC === null ? say('choose.set_on_the_display') : say('choose.set_on_the_display_surface', { surfaceC: about.bare(dial.surfaceC) })) : say('choose.bed_off')}</span>
             {typeof bedOtherC === 'number' ? <span className="block text-sm font-[650]">{say('choose.then_set', { bedOtherC: temperature.text(bedOtherC) })}</span> : null}
         </p>
     );
 }
 
-function Range({ range, estimate, words, shares }: { range: number[]; estimate: boolean; words: string; shares: (range: number[]) => string }) {
+function Range({ range, estimate, words, says, shares }: { range: number[]; estimate: boolean; words: string; says: string; shares: (range: number[]) => string }) {
     return (
         <p className="leading-tight">
-            <span className={`block pt-2 text-[1.375rem] whitespace-nowrap ${estimate ? 'italic' : 'font-[650]'}`}>{shares(range)}</span>
+            <What name={words} says={says} chapter="what-the-numbers-mean" className={`block pt-2 text-[1.375rem] whitespace-nowrap ${estimate ? 'italic' : 'font-[650]'}`}>{shares(range)}</What>
             <span className="block max-w-24 text-sm text-soft">{words}</span>
         </p>
     );

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from 'zod/mini';
 
 import type { Schemas } from '../api/client';
 import type { Job } from './request';
@@ -7,7 +7,7 @@ import type { Job } from './request';
 const NONE = 'any';
 
 /** What does not have the shape of it is as if it were not there; its range is the server's to say. */
-const loose = <T extends z.ZodType>(of: T) => of.optional().catch(undefined);
+const loose = <T extends z.ZodMiniType>(of: T) => z.catch(z.optional(of), undefined);
 const SHAPE = z.object({
     material: loose(z.string()),
     printer: loose(z.string()),

@@ -1,23 +1,33 @@
+import { useSuspenseQueries } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask } from '../api/client';
-import { profilesList, useChange, useMay } from '../api/queries';
+import { catalogueQuery, printersQuery, profilesList, sidesQuery, useChange, useMay, type ProfilesOf } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { Field } from '../ui/Field';
+import { Field, optionsOf, SelectField } from '../ui/Field';
 import { FoundList } from '../ui/FoundList';
+import { inUse } from '../ui/inUse';
 import { Fault } from '../ui/Notice';
 import { day, useQuantity } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
+import { SmallStrip } from '../ui/SmallStrip';
+import { PROFILE_WORDS } from '../ui/words';
 import { say, tell } from '../words/say';
 import { ProfileMark } from './ProfileMark';
+import { useScopeLine } from './ScopeText';
 
 export function ProfileList() {
     const temperature = useQuantity('temperature');
     const may = useMay();
     const [importing, setImporting] = useState(false);
+    const [{ data: catalogue }, { data: printers }, { data: sides }] = useSuspenseQueries({ queries: [catalogueQuery, printersQuery, sidesQuery] });
+    const [only, setOnly] = useState<ProfilesOf>({});
+    const list = useMemo(() => profilesList(only), [only]);
+    const narrow = (part: { [Name in keyof ProfilesOf]?: ProfilesOf[Name] | '' }) => setOnly((was) => Object.fromEntries(Object.entries({ ...was, ...part }).filter(([, value]) => value !== '')));
+    const scopeLine = useScopeLine();
     return (
         <Sheet
             title={say('keep.profiles')}
@@ -32,7 +42,15 @@ export function ProfileList() {
             }
         >
             <FoundList
-                list={profilesList}
+                list={list}
+                filters={
+                    <>
+                        <SelectField label={say('keep.material')} value={only.materialId ?? ''} onValue={(materialId) => narrow({ materialId })} empty={say('keep.all')} options={inUse(catalogue.materials, only.materialId ?? '')} />
+                        <SelectField label={say('keep.printer')} value={only.printerId ?? ''} onValue={(printerId) => narrow({ printerId })} empty={say('keep.all')} options={printers.map((printer) => ({ value: printer.id, label: printer.name }))} />
+                        <SelectField label={say('keep.plate')} value={only.sideId ?? ''} onValue={(sideId) => narrow({ sideId })} empty={say('keep.all')} options={sides.map((side) => ({ value: side.id, label: side.label }))} />
+                        <SelectField label={say('keep.state')} value={only.status ?? ''} onValue={(status) => narrow({ status })} empty={say('keep.all')} options={optionsOf(PROFILE_WORDS)} />
+                    </>
+                }
                 placeholder={say('keep.title_material_surface_printer')}
                 nothing={say('keep.no_profile_has_all_of_these')}
                 none={<p>{tell('keep.no_profile_yet_judge_a_comparison', { link: (words) => <Link to="/judge">{words}</Link> })}</p>}
@@ -45,6 +63,8 @@ export function ProfileList() {
                                 <p className="text-soft">
                                     {say('keep.on', { materialName: profile.materialName, surfaceName: profile.surfaceName, agentName: profile.agentName ?? say('keep.bare'), bedFirstC: typeof profile.bedFirstC === 'number' ? temperature.text(profile.bedFirstC) : say('keep.unheated'), printerName: profile.printerName })}
                                 </p>
+                                <p className="text-[0.9375rem]">{scopeLine(profile)}</p>
+                                {profile.seat ? <SmallStrip label={profile.title} lowC={profile.seat.lowC} highC={profile.seat.highC} releaseC={profile.seat.releaseC} setC={profile.bedFirstC} /> : null}
                             </div>
                             <div className="sm:pt-2">
                                 <ProfileMark profile={profile} />

@@ -20,6 +20,22 @@ export function useScopeRows() {
     };
 }
 
+/** The same of a line in the list. */
+export function useScopeLine() {
+    const temperature = useQuantity('temperature');
+    const count = useQuantity('count');
+    return ({ scope }: Schemas['ProfileRow']): string =>
+        [
+            scope.lotLabel ?? say('keep.any_lot'),
+            scope.sideLabel ?? say('keep.any_plate'),
+            say('keep.to', { roomLowC: temperature.bare(scope.roomLowC), roomHighC: temperature.text(scope.roomHighC) }),
+            scope.longestJobMinutes === null ? null : say('keep.jobs_up_to', { minutes: duration(scope.longestJobMinutes) }),
+            say('keep.parts_up_to', { count: scope.mostParts, parts: count.bare(scope.mostParts) }),
+        ]
+            .filter(Boolean)
+            .join(' · ');
+}
+
 export function useSettingRows() {
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');

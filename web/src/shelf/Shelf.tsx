@@ -1,4 +1,5 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
+import { getRouteApi, useNavigate } from '@tanstack/react-router';
 import { Tabs } from 'radix-ui';
 import { Suspense, useState, type ReactNode } from 'react';
 
@@ -33,11 +34,21 @@ const TABS = [
     { value: 'material', label: say('shelf.own_materials') },
 ] as const;
 
+const route = getRouteApi('/shelf');
+
 export function Shelf() {
     const may = useMay();
-    const [tab, setTab] = useState<(typeof TABS)[number]['value']>('plate');
+    const search = route.useSearch();
+    const navigate = useNavigate();
+    const tab = TABS.find((each) => each.value === search.tab)?.value ?? 'plate';
     const [editing, setEditing] = useState<Editing | null>(null);
-    const [find, setFind] = useState('');
+    const [find, setFind] = useState(search.find ?? '');
+    const [sought, setSought] = useState(search.find);
+    // Come anew, for another thing.
+    if (search.find !== sought) {
+        setSought(search.find);
+        setFind(search.find ?? '');
+    }
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find, retired };
@@ -64,7 +75,7 @@ export function Shelf() {
                 )
             }
         >
-            <Tabs.Root value={tab} onValueChange={(value) => setTab(value as typeof tab)}>
+            <Tabs.Root value={tab} onValueChange={(value) => void navigate({ to: '/shelf', search: { tab: value }, replace: true })}>
                 <Tabs.List aria-label={say('shelf.shelf')} className="mb-4 flex flex-wrap border-b-2 border-line">
                     {TABS.map((each) => (
                         <Tabs.Trigger key={each.value} value={each.value} className="min-h-11 px-3 sm:px-4 data-[state=active]:-mb-0.5 data-[state=active]:border-b-4 data-[state=active]:border-accent data-[state=active]:font-[650]">

@@ -33,6 +33,9 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content align="end" className="z-50 min-w-52 rounded border border-strong bg-sheet p-1 text-ink shadow-xl">
                         <DropdownMenu.Label className="px-3 py-2 text-sm text-soft">{say('shell.signed_in_as', { role: USER_ROLE_WORDS[user.role] })}</DropdownMenu.Label>
+                        <DropdownMenu.Item className={`${ITEM} sm:hidden`} onSelect={() => void navigate({ to: '/manual' })}>
+                            {say('shell.manual')}
+                        </DropdownMenu.Item>
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPreferences(true)}>
                             {say('shell.units_and_look')}
                         </DropdownMenu.Item>

@@ -1,7 +1,8 @@
-import { useSuspenseQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
+import { useLocation } from '@tanstack/react-router';
+import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
 
-import { benchQuery, useSession } from '../api/queries';
+import { benchQuery, runQuery, useSession } from '../api/queries';
 import { useQuantity } from '../ui/quantity';
 import { say } from '../words/say';
 
@@ -10,6 +11,48 @@ const BenchPanel = lazy(async () => ({ default: (await import('./BenchPanel')).B
 
 /** What lies on the bench: chosen once, it prefills everything. */
 export function BenchBar() {
+    const run = useLocation({ select: (location) => /^\/runs\/([0-9a-f-]{36})$/.exec(location.pathname)?.[1] });
+    return run ? <RunBar id={run} /> : <OwnBar />;
+}
+
+/** On a run: where it is made, whatever else lies on the bench of whoever looks. */
+function RunBar({ id }: { id: string }) {
+    const { data } = useQuery(runQuery(id));
+    const temperature = useQuantity('temperature');
+    if (!data) return null;
+    const { comparison, setup, run } = data;
+    return (
+        <section aria-label={say('shell.the_bench_of_this_run')} className="no-print border-t-4 border-[#b98a3c] bg-bench text-bench-ink">
+            <Items
+                items={[
+                    { what: say('shell.printer'), is: comparison.printerName },
+                    { what: say('shell.plate'), is: setup.sideLabel },
+                    { what: say('shell.coat'), is: setup.agentName ?? say('shell.bare') },
+                    { what: say('shell.material'), is: comparison.lotLabel },
+                    { what: say('shell.room'), is: temperature.text(run.roomC) },
+                ]}
+            />
+        </section>
+    );
+}
+
+type Item = { what: string; is: string | null | undefined };
+
+function Items({ items, children }: { items: Item[]; children?: ReactNode }) {
+    return (
+        <span className="mx-auto flex min-h-14 w-full max-w-[86rem] items-center gap-x-8 gap-y-0 overflow-x-auto px-4 py-2 text-left sm:px-8">
+            {items.map((item) => (
+                <span key={item.what} className="shrink-0 leading-tight">
+                    <span className="block text-xs text-bench-soft">{item.what}</span>
+                    <span className={item.is ? 'font-[650]' : 'text-bench-soft'}>{item.is ?? say('shell.not_chosen')}</span>
+                </span>
+            ))}
+            {children}
+        </span>
+    );
+}
+
+function OwnBar() {
     const { bench } = useSession();
     const { data: named } = useSuspenseQuery(benchQuery);
     const [open, setOpen] = useState(false);
@@ -27,19 +70,15 @@ export function BenchBar() {
             <button
                 ref={strip}
                 type="button"
-                className="mx-auto flex min-h-14 w-full max-w-[86rem] items-center gap-x-8 gap-y-0 overflow-x-auto px-4 py-2 text-left sm:px-8"
+                className="block w-full"
                 aria-label={say('shell.the_bench_change_what_lies_on')}
                 aria-haspopup="dialog"
                 aria-expanded={open}
                 onClick={() => setOpen(!open)}
             >
-                {items.map((item) => (
-                    <span key={item.what} className="shrink-0 leading-tight">
-                        <span className="block text-xs text-bench-soft">{item.what}</span>
-                        <span className={item.is ? 'font-[650]' : 'text-bench-soft'}>{item.is ?? say('shell.not_chosen')}</span>
-                    </span>
-                ))}
-                <span className="ml-auto shrink-0 text-sm underline underline-offset-4">{say('shell.change')}</span>
+                <Items items={items}>
+                    <span className="ml-auto shrink-0 text-sm underline underline-offset-4">{say('shell.change')}</span>
+                </Items>
             </button>
             {open ? (
                 <Suspense fallback={null}>

@@ -1,12 +1,14 @@
-import { useSuspenseQueries } from '@tanstack/react-query';
+import { useSuspenseQueries, useSuspenseQuery } from '@tanstack/react-query';
 import { Popover } from 'radix-ui';
 import type { RefObject } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, lotsQuery, sidesQuery, printersQuery, useSession } from '../api/queries';
+import { agentsQuery, catalogueQuery, lotsQuery, sidesQuery, printersQuery, useChange, useSession } from '../api/queries';
+import { Button } from '../ui/Button';
 import { useDraft } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
 import { QuantityField, SelectField } from '../ui/Field';
+import { Fault } from '../ui/Notice';
 import { as, number, whole } from '../ui/shape';
 import { say } from '../words/say';
 
@@ -33,10 +35,31 @@ export function BenchPanel({ strip, onDone }: { strip: RefObject<HTMLButtonEleme
                         strip.current?.focus();
                     }}
                 >
+                    <Printers onDone={onDone} />
                     <BenchForm onDone={onDone} />
                 </Popover.Content>
             </Popover.Portal>
         </Popover.Root>
+    );
+}
+
+/** Another printer in one touch; its plate, coat and lot come with it. */
+function Printers({ onDone }: { onDone: () => void }) {
+    const { bench } = useSession();
+    const { data: printers } = useSuspenseQuery(printersQuery);
+    const change = useChange((printerId: string) => ask(api.PUT('/api/bench/printer', { body: { printerId } })), ['session', 'bench'], onDone);
+    return (
+        <section aria-label={say('shell.over_to')} className="mb-4 border-b border-line pb-4">
+            <p className="mb-1 text-sm font-[650]">{say('shell.over_to')}</p>
+            <div className="flex flex-wrap gap-2">
+                {printers.filter((each) => !each.retired).map((each) => (
+                    <Button key={each.id} tone={each.id === bench.printerId ? 'main' : 'plain'} aria-pressed={each.id === bench.printerId} disabled={change.isPending} onClick={() => change.mutate(each.id)}>
+                        {each.name}
+                    </Button>
+                ))}
+            </div>
+            <Fault error={change.error} />
+        </section>
     );
 }
 

@@ -11,6 +11,7 @@ import { keepLocale } from '../words/language';
 import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
 import { Outbox } from './Outbox';
+import { Shortcuts } from './Shortcuts';
 import { TopBar } from './TopBar';
 
 // Whoever is signed in needs neither.
@@ -47,6 +48,7 @@ function Doorway() {
                 <Outlet />
             </Suspense>
             <BenchBar />
+            <Shortcuts />
         </div>
     );
 }

@@ -20,6 +20,9 @@ const STEPS = [
     { to: '/fix', word: say('shell.fix') },
 ] as const;
 
+/** Of the manual, by the first word of an address. */
+const CHAPTERS: Record<string, string> = { choose: 'choose', test: 'test', runs: 'test', judge: 'judge', keep: 'keep', care: 'care', fix: 'fix', shelf: 'shelf-and-people', people: 'shelf-and-people' };
+
 export function TopBar({ user }: { user: Schemas['User'] }) {
     const [menu, setMenu] = useState(false);
     const name = (
@@ -30,6 +33,8 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
     );
     // A run sheet belongs to Test, whatever its address.
     const onRunSheet = useLocation({ select: (location) => location.pathname.startsWith('/runs/') });
+    // The manual opens at the chapter of the page.
+    const chapter = useLocation({ select: (location) => CHAPTERS[location.pathname.split('/')[1] ?? ''] ?? 'manual' });
     const here = 'bg-sheet font-[650] border-line! shadow-[inset_0_3px_0_var(--accent)]';
     return (
         <header className="no-print mx-auto w-full max-w-[86rem] sm:px-4">
@@ -57,6 +62,7 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
                 </nav>
                 <div className="mb-1 ml-auto flex items-center gap-1">
                     <Link to="/shelf" className="flex min-h-11 items-center px-3 text-ink no-underline hover:underline" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.shelf')}</Link>
+                    <Link to="/manual" search={{ at: chapter }} className="hidden min-h-11 items-center px-3 text-ink no-underline hover:underline sm:flex" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.help')}</Link>
                     {menu ? (
                         <Suspense fallback={name}>
                             <AccountMenu user={user}>{name}</AccountMenu>

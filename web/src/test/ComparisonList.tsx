@@ -39,7 +39,7 @@ export function ComparisonList() {
                 row={(comparison) => {
                         const total = comparison.runs.done + comparison.runs.running + comparison.runs.planned;
                         return (
-                            <li key={comparison.id} className="grid gap-x-6 border-b border-line py-3 sm:grid-cols-[minmax(0,1fr)_11rem]">
+                            <li key={comparison.id} className="grid gap-x-6 border-b border-line py-3 sm:grid-cols-[minmax(0,1fr)_15rem]">
                                 <div>
                                     <Link to="/test/$id" params={{ id: comparison.id }} className="inline-flex min-h-11 items-center text-lg font-[650]">
                                         {comparison.title}
@@ -49,7 +49,7 @@ export function ComparisonList() {
                                     </p>
                                 </div>
                                 <div className="sm:pt-2">
-                                    <p className="font-[650]">{STATUS_WORDS[comparison.status]}</p>
+                                    <p className="font-[650]">{comparison.next ?? STATUS_WORDS[comparison.status]}</p>
                                     {total > 0 ? <Progress done={comparison.runs.done} total={total} /> : <p className="text-soft">{say('test.no_runs_yet')}</p>}
                                     {comparison.runs.void > 0 ? <p className="text-sm text-soft">{say('test.void', { void: comparison.runs.void })}</p> : null}
                                 </div>

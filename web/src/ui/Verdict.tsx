@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client';
+import { say } from '../words/say';
 
 const LOOK: Record<Schemas['Verdict'], { box: string; shape: string }> = {
     holds_and_lets_go: { box: 'bg-sound-wash text-sound border-sound', shape: 'M3 17H21M6 17V9a6 6 0 0 1 12 0V17M12 3V0' },
@@ -12,10 +13,34 @@ export function VerdictWord({ verdict, words }: { verdict: Schemas['Verdict']; w
     const look = LOOK[verdict];
     return (
         <span className={`inline-flex items-center gap-2 rounded-sm border-l-4 px-3 py-1.5 text-lg leading-tight font-[650] ${look.box}`}>
-            <svg viewBox="0 0 24 20" className="h-6 w-7 shrink-0" aria-hidden>
-                <path d={look.shape} fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinecap="round" strokeLinejoin="round" />
-            </svg>
+            <Shape verdict={verdict} />
             {words}
         </span>
+    );
+}
+
+const WORDS: Record<Schemas['Verdict'], string> = {
+    holds_and_lets_go: say('judge.holds_and_lets_go'),
+    holds_will_not_let_go: say('judge.holds_but_will_not_let_go'),
+    does_not_hold: say('judge.does_not_hold'),
+    not_yet_known: say('judge.not_yet_known'),
+};
+
+/** The same in a line: the mark before the letter of the setup. */
+export function VerdictMark({ label, verdict }: { label: string; verdict: Schemas['Verdict'] }) {
+    return (
+        <span className={`inline-flex items-center gap-1.5 bg-transparent! ${LOOK[verdict].box}`}>
+            <Shape verdict={verdict} />
+            <strong>{label}</strong>
+            <span className="text-[0.9375rem]">{WORDS[verdict]}</span>
+        </span>
+    );
+}
+
+function Shape({ verdict }: { verdict: Schemas['Verdict'] }) {
+    return (
+        <svg viewBox="0 0 24 20" className="h-6 w-7 shrink-0" aria-hidden>
+            <path d={LOOK[verdict].shape} fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinecap="round" strokeLinejoin="round" />
+        </svg>
     );
 }

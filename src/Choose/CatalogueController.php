@@ -20,6 +20,7 @@ use App\Shelf\Number;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Choose\Request\HoldDown;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -43,7 +44,14 @@ final readonly class CatalogueController
     #[Route('/api/catalogue', name: 'getCatalogue', methods: ['GET'])]
     public function catalogue(): Answer
     {
-        return new Answer($this->shop->texts());
+        $texts = $this->shop->texts();
+        $catalogue = $this->shop->get();
+        foreach ($texts['surfaces'] as $i => $surface) {
+            $known = $catalogue->surfaces[$surface['id']] ?? null;
+            $texts['surfaces'][$i]['held_by'] = (null === $known ? HoldDown::Clips : HoldDown::usual($known, $catalogue))->value;
+        }
+
+        return new Answer($texts);
     }
 
     #[Route('/api/catalogue/pairs', name: 'listPairs', methods: ['GET'])]

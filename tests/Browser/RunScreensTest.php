@@ -79,7 +79,7 @@ final class RunScreensTest extends BrowserTestCase
         $this->open('/test/new');
         $this->see('What this plan can show');
         $this->fill('The question', 'Does it hold without a gauge?');
-        $this->click('//label[.="Pulls, by gauge or scale"]');
+        self::assertStringNotContainsString('Hot pull at least', $this->text(), 'Pulls are asked for, not taken for granted.');
         $this->fill('Runs per setup', '8');
         $this->see('10 runs cannot show 80 % with no failure allowed: at least 14 are needed.');
         $this->fill('Runs per setup', '14');

@@ -86,6 +86,31 @@ final class WholeWayTest extends BrowserTestCase
         $this->see('The printer was changed since: levelled again');
     }
 
+    /** Of a shop that has nothing yet but somebody who leads it. */
+    public function testAnEmptyShopIsLedToItsFirstAnswer(): void
+    {
+        $this->signIn('lead');
+        $this->database('SET SESSION group_concat_max_len = 100000; SET @every = (SELECT GROUP_CONCAT("DELETE FROM ", table_name SEPARATOR ";") FROM information_schema.tables'
+            .' WHERE table_schema = DATABASE() AND table_name NOT IN ("user_account", "session", "doctrine_migration_versions")); SET FOREIGN_KEY_CHECKS = 0; EXECUTE IMMEDIATE CONCAT("BEGIN NOT ATOMIC ", @every, "; END"); UPDATE user_account SET bench = "[]"');
+        $this->open('/');
+        $this->see('Your shop has nothing on the shelf yet.');
+        // A wrong number is said, at its field, and nothing that was entered is lost.
+        $this->fill('Bed width, mm', '-5');
+        $this->press('Put it on the shelf and choose');
+        $this->until(fn (): bool => 'true' === $this->field('Bed width, mm')->getAttribute('aria-invalid'), 'A bed of -5 mm is taken.');
+        self::assertSame('-5', $this->field('Bed width, mm')->getAttribute('value'));
+        $this->fill('Bed width, mm', '250');
+        $this->fill('Surface on top', 'glass');
+        $this->assertAccessible('the first page of a shop');
+        $this->press('Put it on the shelf and choose');
+        $this->see('let go unharmed');
+        $this->see('common practice only');
+        self::assertStringContainsString('Printer 1', $this->textOf('section[aria-label="What is to be printed"]'));
+        self::assertStringContainsString('P1 front', $this->textOf('section[aria-label="Use this"]'));
+        // Glass has no magnets.
+        self::assertSame('clips', $this->page->executeAsyncScript('fetch("/api/plates").then((r) => r.json()).then((rows) => arguments[0](rows[0].heldBy))'));
+    }
+
     private function oneRunWithTheGauge(): string
     {
         $this->click('//a[contains(., "Next: run 1")]');

@@ -93,14 +93,13 @@ final readonly class Lacking
     private static function asUsual(Surface $surface, Catalogue $catalogue, PrinterFacts $printer): SideFacts
     {
         $layers = [];
-        $magnetic = false;
         foreach ($surface->plate as $i => [$of, $mm]) {
             $layers[] = new Layer($catalogue->layer($of), $mm, 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0);
-            $magnetic = $magnetic || $catalogue->layer($of)->magnetic;
         }
-        $ways = [] === $printer->holds ? ($magnetic ? [HoldDown::Magnet] : [HoldDown::Clips]) : $printer->holds;
-        $held = $magnetic && \in_array(HoldDown::Magnet, $ways, true) ? HoldDown::Magnet
-            : (array_values(array_filter($ways, static fn (HoldDown $way): bool => HoldDown::Magnet !== $way))[0] ?? HoldDown::Clips);
+        $usual = HoldDown::usual($surface, $catalogue);
+        // Where the printer has another way, it is bought for that.
+        $held = [] === $printer->holds || \in_array($usual, $printer->holds, true) ? $usual
+            : (array_values(array_filter($printer->holds, static fn (HoldDown $way): bool => HoldDown::Magnet !== $way))[0] ?? $usual);
 
         return new SideFacts(
             'new '.$surface->id,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Words\Sentence;
 
 /** What holds a plate on its printer. */
@@ -26,5 +28,17 @@ enum HoldDown: string
     public function words(): Sentence
     {
         return Sentence::of('hold_down.'.$this->value);
+    }
+
+    /** What usually holds a plate of a kind: magnets where something in it is magnetic, else clips (common practice). */
+    public static function usual(Surface $surface, Catalogue $catalogue): self
+    {
+        foreach ($surface->plate as [$of]) {
+            if (isset($catalogue->layers[$of]) && $catalogue->layers[$of]->magnetic) {
+                return self::Magnet;
+            }
+        }
+
+        return self::Clips;
     }
 }

@@ -63,7 +63,7 @@ export function Care() {
                 </Empty>
             ) : (
                 <div className="overflow-x-auto">
-                    <table className="ledger w-full">
+                    <table className="ledger stacks w-full">
                         <thead>
                             <tr>
                                 <th>{say('care.plate_side')}</th>
@@ -81,16 +81,16 @@ export function Care() {
                                         {side.label}
                                         <span className="block font-normal text-soft">{side.surfaceName}</span>
                                     </th>
-                                    <td className="num">{side.printsSinceFitting}</td>
-                                    <td className="num">
+                                    <td className="num" data-label={say('care.since_fitted')}>{side.printsSinceFitting}</td>
+                                    <td className="num" data-label={say('care.since_washed')}>
                                         {side.printsSinceWash}
                                         {side.lastWash ? <span className="block text-sm text-soft">{day(side.lastWash)}</span> : null}
                                     </td>
-                                    <td className="num">
+                                    <td className="num" data-label={say('care.on_this_coat')}>
                                         {side.printsSinceCoat ?? say('care.bare')}
                                         {side.coatAgent ? <span className="block text-sm text-soft">{side.coatAgent}</span> : null}
                                     </td>
-                                    <td className={side.due.length > 0 ? 'font-[650] text-brass' : 'text-soft'}>{side.due.length > 0 ? side.due.join(' ') : say('care.not_yet')}</td>
+                                    <td data-label={say('care.due')} className={side.due.length > 0 ? 'font-[650] text-brass' : 'text-soft'}>{side.due.length > 0 ? side.due.join(' ') : say('care.not_yet')}</td>
                                     <td className="text-right">
                                         {may.test ? (
                                             <Button tone="quiet" onClick={() => setNoting(side)} aria-label={say('care.note_care_for', { side: side.label })}>{say('care.note')}</Button>

@@ -38,7 +38,7 @@ export function Choose() {
     const may = useMay();
     const navigate = useNavigate();
     const wide = useWide();
-    const { job, named, look, ticked, pair, all, beyond, set, name, show } = useAddress(bench, lots);
+    const { job, named, look, ticked, pair, all, beyond, set, name, show } = useAddress(bench, lots, printers);
     const [reading, setReading] = useState<Reading | null>(() => keptReading(job.part ?? null));
     const [printing, setPrinting] = useState(false);
     const [over, setOver] = useState(false);
@@ -178,13 +178,15 @@ export function Choose() {
                                 {others.some((each) => each.bracket === best.bracket) ? `${say('choose.bracketed_cannot_be_told_apart', { label: best.label })} ` : ''}
                                 {estimate ? say('choose.pale_is_an_estimate', { known: estimate.known }) : ''}
                             </p>
-                            <p className="flex flex-wrap gap-x-4">
-                                {shown.length < others.length ? <Button tone="quiet" className="-ml-4" onClick={() => show({ all: true })}>{say('choose.more_candidates', { count: others.length - shown.length })}</Button> : null}
-                                {choice.candidateCount > candidates.length ? <span className="flex min-h-11 items-center text-soft">{say('choose.more_less_likely_are_not_shown', { candidateCount: choice.candidateCount - candidates.length })}</span> : null}
-                                {anyPrinter ? null : <Button tone="quiet" className="-ml-4" onClick={() => set({ printerId: null, bedC: null })}>{say('choose.on_any_printer')}</Button>}
-                                {beyond ? null : <Button tone="quiet" className="-ml-4" onClick={() => show({ beyond: true })}>{say('choose.what_else_would_do')}</Button>}
-                            </p>
                         </section>
+                    ) : null}
+                    {best ? (
+                        <p className="flex flex-wrap gap-x-4">
+                            {shown.length < others.length ? <Button tone="quiet" className="-ml-4" onClick={() => show({ all: true })}>{say('choose.more_candidates', { count: others.length - shown.length })}</Button> : null}
+                            {choice.candidateCount > candidates.length ? <span className="flex min-h-11 items-center text-soft">{say('choose.more_less_likely_are_not_shown', { candidateCount: choice.candidateCount - candidates.length })}</span> : null}
+                            {anyPrinter ? null : <Button tone="quiet" className="-ml-4" onClick={() => set({ printerId: null, bedC: null })}>{say('choose.on_any_printer')}</Button>}
+                            {beyond ? null : <Button tone="quiet" className="-ml-4" onClick={() => show({ beyond: true })}>{say('choose.what_else_would_do')}</Button>}
+                        </p>
                     ) : null}
                     {may.test ? <Tray ticked={chosen} behind={answer.behind} onDrop={(key) => tick(key, false)} onPair={() => show({ pair: true })} onCompare={() => void compare(chosen)} onClear={() => show({ ticked: [] }, true)} /> : null}
                     {beyond || !best ? (

@@ -55,7 +55,7 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
             {tell('choose.job_line', {
                 count: (
                     <Word key="count" name={say('choose.word_count', { count: job.partCount })} words={figure('count').bare(job.partCount)} faulty={Boolean(at('partCount'))}>
-                        <NumberField label={say('choose.parts_on_the_plate')} value={job.partCount} onValue={(n) => n !== null && onJob({ partCount: Math.max(1, Math.round(n)) })} error={at('partCount')} />
+                        <NumberField label={say('choose.parts_on_the_plate')} value={job.partCount} onValue={(n) => n !== null && onJob({ partCount: n })} error={at('partCount')} />
                     </Word>
                 ),
                 part: (
@@ -71,6 +71,7 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
                         }
                     >
                         <PartDrop
+                            at={at}
                             reading={reading}
                             part={job.part ?? null}
                             advice={advice}
@@ -129,7 +130,7 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
                                 error={at('foothold.kind')}
                             />
                             {foothold && (foothold.kind === 'brim' || foothold.kind === 'ears') ? (
-                                <QuantityField label={foothold.kind === 'brim' ? say('choose.brim_width') : say('choose.ears_radius')} kind="length" value={foothold.mm} onValue={(mm) => mm !== null && mm >= 0 && onJob({ foothold: { ...foothold, mm } })} error={at('foothold.mm')} />
+                                <QuantityField label={foothold.kind === 'brim' ? say('choose.brim_width') : say('choose.ears_radius')} kind="length" value={foothold.mm} onValue={(mm) => mm !== null && onJob({ foothold: { ...foothold, mm } })} error={at('foothold.mm')} />
                             ) : null}
                             {advice ? <p className="text-soft">{advice.sentence}</p> : <p className="text-soft">{say('choose.advice_wants_a_part')}</p>}
                         </div>

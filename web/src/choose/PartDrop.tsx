@@ -15,6 +15,8 @@ type Part = Schemas['Part'];
 const NO_PART: Part = { contactAreaMm2: 400, outlineMm: 80, spanMm: 28, barWidthMm: 20, heightMm: 20, sharpCorners: 4, thinEnds: 0, islands: 1 };
 
 type Props = {
+    /** What stands against a field. */
+    at: (field: string) => string | undefined;
     reading: Reading | null;
     part: Part | null;
     advice: Schemas['Advice'] | null;
@@ -25,7 +27,7 @@ type Props = {
 };
 
 /** The part: dropped as a file, or its few figures typed in. */
-export function PartDrop({ reading, part, advice, onFile, onPart, onAdvised, used }: Props) {
+export function PartDrop({ at, reading, part, advice, onFile, onPart, onAdvised, used }: Props) {
     const [typing, setTyping] = useState(false);
     const input = useRef<HTMLInputElement>(null);
     const id = useId();
@@ -49,7 +51,7 @@ export function PartDrop({ reading, part, advice, onFile, onPart, onAdvised, use
                 )}
             </div>
             {reading && part ? <Read shape={reading.shape} /> : null}
-            {part && (typing || !reading) ? <Typed part={part} onPart={onPart} /> : null}
+            {part && (typing || !reading) ? <Typed part={part} at={at} onPart={onPart} /> : null}
             {advice && part ? (
                 <p className="mt-3 flex flex-wrap items-center gap-3">
                     <span>
@@ -108,17 +110,17 @@ function Read({ shape }: { shape: Schemas['PartReading'] }) {
     );
 }
 
-function Typed({ part, onPart }: { part: Part; onPart: (part: Part) => void }) {
+function Typed({ part, at, onPart }: { part: Part; at: (field: string) => string | undefined; onPart: (part: Part) => void }) {
     const set = (some: Partial<Part>) => onPart({ ...part, ...some });
     return (
         <div className="mt-3 grid grid-cols-2 gap-4 sm:grid-cols-4 xl:grid-cols-7">
-            <QuantityField kind="area" label={say('choose.contact')} value={part.contactAreaMm2} onValue={(n) => n !== null && n >= 0 && set({ contactAreaMm2: n })} />
-            <QuantityField label={say('choose.outline')} kind="length" value={part.outlineMm} onValue={(n) => n !== null && n >= 0 && set({ outlineMm: n })} />
-            <QuantityField label={say('choose.longest_span')} kind="length" value={part.spanMm} onValue={(n) => n !== null && n >= 0 && set({ spanMm: n })} />
-            <QuantityField label={say('choose.width_of_foot')} kind="length" value={part.barWidthMm} onValue={(n) => n !== null && n >= 0 && set({ barWidthMm: n })} />
-            <QuantityField label={say('choose.height')} kind="length" value={part.heightMm} onValue={(n) => n !== null && n >= 0 && set({ heightMm: n })} />
-            <NumberField label={say('choose.sharp_corners')} value={part.sharpCorners ?? 0} onValue={(n) => n !== null && n >= 0 && set({ sharpCorners: Math.round(n) })} />
-            <NumberField label={say('choose.thin_ends')} value={part.thinEnds ?? 0} onValue={(n) => n !== null && n >= 0 && set({ thinEnds: Math.round(n) })} />
+            <QuantityField kind="area" label={say('choose.contact')} value={part.contactAreaMm2} onValue={(n) => n !== null && set({ contactAreaMm2: n })} error={at('part.contactAreaMm2')} />
+            <QuantityField label={say('choose.outline')} kind="length" value={part.outlineMm} onValue={(n) => n !== null && set({ outlineMm: n })} error={at('part.outlineMm')} />
+            <QuantityField label={say('choose.longest_span')} kind="length" value={part.spanMm} onValue={(n) => n !== null && set({ spanMm: n })} error={at('part.spanMm')} />
+            <QuantityField label={say('choose.width_of_foot')} kind="length" value={part.barWidthMm} onValue={(n) => n !== null && set({ barWidthMm: n })} error={at('part.barWidthMm')} />
+            <QuantityField label={say('choose.height')} kind="length" value={part.heightMm} onValue={(n) => n !== null && set({ heightMm: n })} error={at('part.heightMm')} />
+            <NumberField label={say('choose.sharp_corners')} value={part.sharpCorners ?? 0} onValue={(n) => n !== null && set({ sharpCorners: Math.round(n) })} error={at('part.sharpCorners')} />
+            <NumberField label={say('choose.thin_ends')} value={part.thinEnds ?? 0} onValue={(n) => n !== null && set({ thinEnds: Math.round(n) })} error={at('part.thinEnds')} />
         </div>
     );
 }

@@ -43,6 +43,15 @@ function without<T extends object>(from: T): T {
     return Object.fromEntries(Object.entries(from).filter(([, value]) => value !== undefined)) as T;
 }
 
+/** Where there is but one printer or lot, it is meant. */
+export function withTheOnly(bench: Schemas['Bench'], lots: Schemas['Lot'][], printers: Schemas['Printer'][]): Schemas['Bench'] {
+    const only = (rows: { id: string; retired: boolean }[]) => {
+        const used = rows.filter((row) => !row.retired);
+        return used.length === 1 ? (used[0]?.id ?? null) : null;
+    };
+    return { ...bench, printerId: bench.printerId ?? only(printers), lotId: bench.lotId ?? only(lots) };
+}
+
 /** The job that an address stands for; what it leaves out lies on the bench. */
 export function jobOf(address: Address, bench: Schemas['Bench'], lots: Schemas['Lot'][]): Job {
     const lotId = address.lot === NONE ? null : (address.lot ?? (address.material === undefined ? bench.lotId : null));

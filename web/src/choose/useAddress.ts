@@ -1,9 +1,9 @@
 import { getRouteApi, useNavigate } from '@tanstack/react-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import { usePause } from '../ui/usePause';
-import { addressOf, jobOf, type Address } from './address';
+import { addressOf, jobOf, withTheOnly, type Address } from './address';
 import type { Job } from './request';
 
 const route = getRouteApi('/choose');
@@ -11,7 +11,8 @@ const route = getRouteApi('/choose');
 type Shown = Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'all' | 'beyond'>;
 
 /** Job and view as the address has them. What is typed is written there when somebody pauses; what is opened is a step to go back from. */
-export function useAddress(bench: Schemas['Bench'], lots: Schemas['Lot'][]) {
+export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], printers: Schemas['Printer'][]) {
+    const bench = useMemo(() => withTheOnly(laid, lots, printers), [laid, lots, printers]);
     const address = route.useSearch();
     const navigate = useNavigate();
     const [job, setJob] = useState(() => jobOf(address, bench, lots));

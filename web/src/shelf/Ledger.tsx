@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
@@ -16,11 +16,14 @@ export function kept<T extends { retired: boolean }>(rows: T[], { find, retired 
     return rows.filter((row) => (retired || !row.retired) && wanted.every((word) => words(row).join(' ').toLowerCase().includes(word)));
 }
 
+/** The words above the cells, which stand before each of them on a phone. */
+const Head = createContext<string[]>([]);
+
 export function Ledger({ head, none, children }: { head: string[]; none: string | null; children: ReactNode }) {
     if (none) return <Empty>{none}</Empty>;
     return (
         <div className="overflow-x-auto">
-            <table className="ledger w-full">
+            <table className="ledger stacks w-full">
                 <thead>
                     <tr>
                         {head.map((word) => (
@@ -29,16 +32,19 @@ export function Ledger({ head, none, children }: { head: string[]; none: string 
                         <th aria-label={say('shelf.change_2')} />
                     </tr>
                 </thead>
-                <tbody>{children}</tbody>
+                <tbody>
+                    <Head value={head}>{children}</Head>
+                </tbody>
             </table>
         </div>
     );
 }
 
 export function Row({ cells, retired, action, copy, name }: { cells: ReactNode[]; retired: boolean; action: (() => void) | null; copy: (() => void) | null; name: string }) {
+    const head = useContext(Head);
     return (
         <tr className={retired ? 'text-soft' : ''}>
-            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">{say('shelf.retired_2')}</span> : null}</th> : <td key={i}>{cell}</td>))}
+            {cells.map((cell, i) => (i === 0 ? <th key={i} scope="row">{cell}{retired ? <span className="block text-sm font-normal">{say('shelf.retired_2')}</span> : null}</th> : <td key={i} data-label={head[i]}>{cell}</td>))}
             <td className="text-right whitespace-nowrap">
                 {copy ? (
                     <Button tone="quiet" className="px-2!" onClick={copy} aria-label={say('shelf.copy', { name })}>{say('shelf.copy_2')}</Button>

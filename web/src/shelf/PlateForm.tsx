@@ -83,6 +83,10 @@ export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
     const side = (place: number, part: Partial<Side>, more: Partial<Values> = {}) => set({ ...more, sides: sides.map((each, i) => (i === place ? { ...each, ...part } : each)) });
     // What a plate of this kind is usually made of, as the catalogue has it.
     const usual = (surfaceId: string): Layers => (catalogue.surfaces.find((s) => s.id === surfaceId)?.plate ?? []).map(([of, mm]) => ({ of: String(of), mm: Number(mm) }));
+    const heldBy = (surfaceId: string): Partial<Values> => {
+        const surface = catalogue.surfaces.find((s) => s.id === surfaceId);
+        return surface ? { heldBy: surface.held_by } : {};
+    };
     const takePrinter = (id: string) => {
         const printer = printers.find((p) => p.id === id);
         set({ printerId: id || null, ...(printer && !row ? { widthMm: printer.bedWidthMm, depthMm: printer.bedDepthMm } : {}) });
@@ -98,7 +102,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
             {sides.map((each, i) => (
                 <fieldset key={each.face} className="grid gap-4 border-l-4 border-line pl-4 sm:grid-cols-3">
                     <legend className="sr-only">{each.face}</legend>
-                    <SelectField label={say('shelf.surface', { face: each.face })} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId) } : {})} empty={say('shelf.choose')} options={inUse(catalogue.surfaces, each.surfaceId)} name={`sides.${i}.surfaceId`} />
+                    <SelectField label={say('shelf.surface', { face: each.face })} value={each.surfaceId} onValue={(surfaceId) => side(i, { surfaceId }, i === 0 ? { layers: usual(surfaceId), ...heldBy(surfaceId) } : {})} empty={say('shelf.choose')} options={inUse(catalogue.surfaces, each.surfaceId)} name={`sides.${i}.surfaceId`} />
                     <TextField label={say('shelf.sheet_or_lot')} value={each.surfaceLot} onValue={(surfaceLot) => side(i, { surfaceLot })} />
                     <QuantityField label={say('shelf.own_limit')} kind="temperature" value={each.limitC} onValue={(limitC) => side(i, { limitC })} placeholder={say('shelf.of_its_kind')} />
                     <QuantityField label={say('shelf.own_soak_test')} kind="temperature" value={each.soakC} onValue={(soakC) => side(i, { soakC })} placeholder={say('shelf.none')} hint={say('shelf.what_the_sheet_stood_for_an')} />

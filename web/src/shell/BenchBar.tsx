@@ -40,7 +40,7 @@ type Item = { what: string; is: string | null | undefined };
 
 function Items({ items, children }: { items: Item[]; children?: ReactNode }) {
     return (
-        <span className="mx-auto flex min-h-14 w-full max-w-[86rem] items-center gap-x-8 gap-y-0 overflow-x-auto px-4 py-2 text-left sm:px-8">
+        <span className={`mx-auto flex min-h-14 max-w-[86rem] items-center gap-x-8 px-4 py-2 text-left sm:px-8 ${children ? 'w-max min-w-full' : 'flex-wrap'}`}>
             {items.map((item) => (
                 <span key={item.what} className="shrink-0 leading-tight">
                     <span className="block text-xs text-bench-soft">{item.what}</span>
@@ -70,7 +70,7 @@ function OwnBar() {
             <button
                 ref={strip}
                 type="button"
-                className="block w-full"
+                className="block w-full overflow-x-auto"
                 aria-label={say('shell.the_bench_change_what_lies_on')}
                 aria-haspopup="dialog"
                 aria-expanded={open}

@@ -1,6 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { ChevronRight } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 
 import type { Schemas } from '../api/client';
 import { overviewQuery, useMay, useSession } from '../api/queries';
@@ -9,6 +10,9 @@ import { moment } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useTerms } from '../ui/terms';
 import { say, tell } from '../words/say';
+
+// Asked for once, of a shop that has nothing yet.
+const FirstShop = lazy(async () => ({ default: (await import('./FirstShop')).FirstShop }));
 
 type Next = Schemas['Overview']['next'][number];
 
@@ -20,7 +24,7 @@ export function Start() {
     return (
         <Sheet
             title={say('shell.good_day', { displayName: user?.displayName ?? '' })}
-            lead={data.next.length === 0 ? say('shell.nothing_waits') : say('shell.things_wait', { next: data.next.length })}
+            lead={data.benches.length === 0 && may.test ? say('first.set_up_in_a_minute') : data.next.length === 0 ? say('shell.nothing_waits') : say('shell.things_wait', { next: data.next.length })}
             actions={
                 <Button asChild tone="plain">
                     <Link to="/choose">{say('shell.choose_a_setup')}</Link>
@@ -28,7 +32,12 @@ export function Start() {
             }
             margin={<Benches benches={data.benches} />}
         >
-            {first ? (
+            {data.benches.length === 0 && may.test ? (
+                <Suspense fallback={<p>{say('shell.one_moment')}</p>}>
+                    <p className="mb-4">{say('first.lead')}</p>
+                    <FirstShop />
+                </Suspense>
+            ) : first ? (
                 <ol className="flex flex-col">
                     <li className="mb-4 border-l-4 border-accent bg-accent-wash">
                         <NextLink next={first} className="flex items-center justify-between gap-4 px-5 py-5 text-ink no-underline hover:underline">

@@ -8,12 +8,12 @@ import { Dialog } from './Dialog';
 import type { Draft, Drawn } from './draft';
 import { Fault, Notice } from './Notice';
 
-type AnyDraft = Pick<Draft<FieldValues>, 'errorOf' | 'faulty' | 'draw' | 'garbled'>;
+type AnyDraft = Pick<Draft<FieldValues>, 'errorOf' | 'faulty' | 'draw' | 'garbled' | 'needs'>;
 
 const Drafting = createContext<AnyDraft | null>(null);
 
 /** What a field of a draft needs to know; alone, a field is nothing but itself. */
-export function useDrawn(name: string | undefined, drawn: Drawn): { error: string | undefined; garbled: (broken: boolean) => void } {
+export function useDrawn(name: string | undefined, drawn: Drawn): { error: string | undefined; needed: boolean; garbled: (broken: boolean) => void } {
     const draft = useContext(Drafting);
     const draw = draft?.draw;
     const { label, show } = drawn;
@@ -26,7 +26,7 @@ export function useDrawn(name: string | undefined, drawn: Drawn): { error: strin
         if (name === undefined || !draw) return undefined;
         return draw(name, { label, show: (value) => reads.current(value) });
     }, [name, label, draw]);
-    return { error: name === undefined ? undefined : draft?.errorOf(name), garbled: (broken) => (name === undefined ? undefined : draft?.garbled(name, broken)) };
+    return { error: name === undefined ? undefined : draft?.errorOf(name), needed: name !== undefined && (draft?.needs(name) ?? false), garbled: (broken) => (name === undefined ? undefined : draft?.garbled(name, broken)) };
 }
 
 /** What stands against a field, by its name, for whoever draws several fields as one. */
@@ -57,6 +57,7 @@ export function DraftForm<Values extends FieldValues>({ draft, send, big = false
         <Drafting.Provider value={draft}>
             <form className={className} noValidate onSubmit={(event) => void draft.submit(event)}>
                 {children}
+                {draft.marks ? <p className="text-sm text-soft">{say('draft.star_means_needed')}</p> : null}
                 {draft.theirs ? <Conflict draft={draft} theirs={draft.theirs} /> : <Fault error={draft.error} />}
                 <div className="flex flex-wrap gap-2">
                     <Button type="submit" tone={tone} big={big} disabled={draft.pending}>

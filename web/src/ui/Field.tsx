@@ -8,16 +8,17 @@ import { PickList } from './PickList';
 import { day, useFigures, useQuantity, type FigureName, type Quantity } from './quantity';
 
 type Wrapped = { label: string; hint?: ReactNode; error?: string | undefined };
+type Ids = { id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean; 'aria-required': boolean };
 
-export function Field({ label, hint, error, children }: Wrapped & { children: (ids: { id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean }) => ReactNode }) {
+export function Field({ label, hint, error, needed = false, children }: Wrapped & { /** It cannot be left empty. */ needed?: boolean; children: (ids: Ids) => ReactNode }) {
     const id = useId();
     const note = `${id}-note`;
     return (
         <div className="flex min-w-0 flex-col gap-1">
-            <Label.Root htmlFor={id} className="text-sm font-[650]">
+            <Label.Root htmlFor={id} className={`text-sm font-[650] ${needed ? "after:text-fault after:content-['_*']" : ''}`}>
                 {label}
             </Label.Root>
-            {children({ id, 'aria-describedby': (hint ?? error) ? note : undefined, 'aria-invalid': Boolean(error) })}
+            {children({ id, 'aria-describedby': (hint ?? error) ? note : undefined, 'aria-invalid': Boolean(error), 'aria-required': needed })}
             {(hint ?? error) ? (
                 <p id={note} className={`text-sm ${error ? 'font-[650] text-fault' : 'text-soft'}`}>
                     {error ?? hint}
@@ -32,7 +33,7 @@ const words = (value: unknown) => (typeof value === 'string' && value !== '' ? v
 export function TextField({ label, hint, error, name, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'input'>, 'onChange'>) {
     const drawn = useDrawn(name, { label, show: words });
     return (
-        <Field label={label} hint={hint} error={error ?? drawn.error}>
+        <Field label={label} hint={hint} error={error ?? drawn.error} needed={drawn.needed}>
             {(ids) => <input className="control" {...ids} {...rest} name={name} onChange={(event) => onValue(event.target.value)} />}
         </Field>
     );
@@ -42,7 +43,7 @@ export function TextField({ label, hint, error, name, onValue, ...rest }: Wrappe
 export function DateField({ label, hint, error, name, value, onValue }: Wrapped & { name?: string; value: string | null; onValue: (value: string | null) => void }) {
     const drawn = useDrawn(name, { label, show: (each) => (typeof each === 'string' ? day(each) : '–') });
     return (
-        <Field label={label} hint={hint} error={error ?? drawn.error}>
+        <Field label={label} hint={hint} error={error ?? drawn.error} needed={drawn.needed}>
             {(ids) => <input className="control" type="date" {...ids} name={name} value={value ?? ''} onChange={(event) => onValue(event.target.value || null)} />}
         </Field>
     );
@@ -51,7 +52,7 @@ export function DateField({ label, hint, error, name, value, onValue }: Wrapped 
 export function AreaField({ label, hint, error, name, onValue, ...rest }: Wrapped & { onValue: (value: string) => void } & Omit<ComponentProps<'textarea'>, 'onChange'>) {
     const drawn = useDrawn(name, { label, show: words });
     return (
-        <Field label={label} hint={hint} error={error ?? drawn.error}>
+        <Field label={label} hint={hint} error={error ?? drawn.error} needed={drawn.needed}>
             {(ids) => <textarea className="control" rows={3} {...ids} {...rest} name={name} onChange={(event) => onValue(event.target.value)} />}
         </Field>
     );
@@ -70,7 +71,7 @@ export function optionsOf<Value extends string>(words: Record<Value, string>): O
 export function SelectField<Value extends string = string>({ label, hint, error, name, value, onValue, options, empty }: Wrapped & { name?: string; value: Value | '' | null; onValue: (value: Value) => void; options: Option<Value>[]; empty?: string }) {
     const drawn = useDrawn(name, { label, show: (each) => options.find((option) => option.value === each)?.label ?? empty ?? '–' });
     return (
-        <Field label={label} hint={hint} error={error ?? drawn.error}>
+        <Field label={label} hint={hint} error={error ?? drawn.error} needed={drawn.needed}>
             {(ids) =>
                 options.length > MOST_WITHOUT_SEARCH ? (
                     <PickList value={value ?? ''} onValue={(next) => onValue(next as Value)} options={options} empty={empty} name={name} ids={ids} />
@@ -99,11 +100,13 @@ const read = (text: string) => (text.trim() === '' ? null : Number(text.trim().r
 /** A number with its unit; null while the field is empty or not a number. */
 export function NumberField({ label, hint, error, value, onValue, unit, step, name, placeholder, whole = false }: NumberProps) {
     const figure = useFigures();
-    const [text, setText] = useState(value === null ? '' : written(value));
-    const parsed = read(text);
+    const [typed, setTyped] = useState(() => ({ text: value === null ? '' : written(value), when: value }));
+    const parsed = read(typed.text);
     const broken = parsed !== null && Number.isNaN(parsed);
-    const same = parsed === value || (parsed !== null && value !== null && Math.abs(parsed - value) < 1e-9);
-    const shown = same || broken ? text : value === null ? '' : written(value);
+    const stands = (number: number | null) => parsed === number || (parsed !== null && number !== null && Math.abs(parsed - number) < 1e-9);
+    // What is typed stands as it was typed, until the value is made another elsewhere.
+    const shown = value === typed.when || broken || stands(value) ? typed.text : value === null ? '' : written(value);
+    const missing = shown.trim() === '' && value !== null;
     const full = unit ? say('unit.of', { label, unit }) : label;
     const drawn = useDrawn(name, { label: full, show: (each) => (typeof each === 'number' ? figure('number').text(each) : '–') });
     const { garbled } = drawn;
@@ -111,7 +114,7 @@ export function NumberField({ label, hint, error, value, onValue, unit, step, na
         garbled(broken);
     });
     return (
-        <Field label={full} hint={hint} error={broken ? say('ui.write_a_number_like_12_5', { like: written(12.5) }) : (error ?? drawn.error)}>
+        <Field label={full} hint={hint} error={broken ? say('ui.write_a_number_like_12_5', { like: written(12.5) }) : missing ? say('draft.number') : (error ?? drawn.error)} needed={drawn.needed}>
             {(ids) => (
                 <input
                     className="control"
@@ -123,7 +126,7 @@ export function NumberField({ label, hint, error, value, onValue, unit, step, na
                     {...ids}
                     value={shown}
                     onChange={(event) => {
-                        setText(event.target.value);
+                        setTyped({ text: event.target.value, when: value });
                         const next = read(event.target.value);
                         onValue(next === null || Number.isNaN(next) ? null : whole ? Math.round(next) : next);
                     }}

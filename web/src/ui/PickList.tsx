@@ -6,7 +6,7 @@ import { useId, useState } from 'react';
 import { say } from '../words/say';
 
 type Option = { value: string; label: string };
-type Props = { value: string; onValue: (value: string) => void; options: Option[]; empty: string | undefined; name: string | undefined; ids: { id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean } };
+type Props = { value: string; onValue: (value: string) => void; options: Option[]; empty: string | undefined; name: string | undefined; ids: { id: string; 'aria-describedby': string | undefined; 'aria-invalid': boolean; 'aria-required': boolean } };
 
 /** A long list that is searched by typing; arrow keys and Enter choose. */
 export function PickList({ value, onValue, options, empty, name, ids }: Props) {

@@ -20,6 +20,10 @@ export type Draft<Values extends FieldValues> = {
     errorOf: (name: string) => string | undefined;
     /** Whether a field whose name begins so has a fault. */
     faulty: (prefix: string) => boolean;
+    /** Whether a field cannot be left empty. */
+    needs: (name: string) => boolean;
+    /** Whether some field cannot. */
+    marks: boolean;
     draw: (name: string, drawn: Drawn) => () => void;
     drawn: ReadonlyMap<string, Drawn>;
     /** Of a field whose text is no value: nothing is sent while there is one. */
@@ -45,6 +49,19 @@ type Options<Values extends FieldValues, Body, Answer> = {
     read?: (theirs: Record<string, unknown>) => Values;
     after?: (answer: Answer) => void;
 };
+
+/** By what the shape says to nothing: a number or words that may not be missing. */
+function needed(schema: unknown, name: string): boolean {
+    const field = name.split('.').reduce<unknown>((part, step) => (part as { shape?: Record<string, unknown> } | undefined)?.shape?.[step], schema) as z.ZodMiniType | undefined;
+    return field !== undefined && ['string', 'number'].includes(field._zod.def.type) && !field.safeParse(null).success && !field.safeParse('').success;
+}
+
+/** Where everything is needed, nothing has to be marked. */
+function marked(schema: unknown): boolean {
+    const names = Object.keys((schema as { shape?: object }).shape ?? {});
+    const of = names.map((name) => needed(schema, name));
+    return of.includes(true) && of.includes(false);
+}
 
 function isFieldError(error: unknown): error is { message: string } {
     return typeof error === 'object' && error !== null && 'message' in error && typeof error.message === 'string' && error.message !== '';
@@ -107,9 +124,12 @@ export function useDraft<Values extends FieldValues, Body, Answer>({ start, sche
     const onto = () => {
         version.current = typeof stale?.version === 'number' ? stale.version : version.current;
     };
+    const marks = marked(schema);
     return {
         values,
         set,
+        needs: (name) => marks && needed(schema, name),
+        marks,
         at: (name) => ({ name, value: values[name], onValue: (value) => put(name, value) }),
         errorOf,
         faulty,

@@ -43,6 +43,8 @@ final readonly class RunSheet
         private ?Sentence $dial = null,
         /** The material cracks when an opened door cools it. */
         private bool $doorShut = false,
+        /** Else a resin. */
+        private bool $filament = true,
     ) {
     }
 
@@ -63,7 +65,20 @@ final readonly class RunSheet
         if (!$step instanceof RunStep) {
             throw UnusableKey::of($step->key());
         }
-        [$lines, $cautions, $timer] = match ($step) {
+        [$lines, $cautions, $timer] = $this->filament ? $this->ofFilament($step) : $this->ofResin($step);
+        $title = match (true) {
+            !$this->filament => 'resin.title.'.$step->value,
+            RunStep::ColdPull === $step && !$this->taken->pulls => 'sheet.title.take_off',
+            default => 'sheet.title.'.$step->value,
+        };
+
+        return ['step' => $step->value, 'title' => Sentence::of($title), 'lines' => $lines, 'cautions' => $cautions, 'timerSeconds' => $timer];
+    }
+
+    /** @return array{list<Phrase>, list<Phrase>, ?int} lines, cautions, seconds */
+    private function ofFilament(RunStep $step): array
+    {
+        return match ($step) {
             RunStep::Prepare => [
                 [
                     Sentence::of($this->plateChange ? 'sheet.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
@@ -149,14 +164,51 @@ final readonly class RunSheet
                 null,
             ],
         };
+    }
 
-        return [
-            'step' => $step->value,
-            'title' => Sentence::of('sheet.title.'.(RunStep::ColdPull === $step && !$this->taken->pulls ? 'take_off' : $step->value)),
-            'lines' => $lines,
-            'cautions' => $cautions,
-            'timerSeconds' => $timer,
-        ];
+    /**
+     * The cautions of a resin stand at every step at which a hand comes near it (common practice).
+     *
+     * @return array{list<Phrase>, list<Phrase>, ?int} lines, cautions, seconds
+     */
+    private function ofResin(RunStep $step): array
+    {
+        $bare = null === $this->agent || null === $this->putOn;
+
+        return match ($step) {
+            RunStep::Prepare => [
+                [
+                    Sentence::of($this->plateChange ? 'resin.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
+                    $this->clean,
+                    $bare ? Sentence::of('sheet.prepare.bare') : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
+                    Sentence::of('resin.prepare.level'),
+                    Sentence::of('resin.prepare.stir'),
+                ],
+                [...$this->surfaceCautions, ...(null === $this->agentHazard ? [] : [$this->agentHazard])],
+                null,
+            ],
+            RunStep::Print => [
+                [Sentence::of('sheet.print.start', file: $this->gcodeName), Sentence::of('sheet.print.same_file'), Sentence::of('resin.print.exposure')],
+                $this->fumes ? [Sentence::of('caution.fumes')] : [],
+                null,
+            ],
+            RunStep::FirstLayer => [
+                [Sentence::of('resin.watch.sound'), Sentence::of('resin.watch.end')],
+                [],
+                null,
+            ],
+            RunStep::ColdPull => [
+                [
+                    Sentence::of('resin.take_off.drain'),
+                    Sentence::of(false === $this->build?->flexes ? 'resin.take_off.scraper' : 'resin.take_off.flex'),
+                ],
+                [Sentence::of('caution.scraper_rigid'), ...$this->surfaceCautions],
+                null,
+            ],
+            RunStep::Inspect => [[Sentence::of('resin.inspect.effort'), Sentence::of('resin.inspect.plate')], $this->surfaceCautions, null],
+            RunStep::Clean => [[$this->clean, Sentence::of('resin.clean.vat')], $this->surfaceCautions, null],
+            RunStep::HeatAndSoak, RunStep::HotPull, RunStep::Cool => throw UnusableKey::of($step->value),
+        };
     }
 
     /** @return list<Sentence> a plate that cannot be taken off is not washed in a sink */

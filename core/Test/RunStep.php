@@ -23,12 +23,17 @@ enum RunStep: string implements SheetStep
     }
 
     /**
-     * The steps of a run in order; a part that came off or was lost in the print is not pulled.
+     * The steps of a run in order; a part that came off or was lost in the print is not pulled. A resin printer has no bed to
+     * heat, and nothing cools.
      *
      * @return list<self>
      */
-    public static function sequence(PullKind $pull, bool $pullPossible = true): array
+    public static function sequence(PullKind $pull, bool $pullPossible = true, bool $filament = true): array
     {
+        if (!$filament) {
+            return [self::Prepare, self::Print, self::FirstLayer, ...($pullPossible ? [self::ColdPull] : []), self::Inspect, self::Clean];
+        }
+
         $pulls = match (true) {
             !$pullPossible => [],
             PullKind::Hot === $pull => [self::HotPull],

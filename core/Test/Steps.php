@@ -36,10 +36,10 @@ final readonly class Steps
      *
      * @return list<SheetStep>
      */
-    public function sequence(PullKind $pull, bool $pullPossible = true): array
+    public function sequence(PullKind $pull, bool $pullPossible = true, bool $filament = true): array
     {
         $steps = [];
-        foreach (RunStep::sequence($pull, $pullPossible) as $step) {
+        foreach (RunStep::sequence($pull, $pullPossible, $filament) as $step) {
             array_push($steps, $step, ...array_values(array_filter($this->added, static fn (AddedStep $added): bool => $added->after() === $step)));
         }
 

@@ -41,7 +41,9 @@ final readonly class ExpectedOfSetup implements Expected
             $this->ownRuns->experience($comparison->materialId),
         );
         foreach ($ranking->candidates as $candidate) {
-            if ($candidate->treatment->agentId === $setup->agent?->kindId && (null === $setup->bedFirstC) === (null === $candidate->target->at)) {
+            // A resin is seated on seconds, whatever stands for the bed.
+            $asSet = !$job->material->filament || (null === $setup->bedFirstC) === (null === $candidate->target->at);
+            if ($asSet && $candidate->treatment->agentId === $setup->agent?->kindId) {
                 return ['hold' => $candidate->hold->belief->mean(), 'release' => $candidate->release->belief->mean()];
             }
         }

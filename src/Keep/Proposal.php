@@ -7,6 +7,7 @@ namespace App\Keep;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
 use App\Evidence\PrinterChanges;
+use App\Platform\Http\Problem;
 use App\Platform\Words\Wording;
 use App\Test\Setup;
 use Sitzplatz\Choose\Detail\ReleasePlan;
@@ -40,6 +41,10 @@ final readonly class Proposal
         $comparison = $setup->comparison;
         $catalogue = $this->shop->get();
         $material = $catalogue->material($comparison->materialId);
+        if (!$material->filament) {
+            // What a profile of a resin vouches for is an exposure, and a comparison does not note one yet.
+            throw Problem::invalid('setupId', Sentence::of('keep.resin_without_exposure'));
+        }
         $surface = $catalogue->surface($setup->fitting->surfaceId);
         $pairing = $catalogue->pairing($material->id, $surface->id);
         $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);

@@ -138,11 +138,12 @@ final readonly class ComparisonController
     private function apply(Comparison $comparison, array $body): void
     {
         $comparison->apply($body);
-        if (Printer::FILAMENT !== $comparison->printer->kind) {
-            throw Problem::invalid('printerId', \sprintf('%s prints resin: choose a filament printer.', $comparison->printer->name));
-        }
         $catalogue = $this->shop->get();
         $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC, $body['lotId']);
+        $wrong = SetupCheck::wrongKind($job);
+        if (null !== $wrong) {
+            throw Problem::invalid('printerId', $wrong);
+        }
         $comparison->setups->clear();
         foreach ($body['setups'] as $i => $each) {
             $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");

@@ -6,6 +6,7 @@ namespace App\Test;
 
 use App\Account\Author;
 use App\Platform\Words\Wording;
+use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
@@ -57,6 +58,7 @@ final readonly class RunBook
             null !== $run->printMinutes,
             $run->comparison->taken(),
             $this->steps,
+            Printer::FILAMENT === $run->comparison->printer->kind,
         );
     }
 

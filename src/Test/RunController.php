@@ -13,6 +13,7 @@ use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
+use App\Shelf\Printer;
 use App\Shelf\ShopSettings;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Enclosure;
@@ -257,8 +258,9 @@ final readonly class RunController
             $setup->side->facts($catalogue)->build($surface),
             $this->dial->ofSetup($setup)?->words(),
             Enclosure::Needed === $material->enclosure,
+            $material->filament,
         );
-        $sequence = $this->steps->sequence($run->pull, $run->outcome?->pullPossible() ?? true);
+        $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];
         foreach ($run->part()->standing as $each) {
             $stand[$each->reading->id->toRfc4122()] = true;
@@ -297,9 +299,10 @@ final readonly class RunController
     /** @return array<string, list<string>> */
     private function stepsByOutcome(Run $run): array
     {
+        $filament = Printer::FILAMENT === $run->comparison->printer->kind;
         $steps = [];
         foreach (Outcome::cases() as $outcome) {
-            $steps[$outcome->value] = self::keys($this->steps->sequence($run->pull, $outcome->pullPossible()));
+            $steps[$outcome->value] = self::keys($this->steps->sequence($run->pull, $outcome->pullPossible(), $filament));
         }
 
         return $steps;

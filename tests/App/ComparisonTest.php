@@ -310,4 +310,52 @@ final class ComparisonTest extends ApiTestCase
         self::assertSame(array_column($judged, 'verdict', 'label'), array_column($closed['verdicts'], 'verdict', 'label'));
         $this->ask('GET', '/api/comparisons?after='.Uuid::v7()->toRfc4122(), null, 422);
     }
+
+    public function testAResinTakesTheSameWayWithStepsOfItsOwn(): void
+    {
+        $this->signIn('technician');
+        $draft = $this->ask('GET', '/api/comparisons/'.$this->pick('/api/comparisons', 'status', 'draft')['id'], null, 200);
+        $sides = array_map(fn (string $label): string => $this->pick('/api/plate-sides', 'label', $label)['id'], ['P15 front', 'P16 front']);
+        $setups = array_map(static fn (string $side): array => ['plateSideId' => $side, 'agentId' => null, 'bedFirstC' => null, 'bedOtherC' => null, 'unheated' => true], $sides);
+        $body = ['title' => 'Which plate for the discs?', 'lotId' => $this->pick('/api/lots', 'label', 'L-701')['id'], 'setups' => $setups, 'runsPerSetup' => 2, 'hotPerSetup' => 0,
+            'limits' => ['hotPullAtLeastN' => null, 'coldPullAtMostN' => null, 'effortAtMost' => 2, 'failuresAllowed' => 0],
+            'proof' => ['criterion' => 'counts', 'measures' => []] + $draft['proof'],
+            'durations' => ['heatAndSoakMinutes' => 0, 'coolMinutes' => 0] + $draft['durations'],
+        ] + array_intersect_key($draft, array_flip(['roomC', 'constants', 'seed']));
+        $refused = $this->ask('POST', '/api/comparisons', $body + ['printerId' => $this->pick('/api/printers', 'name', 'Dome')['id']], 422);
+        self::assertStringContainsString('does not print resin', $refused['errors'][0]['message']);
+        $planned = $this->ask('POST', '/api/comparisons', $body + ['printerId' => $this->pick('/api/printers', 'name', 'Darkroom')['id']], 201);
+        $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 200);
+        self::assertNotNull($started['setups'][0]['expectedHold']);
+        $run = $started['runs'][0]['id'];
+        $sheet = $this->ask('GET', "/api/runs/$run", null, 200);
+        self::assertSame(['prepare', 'print', 'first_layer', 'cold_pull', 'inspect', 'clean'], array_values(array_diff($sheet['steps'], ['weigh_in'])));
+        $words = json_encode($sheet['sheet'], \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
+        self::assertStringContainsString('uncured resin harms skin and eyes', $words);
+        foreach (['hot enough to burn', 'moving nozzle', 'first-layer gap', 'Switch the bed off'] as $ofFilament) {
+            self::assertStringNotContainsString($ofFilament, $words);
+        }
+        $act = function (string $what, array $body, int $status = 200) use ($run): void {
+            $version = $this->ask('GET', "/api/runs/$run", null, 200)['run']['version'];
+            $this->ask('POST', "/api/runs/$run/$what", ['version' => $version] + $body, $status);
+        };
+        foreach (['prepare', 'print', 'first_layer'] as $step) {
+            $act('step', ['step' => $step]);
+        }
+        $act('step', ['step' => 'heat_and_soak'], 422);
+        $act('step', ['step' => 'cold_pull'], 422);
+        $act('outcome', ['outcome' => 'held', 'note' => '']);
+        $act('step', ['step' => 'cold_pull']);
+        foreach (['effort' => 1, 'damage' => 0] as $measure => $value) {
+            $this->ask('POST', "/api/runs/$run/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => $measure, 'value' => $value, 'unit' => '', 'atLeast' => false], 201);
+        }
+        $act('step', ['step' => 'clean']);
+        $act('finish', []);
+        $judged = $this->ask('GET', "/api/comparisons/{$planned['id']}/judgement", null, 200);
+        self::assertSame('not_yet_known', $judged['setups'][0]['verdict']);
+        // What a profile of a resin would vouch for was not noted.
+        $plan = ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0];
+        $profile = $this->ask('POST', '/api/profiles', ['id' => Uuid::v7()->toRfc4122(), 'setupId' => $started['setups'][0]['id'], 'title' => 'Discs', 'plan' => $plan, 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'], 422);
+        self::assertStringContainsString('exposure', $profile['errors'][0]['message']);
+    }
 }

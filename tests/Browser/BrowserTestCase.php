@@ -195,7 +195,18 @@ abstract class BrowserTestCase extends TestCase
     /** From now on the page is shown as on a phone of 390 × 844 points. */
     protected function phone(): void
     {
-        $metrics = ['width' => 390, 'height' => 844, 'deviceScaleFactor' => 1, 'mobile' => true];
+        $this->show(390, 844);
+    }
+
+    /** As on a tablet beside the machine, 820 × 1180. */
+    protected function tablet(): void
+    {
+        $this->show(820, 1180);
+    }
+
+    private function show(int $width, int $height): void
+    {
+        $metrics = ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500];
         $this->page->executeCustomCommand(
             '/session/:sessionId/goog/cdp/execute',
             'POST',

@@ -49,6 +49,92 @@ final class ScreensTest extends BrowserTestCase
         }
     }
 
+    /** Open dialogs are pages too. */
+    public function testDialogsAreAccessibleInLightAndDarkAndFitAPhone(): void
+    {
+        $this->signIn('lead');
+        $dialogs = [
+            '/shelf' => ['Plates' => 'New plate', 'Printers' => 'New printer', 'Agents' => 'New agent', 'Lots' => 'New lot', 'Gauges' => 'New gauge', 'Own surfaces' => 'New kind of surface'],
+            '/care' => ['' => 'Note a change to a printer'],
+            '/keep' => ['' => 'Import a profile'],
+            '/choose' => ['' => 'Print with it'],
+            '/people' => ['' => 'New account'],
+        ];
+        foreach ($dialogs as $path => $buttons) {
+            foreach ($buttons as $tab => $button) {
+                foreach ([false, true] as $phone) {
+                    $phone ? $this->phone() : $this->tablet();
+                    $this->open($path);
+                    if ('' !== $tab) {
+                        $this->click("//button[@role=\"tab\"][.=\"$tab\"]");
+                    }
+                    $this->press($button);
+                    $this->until(fn (): bool => true === $this->page->executeScript('return document.querySelector("[role=dialog][data-state=open]") !== null'), "$button opens nothing.");
+                    $phone ? $this->assertFits("$button on a phone") : $this->assertAccessible($button);
+                    $this->page->executeScript('document.documentElement.dataset.theme = "dark"');
+                    $this->assertAccessible("$button in dark", 'color-contrast');
+                }
+            }
+        }
+    }
+
+    public function testThereByAFewLettersAndByKeys(): void
+    {
+        $this->signIn('technician');
+        $this->see('Good day');
+        $keys = fn (string ...$keys) => $this->page->getKeyboard()->sendKeys($keys);
+        $keys(WebDriverKeys::CONTROL, 'k', WebDriverKeys::NULL);
+        $this->see('Heat sums');
+        $this->assertAccessible('the palette');
+        $keys('textured p1');
+        $this->until(fn (): bool => str_contains($this->textOf('[role=dialog]'), 'House grey PLA on textured P1'), 'The profile is not found.');
+        $keys(WebDriverKeys::ENTER);
+        $this->see('Trust it for');
+        $keys('g');
+        $keys('s');
+        $this->see('What the workshop has');
+        $keys('/');
+        $this->see('Heat sums');
+        $keys('p14');
+        $this->until(fn (): bool => str_contains($this->textOf('[role=dialog]'), 'For the filter wheels.'), 'P14 is not found.');
+        $keys(WebDriverKeys::ENTER);
+        $this->until(fn (): bool => 'P14' === $this->page->executeScript('return document.querySelector("input[type=search]")?.value'), 'The shelf does not show P14.');
+        $this->open('/judge');
+        $this->see('Verdicts');
+        $keys('?');
+        $this->see('G W');
+        $keys(WebDriverKeys::ESCAPE);
+        // Whoever dictates switches single keys off; Ctrl-K stays.
+        $this->press('Mara');
+        $this->click('//*[@role="menuitem"][.="Units and look"]');
+        $this->click('//button[@role="checkbox"][following-sibling::label[starts-with(., "Single keys are shortcuts")]]');
+        $this->press('Save');
+        $this->until(fn (): bool => !str_contains($this->text(), 'Single keys are shortcuts'), 'The preferences stay open.');
+        $keys('g');
+        $keys('f');
+        $keys('/');
+        self::assertStringContainsString('Verdicts', $this->text());
+        self::assertStringNotContainsString('Heat sums', $this->text());
+        // The manual opens at the chapter of the page.
+        $this->press('Help');
+        $this->until(fn (): bool => 'judge' === $this->page->switchTo()->activeElement()->getAttribute('id'), 'The manual is not at its chapter.');
+        $this->assertAccessible('the manual');
+    }
+
+    public function testAnotherPrinterIsOneTouchAway(): void
+    {
+        $this->signIn('technician');
+        $this->press('The bench: change what lies on it');
+        $this->press('South bay');
+        $this->until(fn (): bool => str_contains($this->textOf('.sticky'), 'South bay') && str_contains($this->textOf('.sticky'), 'PETG L-201'), 'Its lot does not come with it.');
+        $this->press('The bench: change what lies on it');
+        $this->press('North bay');
+        $this->until(fn (): bool => str_contains($this->textOf('.sticky'), 'P1 front'), 'What lay on the other is not there any more.');
+        // On a run the bar shows where the run is made.
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->until(fn (): bool => str_contains($this->textOf('section[aria-label="The bench of this run"]'), 'South bay'), 'The bar shows another bench than that of the run.');
+    }
+
     public function testTheBenchIsChangedByKeyboardAndPrefillsChoose(): void
     {
         $this->signIn('viewer');

@@ -104,7 +104,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->assertAccessible('the first page of a shop');
         $this->press('Put it on the shelf and choose');
         $this->see('let go unharmed');
-        $this->see('common practice only');
+        $this->see('only common practice');
         self::assertStringContainsString('Printer 1', $this->textOf('section[aria-label="What is to be printed"]'));
         self::assertStringContainsString('P1 front', $this->textOf('section[aria-label="Use this"]'));
         // Glass has no magnets.

@@ -27,6 +27,13 @@ use Sitzplatz\Words\Sentence;
  */
 final class SetupCheck
 {
+    /** A printer for filament prints no resin, and the other way round; null: it fits. */
+    public static function wrongKind(JobRequest $job): ?Sentence
+    {
+        return $job->printer->filament === $job->material->filament
+            ? null : Sentence::of('setup.wrong_kind', printer: $job->printer->name, material: $job->material->name);
+    }
+
     /**
      * @param float|null $bedFirstC on the display; null: unheated
      * @param float|null $bedOtherC after the first layer

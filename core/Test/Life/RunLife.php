@@ -77,7 +77,7 @@ final class RunLife
         $measured = null !== $run->printBeganSecondsAgo && !$run->printMeasured ? [new PrintMeasured($run->printBeganSecondsAgo / 60)] : [];
         $facts = [...self::begun($run), ...$measured, ...self::outcome($run, $outcome, $note, Sentence::of('run.outcome_changed', outcome: $outcome->words()))];
         // A part that came off has no pull: the sheet goes on with looking at it.
-        if (!\in_array($run->step, $run->steps->sequence($run->pull, $outcome->pullPossible()), true)) {
+        if (!\in_array($run->step, $run->steps->sequence($run->pull, $outcome->pullPossible(), $run->filament), true)) {
             array_push($facts, new StepReached(RunStep::Inspect), ...self::printer($run, RunStep::Inspect));
         }
 

@@ -46,6 +46,8 @@ final readonly class RunState
         public bool $printMeasured = false,
         public Taken $taken = new Taken(),
         public Steps $steps = new Steps(),
+        /** Of the printer; else it prints resin. */
+        public bool $filament = true,
     ) {
     }
 
@@ -82,7 +84,7 @@ final readonly class RunState
     /** @return list<SheetStep> */
     public function sequence(): array
     {
-        return $this->steps->sequence($this->pull, $this->outcome?->pullPossible() ?? true);
+        return $this->steps->sequence($this->pull, $this->outcome?->pullPossible() ?? true, $this->filament);
     }
 
     /** @return list<Measure> what the plan wants of this run and nobody has entered or marked as not taken */

@@ -152,7 +152,7 @@ export function Choose() {
                     {best ? (
                         <UseThis candidate={best} detail={bestDetail} profile={profile} count={job.partCount} anyPrinter={anyPrinter} may={may.test} behind={answer.behind} onPrint={() => setPrinting(true)} onCompare={() => show({ ticked: ticked.includes(best.key) ? ticked : [best.key, ...ticked] }, true)} />
                     ) : (
-                        <Notice>{say('choose.everything_on_the_shelf_was_ruled')}</Notice>
+                        <Notice>{choice.rejectionCount === 0 ? say('choose.nothing_on_the_shelf_to_try') : say('choose.everything_on_the_shelf_was_ruled')}</Notice>
                     )}
                     {choice.notes.length > 0 ? (
                         <div className="mt-2">

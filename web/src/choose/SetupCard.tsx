@@ -54,7 +54,7 @@ export function SetupCard({ candidate, detail, job, material, profileId, may, on
                     <section>
                         <h3 className="font-[650]">{say('choose.before_you_print')}</h3>
                         <ol className="list-decimal pl-5">
-                            {[...candidate.steps.map((step) => step.words), ...(candidate.steps.some((step) => step.id === 'coat') && detail.putOn ? [detail.putOn] : []), say('choose.around_the_part_is', { foothold: candidate.foothold }), ...detail.heeds].map((step) => (
+                            {[...candidate.steps.map((step) => step.words), ...(candidate.steps.some((step) => step.id === 'coat') && detail.putOn ? [detail.putOn] : []), ...(candidate.strip.axis === 's' ? [] : [say('choose.around_the_part_is', { foothold: candidate.foothold })]), ...detail.heeds].map((step) => (
                                 <li key={step}>{step}</li>
                             ))}
                         </ol>

@@ -109,7 +109,7 @@ function Then({ candidate, detail }: { candidate: Schemas['Candidate']; detail: 
     return (
         <>
             <p>
-                    <strong className="font-[650]">{candidate.steps.map((step) => step.words).join(' ')}</strong> {say('choose.around_the_part_is', { foothold: candidate.foothold })}
+                    <strong className="font-[650]">{candidate.steps.map((step) => step.words).join(' ')}</strong> {candidate.strip.axis === 's' ? null : say('choose.around_the_part_is', { foothold: candidate.foothold })}
                 </p>
             {detail ? (
                 <p>

@@ -25,6 +25,14 @@ export function Palette({ onDone, onShortcuts }: { onDone: () => void; onShortcu
     const navigate = useNavigate();
     const may = useMay();
     const { data: found } = useQuery({ queryKey: ['find', typed], queryFn: ({ signal }) => ask(api.GET('/api/find', { signal, params: { query: { words: typed } } })), enabled: typed !== '', placeholderData: (was) => (typed === '' ? undefined : was) });
+    // What fits best is chosen by Enter, whatever was chosen before it came.
+    const [chosen, setChosen] = useState('');
+    const best = typed === '' ? '' : (found?.[0] ? `${found[0].kind} ${found[0].id}` : '');
+    const [fitted, setFitted] = useState(best);
+    if (best !== fitted) {
+        setFitted(best);
+        if (best !== '') setChosen(best);
+    }
     const go = (away: () => Promise<void>) => {
         onDone();
         void away();
@@ -63,7 +71,7 @@ export function Palette({ onDone, onShortcuts }: { onDone: () => void; onShortcu
                 <Radix.Overlay className="fixed inset-0 z-40 bg-black/50" />
                 <Radix.Content aria-describedby={undefined} className="fixed top-[12dvh] left-1/2 z-50 w-[min(38rem,94vw)] -translate-x-1/2 rounded-md border border-strong bg-sheet text-ink shadow-2xl">
                     <Radix.Title className="sr-only">{say('shell.go_to')}</Radix.Title>
-                    <Command shouldFilter={false} label={say('shell.go_to')}>
+                    <Command shouldFilter={false} label={say('shell.go_to')} value={chosen} onValueChange={setChosen}>
                         <Command.Input autoFocus value={words} onValueChange={setWords} placeholder={say('shell.plate_lot_profile_page')} className="min-h-14 w-full rounded-t-md border-b border-line bg-sheet px-4 text-lg" />
                         <Command.List className="max-h-[60dvh] overflow-y-auto p-2">
                             <Command.Empty className="px-3 py-3 text-soft">{say('ui.nothing_is_called_so')}</Command.Empty>

@@ -3,6 +3,7 @@ import { getRouteApi, Link } from '@tanstack/react-router';
 
 import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery, comparisonQuery, useChange, useMay } from '../api/queries';
+import { isResin } from '../choose/request';
 import { Progress } from '../shell/Start';
 import { Button } from '../ui/Button';
 import { Cautions, Fault, Notice } from '../ui/Notice';
@@ -196,7 +197,13 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const gap = useGap();
     const length = useQuantity('length');
     const { constants, limits } = comparison;
-    const rows: [string, string][] = [
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
+    const rows: [string, string][] = isResin(catalogue, comparison.materialId) ? [
+        [say('test.test_piece'), constants.piece.name],
+        [say('test.sliced_file'), constants.gcodeName],
+        [say('test.held_by'), constants.holdDown],
+        [say('test.room'), temperature.text(comparison.roomC)],
+    ] : [
         [say('test.test_piece'), say('test.pulled_at', { piece: constants.piece.name, alongPullMm: length.bare(constants.piece.alongPullMm), acrossPullMm: length.text(constants.piece.acrossPullMm), pullHeightMm: length.text(constants.piece.pullHeightMm) })],
         ['G-code', constants.gcodeName],
         [say('test.nozzle'), say('test.first_layer', { nozzleMm: length.text(constants.nozzleMm), nozzleFirstC: temperature.text(constants.nozzleFirstC) })],

@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery, comparisonQuery, lotsQuery, printersQuery, useSession, usualQuery } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
+import { isResin } from '../choose/request';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
 import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
@@ -76,10 +77,12 @@ function FreshPlan() {
         const lot = lots.find((each) => each.id === lotId);
         const nozzle = catalogue.materials.find((m) => m.id === (material?.id ?? lot?.materialId))?.nozzle_c?.[1];
         const first = begin(usual.plan);
+        const ofResin = isResin(catalogue, material?.id ?? lot?.materialId ?? '');
         return {
             ...first,
             ...(picked?.runsPerSetup ? { runsPerSetup: picked.runsPerSetup, hotPerSetup: Math.min(first.hotPerSetup, picked.runsPerSetup) } : {}),
-            constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}) },
+            constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}), ...(ofResin ? { piece: { ...first.constants.piece, name: say('test.exposure_discs') }, gcodeName: say('test.discs_file'), holdDown: say('test.screws') } : {}) },
+            ...(ofResin ? { durations: { ...first.durations, heatAndSoakMinutes: 0, coolMinutes: 0 } } : {}),
             title: material ? say('test.which_of_setups', { material: material.name, setups: picked?.setups.length ?? 0 }) : '',
             lotId,
             printerId: picked?.printerId ?? bench.printerId ?? '',
@@ -141,6 +144,9 @@ function PlanForm({ title, start, row, send, after }: PlanProps) {
     const constants = (part: Partial<PlanValues['constants']>) => set({ constants: { ...values.constants, ...part } });
     const piece = (part: Partial<PlanValues['constants']['piece']>) => constants({ piece: { ...values.constants.piece, ...part } });
     const durations = (part: Partial<PlanValues['durations']>) => set({ durations: { ...values.durations, ...part } });
+    // The lot says what kind of printer it is for, and what has to be held constant.
+    const lotKind = lots.find((each) => each.id === values.lotId) ? (isResin(catalogue, lots.find((each) => each.id === values.lotId)?.materialId ?? '') ? 'resin' : 'filament') : null;
+    const resin = lotKind === 'resin';
     const chances = usePlanChances(values);
     const runsForShare = (chances.behind ? undefined : chances.data?.runsForShare) ?? '…';
     return (
@@ -192,40 +198,48 @@ function PlanForm({ title, start, row, send, after }: PlanProps) {
                         />
                     </div>
                     <div className="sm:col-span-2">
-                        <SelectField label={say('test.printer')} {...at('printerId')} empty={say('test.choose')} options={printers.filter((p) => !p.retired && p.kind === 'filament').map((p) => ({ value: p.id, label: p.name }))} />
+                        <SelectField label={say('test.printer')} {...at('printerId')} empty={say('test.choose')} options={printers.filter((p) => !p.retired && (lotKind === null || p.kind === lotKind)).map((p) => ({ value: p.id, label: p.name }))} />
                     </div>
                     <div className="sm:col-span-2">
                         <QuantityField label={say('test.room')} kind="temperature" {...at('roomC')} />
                     </div>
                 </section>
-                <Setups setups={values.setups} onSetups={(setups) => set({ setups })} />
-                <Proof values={values} set={set} />
+                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} />
+                <Proof resin={resin} values={values} set={set} />
                 <section>
                     <h2 className="mb-3">{say('test.held_constant')}</h2>
                     <div className="grid gap-4 sm:grid-cols-3">
                         <TextField label={say('test.test_piece')} name="constants.piece.name" value={values.constants.piece.name} onValue={(name) => piece({ name })} />
-                        <QuantityField label={say('test.base_along_the_pull')} kind="length" name="constants.piece.alongPullMm" value={values.constants.piece.alongPullMm} onValue={(alongPullMm) => piece({ alongPullMm })} />
-                        <QuantityField label={say('test.base_across_the_pull')} kind="length" name="constants.piece.acrossPullMm" value={values.constants.piece.acrossPullMm} onValue={(acrossPullMm) => piece({ acrossPullMm })} />
-                        <QuantityField label={say('test.height_of_the_pull')} kind="length" name="constants.piece.pullHeightMm" value={values.constants.piece.pullHeightMm} onValue={(pullHeightMm) => piece({ pullHeightMm })} />
-                        <TextField label={say('test.g_code_file')} name="constants.gcodeName" value={values.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} />
-                        <TextField label={say('test.gap_set_with')} name="constants.feeler" value={values.constants.feeler} onValue={(feeler) => constants({ feeler })} />
-                        <QuantityField label={say('test.first_layer_gap')} kind="length" name="constants.gapMm" value={values.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint={say('test.empty_not_measured')} />
-                        <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name="constants.nozzleFirstC" value={values.constants.nozzleFirstC} onValue={(nozzleFirstC) => constants({ nozzleFirstC })} />
-                        <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={values.constants.nozzleMm} onValue={(nozzleMm) => constants({ nozzleMm })} />
-                        <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={values.constants.lineWidthMm} onValue={(lineWidthMm) => constants({ lineWidthMm })} />
-                        <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={values.constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => constants({ firstLayerSpeedMmS })} />
-                        <TextField label={say('test.fan')} name="constants.fan" value={values.constants.fan} onValue={(fan) => constants({ fan })} />
+                        {resin ? null : (
+                            <>
+                                <QuantityField label={say('test.base_along_the_pull')} kind="length" name="constants.piece.alongPullMm" value={values.constants.piece.alongPullMm} onValue={(alongPullMm) => piece({ alongPullMm })} />
+                                <QuantityField label={say('test.base_across_the_pull')} kind="length" name="constants.piece.acrossPullMm" value={values.constants.piece.acrossPullMm} onValue={(acrossPullMm) => piece({ acrossPullMm })} />
+                                <QuantityField label={say('test.height_of_the_pull')} kind="length" name="constants.piece.pullHeightMm" value={values.constants.piece.pullHeightMm} onValue={(pullHeightMm) => piece({ pullHeightMm })} />
+                            </>
+                        )}
+                        <TextField label={resin ? say('test.sliced_file') : say('test.g_code_file')} name="constants.gcodeName" value={values.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} />
+                        {resin ? null : (
+                            <>
+                                <TextField label={say('test.gap_set_with')} name="constants.feeler" value={values.constants.feeler} onValue={(feeler) => constants({ feeler })} />
+                                <QuantityField label={say('test.first_layer_gap')} kind="length" name="constants.gapMm" value={values.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint={say('test.empty_not_measured')} />
+                                <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name="constants.nozzleFirstC" value={values.constants.nozzleFirstC} onValue={(nozzleFirstC) => constants({ nozzleFirstC })} />
+                                <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={values.constants.nozzleMm} onValue={(nozzleMm) => constants({ nozzleMm })} />
+                                <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={values.constants.lineWidthMm} onValue={(lineWidthMm) => constants({ lineWidthMm })} />
+                                <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={values.constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => constants({ firstLayerSpeedMmS })} />
+                                <TextField label={say('test.fan')} name="constants.fan" value={values.constants.fan} onValue={(fan) => constants({ fan })} />
+                            </>
+                        )}
                         <TextField label={say('test.plate_held_by')} name="constants.holdDown" value={values.constants.holdDown} onValue={(holdDown) => constants({ holdDown })} />
-                        <TextField label={say('test.brim')} name="constants.brim" value={values.constants.brim} onValue={(brim) => constants({ brim })} hint={say('test.none_so_that_a_weak_pair')} />
+                        {resin ? null : <TextField label={say('test.brim')} name="constants.brim" value={values.constants.brim} onValue={(brim) => constants({ brim })} hint={say('test.none_so_that_a_weak_pair')} />}
                     </div>
                 </section>
                 <section>
                     <h2 className="mb-3">{say('test.minutes_per_run_for_the_estimate')}</h2>
                     <div className="grid gap-4 sm:grid-cols-3 xl:grid-cols-6">
                         <NumberField label={say('test.prepare')} name="durations.prepareMinutes" value={values.durations.prepareMinutes} onValue={(prepareMinutes) => durations({ prepareMinutes })} />
-                        <NumberField label={say('test.heat_soak')} name="durations.heatAndSoakMinutes" value={values.durations.heatAndSoakMinutes} onValue={(heatAndSoakMinutes) => durations({ heatAndSoakMinutes })} />
+                        {resin ? null : <NumberField label={say('test.heat_soak')} name="durations.heatAndSoakMinutes" value={values.durations.heatAndSoakMinutes} onValue={(heatAndSoakMinutes) => durations({ heatAndSoakMinutes })} />}
                         <NumberField label={say('test.print')} name="durations.printMinutes" value={values.durations.printMinutes} onValue={(printMinutes) => durations({ printMinutes })} />
-                        <NumberField label={say('test.cool')} name="durations.coolMinutes" value={values.durations.coolMinutes} onValue={(coolMinutes) => durations({ coolMinutes })} />
+                        {resin ? null : <NumberField label={say('test.cool')} name="durations.coolMinutes" value={values.durations.coolMinutes} onValue={(coolMinutes) => durations({ coolMinutes })} />}
                         <NumberField label={say('test.inspect_clean')} name="durations.inspectAndCleanMinutes" value={values.durations.inspectAndCleanMinutes} onValue={(inspectAndCleanMinutes) => durations({ inspectAndCleanMinutes })} />
                         <NumberField label={say('test.plate_change')} name="durations.plateChangeMinutes" value={values.durations.plateChangeMinutes} onValue={(plateChangeMinutes) => durations({ plateChangeMinutes })} />
                     </div>

@@ -8,7 +8,7 @@ import { PlanChances } from './PlanChances';
 import type { ProofValues } from './planShape';
 
 /** By what a setup is judged, what it has to reach, and what the plan can show of it. */
-export function Proof({ values, set }: { values: ProofValues; set: (part: Partial<ProofValues>) => void }) {
+export function Proof({ resin, values, set }: { /** Nothing is pulled, and no corner lifts. */ resin: boolean; values: ProofValues; set: (part: Partial<ProofValues>) => void }) {
     const { data: usual } = useSuspenseQuery(usualQuery);
     const { limits, proof } = values;
     const limit = (part: Partial<ProofValues['limits']>) => set({ limits: { ...limits, ...part } });
@@ -22,20 +22,22 @@ export function Proof({ values, set }: { values: ProofValues; set: (part: Partia
             <section>
                 <h2 className="mb-1">{say('test.how_it_is_judged')}</h2>
                 <p className="mb-3 text-soft">{say('test.held_or_not_how_hard_it')}</p>
-                <div className="mb-3 flex flex-wrap gap-x-8">
-                    <CheckField
-                        label={say('test.pulls_by_gauge_or_scale')}
-                        checked={pulls}
-                        onValue={(on) =>
-                            set(
-                                on
-                                    ? { proof: { ...proof, measures: measure('pull', true), criterion: byPulls.criterion }, limits: { ...limits, hotPullAtLeastN: byPulls.hotPullAtLeastN, coldPullAtMostN: byPulls.coldPullAtMostN }, hotPerSetup: byPulls.hotPerSetup, runsPerSetup: byPulls.runsPerSetup }
-                                    : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0, runsPerSetup: usual.plan.runsPerSetup },
-                            )
-                        }
-                    />
-                    <CheckField label={say('test.lift_by_calliper')} checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? usual.plan.liftAtMostMm : null } })} />
-                </div>
+                {resin ? null : (
+                    <div className="mb-3 flex flex-wrap gap-x-8">
+                        <CheckField
+                            label={say('test.pulls_by_gauge_or_scale')}
+                            checked={pulls}
+                            onValue={(on) =>
+                                set(
+                                    on
+                                        ? { proof: { ...proof, measures: measure('pull', true), criterion: byPulls.criterion }, limits: { ...limits, hotPullAtLeastN: byPulls.hotPullAtLeastN, coldPullAtMostN: byPulls.coldPullAtMostN }, hotPerSetup: byPulls.hotPerSetup, runsPerSetup: byPulls.runsPerSetup }
+                                        : { proof: { ...proof, measures: measure('pull', false), criterion: 'counts' }, limits: { ...limits, hotPullAtLeastN: null, coldPullAtMostN: null }, hotPerSetup: 0, runsPerSetup: usual.plan.runsPerSetup },
+                                )
+                            }
+                        />
+                        <CheckField label={say('test.lift_by_calliper')} checked={lift} onValue={(on) => set({ proof: { ...proof, measures: measure('lift', on) }, limits: { ...limits, liftAtMostMm: on ? usual.plan.liftAtMostMm : null } })} />
+                    </div>
+                )}
                 <div className="grid gap-4 sm:grid-cols-2">
                     <SelectField label={say('test.proof_by')} value={proof.criterion} onValue={(criterion) => prove({ criterion })} options={optionsOf(CRITERION_WORDS).filter((each) => pulls || each.value === 'counts')} name="proof.criterion" />
                     <SelectField label={say('test.looked_at')} value={proof.design} onValue={(design) => prove({ design })} options={optionsOf(DESIGN_WORDS)} />

@@ -9,7 +9,7 @@ import { say } from '../words/say';
 import type { SetupValues } from './planShape';
 
 /** What differs: a letter for each setup. */
-export function Setups({ setups, onSetups }: { setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void }) {
+export function Setups({ resin, setups, onSetups }: { /** It has no bed to heat. */ resin: boolean; setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void }) {
     const errorOf = useErrors();
     const { data: sides } = useSuspenseQuery(sidesQuery);
     const { data: agents } = useSuspenseQuery(agentsQuery);
@@ -31,13 +31,17 @@ export function Setups({ setups, onSetups }: { setups: SetupValues[]; onSetups: 
                                     value={setup.plateSideId}
                                     onValue={(plateSideId) => change(i, { plateSideId })}
                                     empty={say('test.choose')}
-                                    options={sides.map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.surfaceId)}` }))}
+                                    options={sides.filter((s) => (catalogue.surfaces.find((each) => each.id === s.surfaceId)?.kind === 'resin') === resin).map((s) => ({ value: s.id, label: `${s.label}, ${surface(s.surfaceId)}` }))}
                                     name={`setups.${i}.plateSideId`}
                                 />
                                 <SelectField label={say('test.agent')} name={`setups.${i}.agentId`} value={setup.agentId} onValue={(id) => change(i, { agentId: id || null })} empty={say('test.bare')} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />
-                                <QuantityField label={say('test.bed_first')} kind="temperature" value={setup.bedFirstC} onValue={(bedFirstC) => change(i, { bedFirstC, unheated: false })} placeholder={setup.unheated ? say('test.off') : ''} name={`setups.${i}.bedFirstC`} />
-                                <QuantityField label={say('test.bed_after')} name={`setups.${i}.bedOtherC`} kind="temperature" value={setup.bedOtherC} onValue={(bedOtherC) => change(i, { bedOtherC })} placeholder={say('test.off')} />
-                                <CheckField label={say('test.bed_stays_cold')} checked={setup.unheated ?? false} onValue={(unheated) => change(i, unheated ? { unheated, bedFirstC: null, bedOtherC: null } : { unheated })} />
+                                {resin ? null : (
+                                    <>
+                                        <QuantityField label={say('test.bed_first')} kind="temperature" value={setup.bedFirstC} onValue={(bedFirstC) => change(i, { bedFirstC, unheated: false })} placeholder={setup.unheated ? say('test.off') : ''} name={`setups.${i}.bedFirstC`} />
+                                        <QuantityField label={say('test.bed_after')} name={`setups.${i}.bedOtherC`} kind="temperature" value={setup.bedOtherC} onValue={(bedOtherC) => change(i, { bedOtherC })} placeholder={say('test.off')} />
+                                        <CheckField label={say('test.bed_stays_cold')} checked={setup.unheated ?? false} onValue={(unheated) => change(i, unheated ? { unheated, bedFirstC: null, bedOtherC: null } : { unheated })} />
+                                    </>
+                                )}
                                 <Button tone="quiet" aria-label={say('test.leave_out_setup', { fromCharCode: String.fromCharCode(65 + i) })} disabled={setups.length === 1} onClick={() => onSetups(setups.filter((_, at) => at !== i))}>
                                     <Trash2 className="size-5" aria-hidden />
                                 </Button>
@@ -47,7 +51,7 @@ export function Setups({ setups, onSetups }: { setups: SetupValues[]; onSetups: 
                     </li>
                 ))}
             </ol>
-            <Button className="mt-3" onClick={() => onSetups([...setups, last ? { ...last } : { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: false }])}>{say('test.add_a_setup')}</Button>
+            <Button className="mt-3" onClick={() => onSetups([...setups, last ? { ...last } : { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: resin }])}>{say('test.add_a_setup')}</Button>
         </section>
     );
 }

@@ -127,6 +127,10 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->assertAccessible('two setups side by side');
         $this->page->navigate()->back();
         $this->until(fn (): bool => !str_contains($this->text(), 'likelier to be better'), 'Going back does not close it.');
+        // What is no address is none: the bench is asked instead.
+        $this->open('/choose?material=%5B1%5D&parts=%22x%22&ticked=7&look=%22nowhere%22&part=%7B%22a%22%3A1%7D&wishes=%22all%22');
+        $this->see('P1 front, bare');
+        $this->see('let go unharmed');
         // Somebody else opens the same.
         $this->signIn('viewer');
         $this->page->get($address);
@@ -142,6 +146,14 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->change('Material and lot:', 'Material', 'ABS');
         $this->change('Printer:', 'Printer', 'any printer');
         $this->see('P7 front, bare, on Dome');
+        // Setups of two printers are held side by side, and not compared by a test.
+        $this->click('//li[.//span[contains(., "North bay")]]//button[@role="checkbox"]');
+        $this->see('These lie on different printers');
+        self::assertFalse($this->page->findElement(WebDriverBy::xpath('//button[text()="Compare 2"]'))->isEnabled());
+        $this->press('Side by side');
+        $this->see('What differs');
+        $this->closeWord();
+        $this->press('Clear');
         $this->change('Printer:', 'Printer', 'Darkroom');
         $this->see('Everything on the shelf was ruled out.');
         $this->see('On other printers');

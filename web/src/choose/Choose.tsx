@@ -40,7 +40,7 @@ export function Choose() {
     const wide = useWide();
     const { job, named, look, ticked, pair, all, beyond, set, name, show } = useAddress(bench, lots, printers);
     const [reading, setReading] = useState<Reading | null>(() => keptReading(job.part ?? null));
-    const [printing, setPrinting] = useState(false);
+    const [printing, setPrinting] = useState<'first' | 'opened' | null>(null);
     const [over, setOver] = useState(false);
     const reader = usePartReader((read) => {
         const { shape } = read;
@@ -64,6 +64,8 @@ export function Choose() {
     const opened = others.find((each) => each.key === look);
     // In a narrow window the notes stand where they were asked for.
     const noted = opened ? (choice?.detail ?? null) : bestDetail;
+    const of = (candidate: Schemas['Candidate'] | undefined, its: Schemas['CandidateDetail'] | null) => (candidate && its?.key === candidate.key ? { candidate, detail: its } : null);
+    const card = printing === 'first' ? of(best, bestDetail) : printing === 'opened' ? of(opened, choice?.detail ?? null) : null;
     const chosen = candidates.filter((each) => ticked.includes(each.key));
     const anyPrinter = job.printerId === null;
     const shown = all || opened !== undefined && others.indexOf(opened) >= AT_FIRST ? others : others.slice(0, AT_FIRST);
@@ -71,8 +73,9 @@ export function Choose() {
     const fault = answer.error instanceof Problem ? answer.error : undefined;
     const tick = (key: string, on: boolean) => {
         // Something is compared with the answer, unless somebody takes that out again.
-        const first = on && ticked.length === 0 && best && key !== best.key ? [best.key] : [];
-        show({ ticked: on ? [...first, ...ticked, key] : ticked.filter((each) => each !== key) }, true);
+        const were = chosen.map((each) => each.key);
+        const first = on && were.length === 0 && best && key !== best.key ? [best.key] : [];
+        show({ ticked: on ? [...first, ...were, key] : were.filter((each) => each !== key) }, true);
     };
     const compare = async (setups: Schemas['Candidate'][]) => {
         const printerId = setups[0]?.printerId ?? job.printerId ?? '';
@@ -150,7 +153,7 @@ export function Choose() {
             {choice ? (
                 <Behind behind={answer.behind}>
                     {best ? (
-                        <UseThis candidate={best} detail={bestDetail} profile={profile} count={job.partCount} anyPrinter={anyPrinter} may={may.test} behind={answer.behind} onPrint={() => setPrinting(true)} onCompare={() => show({ ticked: ticked.includes(best.key) ? ticked : [best.key, ...ticked] }, true)} />
+                        <UseThis candidate={best} detail={bestDetail} profile={profile} count={job.partCount} anyPrinter={anyPrinter} may={may.test} behind={answer.behind} onPrint={() => setPrinting('first')} onCompare={() => show({ ticked: ticked.includes(best.key) ? ticked : [best.key, ...chosen.map((each) => each.key)] }, true)} />
                     ) : (
                         <Notice>{choice.rejectionCount === 0 ? say('choose.nothing_on_the_shelf_to_try') : say('choose.everything_on_the_shelf_was_ruled')}</Notice>
                     )}
@@ -172,7 +175,7 @@ export function Choose() {
                     {best && others.length > 0 ? (
                         <section aria-label={say('choose.candidates')} className="sm:pl-3">
                             <Rows all={candidates} rows={shown} first={best.bracket} anyPrinter={anyPrinter} opened={opened?.key ?? null} ticked={ticked} onOpen={(key) => show({ look: key === look ? undefined : key })} onTick={may.test ? tick : undefined}>
-                                {(candidate) => <OpenRow candidate={candidate} count={job.partCount} detail={!wide && choice.detail?.key === candidate.key ? choice.detail : null} onUse={<Button onClick={() => setPrinting(true)} disabled={choice.detail?.key !== candidate.key}>{say('choose.print_with_it')}</Button>} />}
+                                {(candidate) => <OpenRow candidate={candidate} count={job.partCount} detail={!wide && choice.detail?.key === candidate.key ? choice.detail : null} onUse={<Button onClick={() => setPrinting('opened')} disabled={choice.detail?.key !== candidate.key}>{say('choose.print_with_it')}</Button>} />}
                             </Rows>
                             <p className="mt-2 text-[0.9375rem] text-soft">
                                 {others.some((each) => each.bracket === best.bracket) ? `${say('choose.bracketed_cannot_be_told_apart', { label: best.label })} ` : ''}
@@ -198,15 +201,15 @@ export function Choose() {
                     <Profiles profiles={choice.profiles} count={choice.profileCount} />
                     <Rejections rejections={choice.rejections} />
                     {pair && chosen[0] && chosen[1] ? <Pair asked={asked} pair={[chosen[0].key, chosen[1].key]} onDone={() => show({ pair: false })} /> : null}
-                    {printing && best && noted ? (
+                    {card ? (
                         <SetupCard
-                            candidate={opened ?? best}
-                            detail={noted}
+                            candidate={card.candidate}
+                            detail={card.detail}
                             job={job}
                             material={catalogue.materials.find((each) => each.id === job.materialId)?.name ?? ''}
-                            profileId={opened ? undefined : profile?.id}
+                            profileId={card.candidate === best ? profile?.id : undefined}
                             may={may.test}
-                            onDone={() => setPrinting(false)}
+                            onDone={() => setPrinting(null)}
                         />
                     ) : null}
                 </Behind>

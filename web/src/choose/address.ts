@@ -34,8 +34,10 @@ const SHAPE = z.object({
 /** All that the page shows, in its address: to be shared, reloaded and gone back to. */
 export type Address = z.infer<typeof SHAPE>;
 
+/** A member that is no good is named as missing: the router puts what is named over what stands there. */
 export function readAddress(search: Record<string, unknown>): Address {
-    return without(SHAPE.parse(search));
+    const read = SHAPE.parse(search);
+    return Object.fromEntries(Object.keys(SHAPE.shape).map((name) => [name, read[name as keyof Address]])) as Address;
 }
 
 /** Members that say nothing do not stand in the address. */

@@ -10,6 +10,7 @@ import { Dialog } from '../ui/Dialog';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, optionsOf, SelectField, TextField, type Option } from '../ui/Field';
+import { Figure } from '../ui/Glossary';
 import { Notice } from '../ui/Notice';
 import { day, moment } from '../ui/quantity';
 import { as, picked, text, whole, words } from '../ui/shape';
@@ -67,9 +68,9 @@ export function Care() {
                         <thead>
                             <tr>
                                 <th>{say('care.plate_side')}</th>
-                                <th className="num">{say('care.since_fitted')}</th>
-                                <th className="num">{say('care.since_washed')}</th>
-                                <th className="num">{say('care.on_this_coat')}</th>
+                                <th className="num"><Figure of="fitted">{say('care.since_fitted')}</Figure></th>
+                                <th className="num"><Figure of="washed">{say('care.since_washed')}</Figure></th>
+                                <th className="num"><Figure of="coat">{say('care.on_this_coat')}</Figure></th>
                                 <th>{say('care.due')}</th>
                                 <th aria-label={say('care.note')} />
                             </tr>

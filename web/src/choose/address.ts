@@ -37,7 +37,7 @@ export type Address = z.infer<typeof SHAPE>;
 /** A member that is no good is named as missing: the router puts what is named over what stands there. */
 export function readAddress(search: Record<string, unknown>): Address {
     const read = SHAPE.parse(search);
-    return Object.fromEntries(Object.keys(SHAPE.shape).map((name) => [name, read[name as keyof Address]])) as Address;
+    return Object.fromEntries(Object.keys(SHAPE.shape).map((name) => [name, read[name as keyof Address]]));
 }
 
 /** Members that say nothing do not stand in the address. */

@@ -6,6 +6,7 @@ import { v7 } from 'uuid';
 import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery, judgementQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
+import { Figure } from '../ui/Glossary';
 import { Fault, Notice } from '../ui/Notice';
 import { moment, useFigures, useQuantity, type Quantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
@@ -90,7 +91,7 @@ export function Judgement() {
                             <Question words={say('judge.does_it_let_go')} finding={setup.release} />
                         </div>
                         <p className="mt-1 text-soft">
-                            {tell('judge.runs_that_held', { held: setup.held, heldRuns: setup.heldRuns, b: (words) => <strong className="text-ink">{words}</strong>, hasHeldCi95: Boolean(setup.heldCi95), figures: setup.heldCi95 ? judgement.figures : '', percent: setup.heldCi95 ? figure('share').text(setup.heldCi95[0] ?? 0) : '', percent2: setup.heldCi95 ? figure('share').text(setup.heldCi95[1] ?? 1) : '' })}
+                            {tell('judge.runs_that_held', { held: setup.held, heldRuns: setup.heldRuns, b: (words) => <Figure of="held"><strong className="text-ink">{words}</strong></Figure>, hasHeldCi95: Boolean(setup.heldCi95), figures: setup.heldCi95 ? judgement.figures : '', percent: setup.heldCi95 ? figure('share').text(setup.heldCi95[0] ?? 0) : '', percent2: setup.heldCi95 ? figure('share').text(setup.heldCi95[1] ?? 1) : '' })}
                             {setup.voids > 0 ? say('judge.and_void', { voids: setup.voids }) : ''}{setup.voidsAlone > 0 ? say('judge.declared_by_whoever_made_it_with', { voidsAlone: setup.voidsAlone }) : ''}.
                         </p>
                         {may.test ? (
@@ -246,11 +247,11 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
                             <thead>
                                 <tr>
                                     <th>{say('judge.setup')}</th>
-                                    <th className="num">{say('judge.n')}</th>
-                                    <th className="num">{say('judge.mean')}</th>
-                                    <th className="num">{say('judge.sd')}</th>
-                                    <th className="num">{say('judge.95_interval')}</th>
-                                    <th className="num">{stress.symbol}</th>
+                                    <th className="num"><Figure of="n">{say('judge.n')}</Figure></th>
+                                    <th className="num"><Figure of="mean">{say('judge.mean')}</Figure></th>
+                                    <th className="num"><Figure of="sd">{say('judge.sd')}</Figure></th>
+                                    <th className="num"><Figure of="interval95">{say('judge.95_interval')}</Figure></th>
+                                    <th className="num"><Figure of="stress">{stress.symbol}</Figure></th>
                                     <th>{say('judge.note')}</th>
                                 </tr>
                             </thead>
@@ -278,9 +279,9 @@ function Figures({ judgement }: { judgement: Schemas['Judgement'] }) {
                                 <thead>
                                     <tr>
                                         <th>{say('judge.pair')}</th>
-                                        <th className="num">{say('judge.difference')}</th>
-                                        <th className="num">{say('judge.95_interval')}</th>
-                                        <th className="num">{say('judge.p_games_howell', { figures: judgement.figures })}</th>
+                                        <th className="num"><Figure of="difference">{say('judge.difference')}</Figure></th>
+                                        <th className="num"><Figure of="interval95">{say('judge.95_interval')}</Figure></th>
+                                        <th className="num"><Figure of="p">{say('judge.p_games_howell', { figures: judgement.figures })}</Figure></th>
                                     </tr>
                                 </thead>
                                 <tbody>

@@ -9,6 +9,7 @@ import { useDraft } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, CheckField, TextField } from '../ui/Field';
 import { Cautions, Notice } from '../ui/Notice';
+import { Figure } from '../ui/Glossary';
 import { day, moment, useQuantity } from '../ui/quantity';
 import { flag, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
@@ -58,7 +59,7 @@ export function ProfilePage() {
                         {profile.reviewBy ? say('keep.review_by', { reviewBy: day(profile.reviewBy) }) : ''}
                     </span>
                 ) : null}
-                <p className="mt-1 text-base">{profile.accepted}</p>
+                <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>
             </div>
             {profile.withdrawnReason ? (
                 <div className="mb-6">

@@ -1,6 +1,7 @@
 import { api, ask } from '../api/client';
 import { Behind } from '../ui/Behind';
 import { Fault, Notice } from '../ui/Notice';
+import { Figure } from '../ui/Glossary';
 import { useFigures } from '../ui/quantity';
 import { useAnswer } from '../ui/useAnswer';
 import { say } from '../words/say';
@@ -38,8 +39,8 @@ export function PlanChances({ plan }: { plan: ProofValues }) {
                             <thead>
                                 <tr>
                                     <th>{question.by === 'share' ? say('test.if_so_many_runs_succeed') : say('test.if_the_mean_pull_is_better')}</th>
-                                    <th className="num">{say('test.it_passes')}</th>
-                                    <th className="num">{question.by === 'share' ? say('test.runs') : say('test.pulls')}</th>
+                                    <th className="num"><Figure of="passes">{say('test.it_passes')}</Figure></th>
+                                    <th className="num"><Figure of="runs">{question.by === 'share' ? say('test.runs') : say('test.pulls')}</Figure></th>
                                 </tr>
                             </thead>
                             <tbody>

@@ -127,6 +127,13 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->assertAccessible('two setups side by side');
         $this->page->navigate()->back();
         $this->until(fn (): bool => !str_contains($this->text(), 'likelier to be better'), 'Going back does not close it.');
+        // Why not that one? What is ruled out stands beside the answer, with its gates.
+        $this->open('/choose');
+        $this->see(self::ANSWER);
+        $this->click('//summary[starts-with(., "Ruled out")]');
+        $this->press('P9 front beside the answer');
+        $this->see('Ruled out by');
+        $this->see('the bed of North bay takes 250 mm × 210 mm');
         // What is no address is none: the bench is asked instead.
         $this->open('/choose?material=%5B1%5D&parts=%22x%22&ticked=7&look=%22nowhere%22&part=%7B%22a%22%3A1%7D&wishes=%22all%22');
         $this->see('P1 front, bare');

@@ -165,7 +165,7 @@ final readonly class Ranking
      * The rejections with those of one side that share their reason drawn together; what is ruled out by knowledge
      * stands before what merely does not fit the printer, and what nobody knows comes last, one line for an agent.
      *
-     * @return list<array{label: Phrase, reason: ?Sentence}>
+     * @return list<array{label: Phrase, reason: ?Sentence, first: ?Rejection}> first: one that stands for all of the line
      */
     public function rejectionsDrawnTogether(): array
     {
@@ -183,11 +183,12 @@ final readonly class Ranking
             $drawn[] = [
                 'label' => $whole ? new OwnText($group[0]->proposal->side->label) : $group[0]->label(),
                 'reason' => $group[0]->reason,
+                'first' => $group[0],
                 'whole' => $group[0]->wholeSide,
             ];
         }
         usort($drawn, static fn (array $a, array $b): int => $a['whole'] <=> $b['whole']);
-        $lines = array_map(static fn (array $each): array => ['label' => $each['label'], 'reason' => $each['reason']], $drawn);
+        $lines = array_map(static fn (array $each): array => ['label' => $each['label'], 'reason' => $each['reason'], 'first' => $each['first']], $drawn);
         foreach ($unknown as $group) {
             $lines[] = [
                 'label' => Sentence::of('candidate.name', name: $group[0]->proposal->agentName()),
@@ -196,6 +197,7 @@ final readonly class Ranking
                     material: $group[0]->proposal->job->material->name,
                     surfaces: Listing::of(self::surfaces($group), Joined::Comma),
                 ),
+                'first' => null,
             ];
         }
 

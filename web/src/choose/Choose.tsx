@@ -38,7 +38,7 @@ export function Choose() {
     const may = useMay();
     const navigate = useNavigate();
     const wide = useWide();
-    const { job, named, look, ticked, pair, all, beyond, set, name, show } = useAddress(bench, lots, printers);
+    const { job, named, look, ticked, pair, beside, all, beyond, set, name, show } = useAddress(bench, lots, printers);
     const [reading, setReading] = useState<Reading | null>(() => keptReading(job.part ?? null));
     const [printing, setPrinting] = useState<'first' | 'opened' | null>(null);
     const [over, setOver] = useState(false);
@@ -199,7 +199,8 @@ export function Choose() {
                         </section>
                     ) : null}
                     <Profiles profiles={choice.profiles} count={choice.profileCount} />
-                    <Rejections rejections={choice.rejections} />
+                    <Rejections rejections={choice.rejections} onBeside={best ? (key) => show({ beside: key }) : undefined} />
+                    {beside && best ? <Pair asked={asked} pair={[best.key, beside]} onDone={() => show({ beside: undefined })} /> : null}
                     {pair && chosen[0] && chosen[1] ? <Pair asked={asked} pair={[chosen[0].key, chosen[1].key]} onDone={() => show({ pair: false })} /> : null}
                     {card ? (
                         <SetupCard
@@ -229,7 +230,7 @@ function HowItRanks() {
     );
 }
 
-function Rejections({ rejections }: { rejections: Schemas['Choice']['rejections'] }) {
+function Rejections({ rejections, onBeside }: { rejections: Schemas['Choice']['rejections']; onBeside: ((key: string) => void) | undefined }) {
     if (rejections.length === 0) return null;
     return (
         <details className="mt-6">
@@ -242,6 +243,11 @@ function Rejections({ rejections }: { rejections: Schemas['Choice']['rejections'
                                 {rejection.label}
                             </th>
                             <td>{rejection.reason}</td>
+                            <td className="w-36 text-right">
+                                {onBeside && rejection.key !== null ? (
+                                    <Button tone="quiet" className="px-2!" aria-label={say('choose.beside_the_answer', { label: rejection.label })} onClick={() => rejection.key !== null && onBeside(rejection.key)}>{say('choose.side_by_side')}</Button>
+                                ) : null}
+                            </td>
                         </tr>
                     ))}
                 </tbody>

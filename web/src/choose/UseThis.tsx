@@ -42,7 +42,7 @@ export function UseThis({ candidate, detail, profile, count, anyPrinter, may, be
                             ))}
                         </p>
                     ) : null}
-                    <div className="mt-2 flex flex-wrap gap-x-6 gap-y-2 sm:flex-nowrap">
+                    <div className="mt-2 flex flex-wrap gap-x-3 gap-y-2 sm:flex-nowrap sm:gap-x-6">
                         <ToSet candidate={candidate} />
                         <Range range={candidate.hold.plate90} estimate={candidate.estimate} words={count > 1 ? say('choose.all_hold', { count }) : say('choose.holds_2')} says={say('choose.what_hold_is')} shares={shares} />
                         <Range range={candidate.release.plate90} estimate={candidate.estimate} words={say('choose.let_go_unharmed')} says={say('choose.what_release_is')} shares={shares} />
@@ -85,7 +85,7 @@ function ToSet({ candidate }: { candidate: Schemas['Candidate'] }) {
     return (
         <p className="leading-tight">
             <What name={say('choose.what_to_dial')} says={say('choose.what_the_dial_is')} chapter="what-the-numbers-mean" className="block text-[2.25rem] font-[650] whitespace-nowrap text-accent">{dial ? temperature.text(dial.displayC) : say('choose.off')}</What>
-            <span className="block max-w-28 text-sm text-soft">{dial ? (dial.surfaceC === null ? say('choose.set_on_the_display') : say('choose.set_on_the_display_surface', { surfaceC: about.bare(dial.surfaceC) })) : say('choose.bed_off')}</span>
+            <span className="block max-w-24 text-sm sm:max-w-28 text-soft">{dial ? (dial.surfaceC === null ? say('choose.set_on_the_display') : say('choose.set_on_the_display_surface', { surfaceC: about.bare(dial.surfaceC) })) : say('choose.bed_off')}</span>
             {typeof bedOtherC === 'number' ? <span className="block text-sm font-[650]">{say('choose.then_set', { bedOtherC: temperature.text(bedOtherC) })}</span> : null}
         </p>
     );
@@ -95,7 +95,7 @@ function Range({ range, estimate, words, says, shares }: { range: number[]; esti
     return (
         <p className="leading-tight">
             <What name={words} says={says} chapter="what-the-numbers-mean" className={`block pt-2 text-[1.375rem] whitespace-nowrap ${estimate ? 'italic' : 'font-[650]'}`}>{shares(range)}</What>
-            <span className="block max-w-24 text-sm text-soft">{words}</span>
+            <span className="block max-w-20 text-sm text-soft sm:max-w-24">{words}</span>
         </p>
     );
 }

@@ -27,6 +27,7 @@ const SHAPE = z.object({
     look: loose(z.string()),
     ticked: loose(z.array(z.string())),
     pair: loose(z.boolean()),
+    beside: loose(z.string()),
     all: loose(z.boolean()),
     beyond: loose(z.boolean()),
 });
@@ -76,7 +77,7 @@ export function jobOf(address: Address, bench: Schemas['Bench'], lots: Schemas['
 }
 
 /** Where the job differs from what lies on the bench; with it, what the page shows of it. */
-export function addressOf(job: Job, bench: Schemas['Bench'], lots: Schemas['Lot'][], shown: Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'all' | 'beyond'>): Address {
+export function addressOf(job: Job, bench: Schemas['Bench'], lots: Schemas['Lot'][], shown: Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'beside' | 'all' | 'beyond'>): Address {
     const usual = jobOf({}, bench, lots);
     const lotMoved = job.lotId !== usual.lotId || job.materialId !== usual.materialId;
     return without({
@@ -98,6 +99,7 @@ export function addressOf(job: Job, bench: Schemas['Bench'], lots: Schemas['Lot'
         look: shown.look,
         ticked: shown.ticked && shown.ticked.length > 0 ? shown.ticked : undefined,
         pair: shown.pair === true ? true : undefined,
+        beside: shown.beside,
         all: shown.all === true ? true : undefined,
         beyond: shown.beyond === true ? true : undefined,
     });

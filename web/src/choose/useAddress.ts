@@ -8,7 +8,7 @@ import type { Job } from './request';
 
 const route = getRouteApi('/choose');
 
-type Shown = Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'all' | 'beyond'>;
+type Shown = Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'beside' | 'all' | 'beyond'>;
 
 /** Job and view as the address has them. What is typed is written there when somebody pauses; what is opened is a step to go back from. */
 export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], printers: Schemas['Printer'][]) {
@@ -18,9 +18,9 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
     const [job, setJob] = useState(() => jobOf(address, bench, lots));
     const [named, setNamed] = useState(address.named);
     const written = useRef(JSON.stringify(address));
-    const { look, ticked, pair, all, beyond } = address;
+    const { look, ticked, pair, beside, all, beyond } = address;
     const stands = JSON.stringify(address);
-    const wanted = JSON.stringify(addressOf(job, bench, lots, { named, look, ticked, pair, all, beyond }));
+    const wanted = JSON.stringify(addressOf(job, bench, lots, { named, look, ticked, pair, beside, all, beyond }));
     const settled = usePause(wanted);
     useEffect(() => {
         // Gone back or forward, or come by a link.
@@ -36,7 +36,7 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
         void navigate({ to: '/choose', search: JSON.parse(settled) as Address, replace: true, resetScroll: false });
     }, [settled, wanted, navigate]);
     const show = (part: Partial<Shown>, replace = false) => {
-        const next = addressOf(job, bench, lots, { named, look, ticked, pair, all, beyond, ...part });
+        const next = addressOf(job, bench, lots, { named, look, ticked, pair, beside, all, beyond, ...part });
         written.current = JSON.stringify(next);
         void navigate({ to: '/choose', search: next, replace, resetScroll: false });
     };
@@ -46,6 +46,7 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
         look: look ?? null,
         ticked: ticked ?? [],
         pair: pair ?? false,
+        beside: beside ?? null,
         all: all ?? false,
         beyond: beyond ?? false,
         set: (part: Partial<Job>) => setJob((was) => ({ ...was, ...part })),

@@ -30,6 +30,11 @@ final class InvalidArgument extends \DomainException
         return new self('too_few');
     }
 
+    public static function notPositive(): self
+    {
+        return new self('not_positive');
+    }
+
     /** All values of a group are the same, so there is nothing to test against. */
     public static function noSpread(): self
     {

@@ -66,4 +66,19 @@ final class Root
 
         return $b;
     }
+
+    /**
+     * The root of a function that changes sign once over the positive numbers, sought outwards from a guess.
+     *
+     * @param \Closure(float): float $f
+     */
+    public static function near(\Closure $f, float $guess): float
+    {
+        [$low, $high] = [$guess / 1.1, $guess * 1.1];
+        for ($i = 0; $i < 60 && ($f($low) > 0) === ($f($high) > 0); ++$i) {
+            [$low, $high] = [$low / 1.5, $high * 1.5];
+        }
+
+        return self::between($f, $low, $high);
+    }
 }

@@ -7,6 +7,7 @@ namespace App\Judge;
 use App\Platform\Words\Units;
 use App\Platform\Words\Wording;
 use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\FurtherFigures;
 use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\ReadingsCsv;
 use Sitzplatz\Test\Measures;
@@ -33,14 +34,21 @@ final class JudgeCommand extends Command
     {
         $this->addArgument('file', InputArgument::REQUIRED, 'table with the header setup,run,measure,value,unit,status');
         $this->addOption('contact-area', null, InputOption::VALUE_REQUIRED, 'contact area of the test piece in mm²: adds the mean stress of each pull in MPa');
+        $this->addOption('margin', null, InputOption::VALUE_REQUIRED, 'says of each pair of means whether they differ by less, in the unit of the measure');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $area = $input->getOption('contact-area');
-        if (null !== $area && (!is_numeric($area) || (float) $area <= 0)) {
+        if (null !== $area && !self::above0($area)) {
             $errors->writeln('--contact-area has to be a number of mm² greater than 0.');
+
+            return self::BAD_INPUT;
+        }
+        $margin = $input->getOption('margin');
+        if (null !== $margin && !self::above0($margin)) {
+            $errors->writeln('--margin has to be a number greater than 0.');
 
             return self::BAD_INPUT;
         }
@@ -60,8 +68,16 @@ final class JudgeCommand extends Command
             return self::BAD_INPUT;
         }
         $contactArea = null === $area ? null : (float) $area;
-        $result = ComparisonJudgement::of($csv->records(), known: $this->measures, methods: $this->methods)->toArray($contactArea);
+        $records = $csv->records();
+        $judged = ComparisonJudgement::of($records, known: $this->measures, methods: $this->methods);
+        $further = FurtherFigures::of($judged, $records, null === $margin ? null : (float) $margin);
+        $result = $judged->toArray($contactArea);
+        foreach ($further['measures'] as $measure => $figures) {
+            $result['measures'][$measure] = [...$result['measures'][$measure], ...$figures];
+        }
         $result['measures'] = (object) $result['measures'];
+        $result['held'] = [...$result['held'], ...$further['held']];
+        $result['effort'] = $further['effort'];
         // A table does not say whether it was looked at before.
         $result['figures'] = 'descriptive';
         $precision = ini_set('serialize_precision', '-1');
@@ -75,6 +91,11 @@ final class JudgeCommand extends Command
         ini_set('serialize_precision', (string) $precision);
 
         return self::SUCCESS;
+    }
+
+    private static function above0(mixed $figure): bool
+    {
+        return is_numeric($figure) && (float) $figure > 0 && is_finite((float) $figure);
     }
 
     /** @return iterable<string> */

@@ -32,7 +32,7 @@ final class CommandTest extends KernelTestCase
         $tester->assertCommandIsSuccessful();
         $result = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($result);
-        self::assertSame(['measures', 'held', 'figures'], array_keys($result));
+        self::assertSame(['measures', 'held', 'effort', 'figures'], array_keys($result));
         $pair = $result['measures']['pull_hot']['pairs'][0];
         // R: t.test(trt2, trt1): p 0.009298; of two groups Games–Howell is Welch's t
         self::assertEqualsWithDelta(0.865, $pair['difference'], 1e-12);
@@ -41,6 +41,44 @@ final class CommandTest extends KernelTestCase
         self::assertEqualsWithDelta(4.661 / 120, $result['measures']['pull_hot']['setups'][0]['mean_mpa'], 1e-12);
         self::assertSame(1, $result['held']['setups'][0]['runs']);
         self::assertStringContainsString('0.793675696434', $tester->getDisplay(), 'R: sd of trt1, in full precision.');
+    }
+
+    public function testJudgePrintsWhatGoesBeyondMeans(): void
+    {
+        $table = "setup,run,measure,value,unit,status\n";
+        // Three setups whose figures are those of R in tests/Core/Statistics/CensoredTest and ByRanksTest.
+        foreach (['A' => ['22,exact', '25,exact', '31,exact', '28,exact', '30,at_least'], 'B' => ['15,exact', '18,exact', '22,exact', '19,exact', '20,exact'], 'C' => ['30,exact', '35,exact', '40,at_least', '40,at_least', '40,at_least']] as $setup => $pulls) {
+            foreach ($pulls as $i => $pull) {
+                [$force, $status] = explode(',', $pull);
+                $effort = ['A' => [0, 1, 1, 2, 1], 'B' => [2, 3, 2, 4, 3], 'C' => [1, 1, 2, 2, 0]][$setup][$i];
+                $table .= "$setup,$i,pull_hot,$force,N,$status\n$setup,$i,effort,$effort,,exact\n";
+            }
+        }
+        foreach (['A' => 12, 'B' => 6, 'C' => 10] as $setup => $held) {
+            for ($i = 0; $i < 12; ++$i) {
+                $table .= \sprintf("%s,h%d,held,%d,,exact\n", $setup, $i, $i < $held);
+            }
+        }
+        $tester = $this->judge($table, ['--margin' => '3']);
+        $tester->assertCommandIsSuccessful();
+        $result = json_decode($tester->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($result);
+        $pulls = $result['measures']['pull_hot'];
+        self::assertStringContainsString('1 of 5 readings is a lower bound', $pulls['setups'][0]['reason']);
+        $survival = $pulls['survival'];
+        self::assertEqualsWithDelta([18.6207400228, 2, 9.04810599557e-05], array_values($survival['logrank']), 1e-9);
+        self::assertSame([28, 19, null], array_column($survival['setups'], 'median'));
+        self::assertEqualsWithDelta(22.513714966, $survival['setups'][0]['weibull']['exceeded_by_90']['value'], 1e-5);
+        self::assertEqualsWithDelta([22, 0.8], $survival['setups'][0]['km'][0], 1e-12);
+        // Lower bounds have no mean that could be alike.
+        self::assertNull($pulls['equivalence'][0]['equivalent']);
+        self::assertNotSame('', $pulls['equivalence'][0]['reason']);
+        self::assertEqualsWithDelta([7.98378378378, 2, 0.0184647477474], array_values($result['effort']['kruskal']), 1e-10);
+        self::assertSame([1, 3, 1, 0, 0], $result['effort']['setups'][0]['counts']);
+        self::assertSame('rank_sum_exact', $result['effort']['pairs'][0]['method']);
+        self::assertEqualsWithDelta(0.0140253876857, $result['held']['fisher']['p'], 1e-12);
+        // R: p.adjust of the three, by Holm.
+        self::assertEqualsWithDelta([0.04118993135, 0.47826086957, 0.38605465069], array_column($result['held']['pairs'], 'p_holm'), 1e-9);
     }
 
     /** @return iterable<array{string, array<string, string>, string}> */
@@ -53,6 +91,8 @@ final class CommandTest extends KernelTestCase
         ];
         yield ['', [], 'line 1: The file is empty.'];
         yield [self::TABLE, ['--contact-area' => '-3'], '--contact-area has to be a number'];
+        yield [self::TABLE, ['--margin' => '1e999'], '--margin has to be a number greater than 0.'];
+        yield [self::TABLE, ['--margin' => '0'], '--margin has to be a number greater than 0.'];
         yield [self::TABLE, ['file' => '/nowhere.csv'], 'The file cannot be read'];
     }
 

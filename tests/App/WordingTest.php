@@ -227,6 +227,26 @@ final class WordingTest extends KernelTestCase
         }
     }
 
+    /** A message that names a figure twice, once to be told one from many, has to name it as a number both times. */
+    public function testEveryMessageCanBeSaid(): void
+    {
+        $said = 0;
+        foreach (glob(\dirname(__DIR__, 2).'/translations/messages+intl-icu.*.yaml') ?: [] as $file) {
+            $locale = explode('.', basename($file))[1];
+            $messages = new \RecursiveIteratorIterator(new \RecursiveArrayIterator((array) Yaml::parseFile($file)));
+            foreach ($messages as $key => $message) {
+                preg_match_all('/\{\s*(\w+)\s*(?:,\s*(\w+)|\})/', (string) $message, $arguments, \PREG_SET_ORDER);
+                $with = [];
+                foreach ($arguments as $argument) {
+                    $with[$argument[1]] = 'plural' === ($argument[2] ?? null) ? 2 : ($with[$argument[1]] ?? 'x');
+                }
+                self::assertNotFalse(\MessageFormatter::formatMessage($locale, (string) $message, $with), "$key in $locale: ".intl_get_error_message());
+                ++$said;
+            }
+        }
+        self::assertGreaterThan(500, $said);
+    }
+
     private static function number(string $text, string $locale): float
     {
         return (float) (new \NumberFormatter($locale, \NumberFormatter::DECIMAL))->parse($text);

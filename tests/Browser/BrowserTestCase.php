@@ -153,7 +153,7 @@ abstract class BrowserTestCase extends TestCase
         try {
             $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until($condition);
         } catch (TimeoutException) {
-            self::fail("$complaint There is:\n".$this->text());
+            self::fail("$complaint At {$this->page->getCurrentURL()} there is:\n".$this->text());
         }
     }
 

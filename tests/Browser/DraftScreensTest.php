@@ -54,6 +54,12 @@ final class DraftScreensTest extends BrowserTestCase
     public function testAnEntryMadeWithoutNetworkIsKeptAndSent(): void
     {
         $this->coolingRun();
+        // What is sent at once is not spoken of: the page would jump under the thumb.
+        $this->page->executeScript('window.spoken = false; new MutationObserver(() => { window.spoken ||= document.body.innerText.includes("waits for the server"); }).observe(document.body, {childList: true, subtree: true})');
+        $this->press('Back one step');
+        $this->press('Done. Cool');
+        $this->see('Came off at');
+        self::assertFalse($this->page->executeScript('return window.spoken'));
         $this->network(false);
         $this->fill('Came off at, °C', '33');
         $this->press('Note it');

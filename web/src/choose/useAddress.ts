@@ -8,7 +8,9 @@ import type { Job } from './request';
 
 const route = getRouteApi('/choose');
 
-type Shown = Pick<Address, 'named' | 'look' | 'ticked' | 'pair' | 'beside' | 'all' | 'beyond'>;
+type Shown = Pick<Address, 'look' | 'ticked' | 'pair' | 'beside' | 'all' | 'beyond'>;
+
+const shownBy = ({ look, ticked, pair, beside, all, beyond }: Address): Shown => ({ look, ticked, pair, beside, all, beyond });
 
 /** Job and view as the address has them. What is typed is written there when somebody pauses; what is opened is a step to go back from. */
 export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], printers: Schemas['Printer'][]) {
@@ -17,10 +19,11 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
     const navigate = useNavigate();
     const [job, setJob] = useState(() => jobOf(address, bench, lots));
     const [named, setNamed] = useState(address.named);
+    // The page goes by what was touched last; the address follows when the router has come round to it.
+    const [shown, setShown] = useState(() => shownBy(address));
     const written = useRef(JSON.stringify(address));
-    const { look, ticked, pair, beside, all, beyond } = address;
     const stands = JSON.stringify(address);
-    const wanted = JSON.stringify(addressOf(job, bench, lots, { named, look, ticked, pair, beside, all, beyond }));
+    const wanted = JSON.stringify(addressOf(job, bench, lots, { named, ...shown }));
     const settled = usePause(wanted);
     useEffect(() => {
         // Gone back or forward, or come by a link.
@@ -29,6 +32,7 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
         const moved = JSON.parse(stands) as Address;
         setJob(jobOf(moved, bench, lots));
         setNamed(moved.named);
+        setShown(shownBy(moved));
     }, [stands, bench, lots]);
     useEffect(() => {
         if (settled === written.current || settled !== wanted) return;
@@ -36,19 +40,21 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
         void navigate({ to: '/choose', search: JSON.parse(settled) as Address, replace: true, resetScroll: false });
     }, [settled, wanted, navigate]);
     const show = (part: Partial<Shown>, replace = false) => {
-        const next = addressOf(job, bench, lots, { named, look, ticked, pair, beside, all, beyond, ...part });
+        const then = { ...shown, ...part };
+        const next = addressOf(job, bench, lots, { named, ...then });
+        setShown(then);
         written.current = JSON.stringify(next);
         void navigate({ to: '/choose', search: next, replace, resetScroll: false });
     };
     return {
         job,
         named,
-        look: look ?? null,
-        ticked: ticked ?? [],
-        pair: pair ?? false,
-        beside: beside ?? null,
-        all: all ?? false,
-        beyond: beyond ?? false,
+        look: shown.look ?? null,
+        ticked: shown.ticked ?? [],
+        pair: shown.pair ?? false,
+        beside: shown.beside ?? null,
+        all: shown.all ?? false,
+        beyond: shown.beyond ?? false,
         set: (part: Partial<Job>) => setJob((was) => ({ ...was, ...part })),
         name: setNamed,
         show,

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 
 import { useSession } from '../api/queries';
 import { Button } from '../ui/Button';
@@ -11,6 +11,8 @@ import { say } from '../words/say';
 import { dropRefused, flush, open, useOutbox, type Command, type Refused } from './outbox';
 
 const RETRY_MS = 3_000;
+/** What is sent at once is not spoken of: the page would jump under the thumb at each touch. */
+const LATE_MS = 1_500;
 
 /** Says what waits for the network, and keeps trying; whose entries they are, sees to them. */
 export function Outbox() {
@@ -29,7 +31,7 @@ export function Outbox() {
         const timer = setInterval(() => void flush(), RETRY_MS);
         return () => clearInterval(timer);
     }, [person, queries]);
-    const late = waiting.length > 0;
+    const late = useLate(waiting[0]?.touchedAt ?? null);
     if (!late && refused.length === 0) return null;
     return (
         <div className="mx-auto flex w-full max-w-[86rem] flex-col gap-2 px-4 pb-2" role="status">
@@ -39,6 +41,17 @@ export function Outbox() {
             ))}
         </div>
     );
+}
+
+/** Whether the oldest of what waits has done so for a while. */
+function useLate(since: number | null): boolean {
+    const [lateSince, setLateSince] = useState<number | null>(null);
+    useEffect(() => {
+        if (since === null) return;
+        const timer = setTimeout(() => setLateSince(since), Math.max(0, since + LATE_MS - Date.now()));
+        return () => clearTimeout(timer);
+    }, [since]);
+    return since !== null && lateSince !== null && lateSince >= since;
 }
 
 /** What was not taken, beside what there is instead. */

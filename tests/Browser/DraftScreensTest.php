@@ -60,6 +60,8 @@ final class DraftScreensTest extends BrowserTestCase
         $this->press('Done. Cool');
         $this->see('Came off at');
         self::assertFalse($this->page->executeScript('return window.spoken'));
+        // The step that came is where one goes on.
+        self::assertSame('H2', $this->page->executeScript('return document.activeElement.tagName'));
         $this->network(false);
         $this->fill('Came off at, °C', '33');
         $this->press('Note it');
@@ -125,7 +127,7 @@ final class DraftScreensTest extends BrowserTestCase
         $this->open($sheet);
         $this->see('Plate damaged: no');
         $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'They were not sent.');
-        $run = $this->page->executeAsyncScript('const [path, done] = arguments; (async () => done((await (await fetch("/api" + path)).json()).run))()', [$sheet]);
+        $run = $this->runOnTheServer($sheet);
         self::assertSame(['inspect', 'came_off'], [$run['step'], $run['outcome']]);
     }
 
@@ -181,5 +183,12 @@ final class DraftScreensTest extends BrowserTestCase
         $this->press('Held to the end');
         $this->press('Done. Cool');
         $this->see('Let it cool');
+        $this->until(fn (): bool => 'cool' === $this->runOnTheServer((string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH))['step'], 'It was not sent.');
+    }
+
+    /** @return array<string, mixed> */
+    private function runOnTheServer(string $sheet): array
+    {
+        return (array) $this->page->executeAsyncScript('const [path, done] = arguments; (async () => done((await (await fetch("/api" + path)).json()).run))()', [$sheet]);
     }
 }

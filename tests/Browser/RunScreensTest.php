@@ -32,6 +32,7 @@ final class RunScreensTest extends BrowserTestCase
             $this->press('Done. Hot pull');
         }
         $this->press('Type the reading in');
+        self::assertTrue($this->page->switchTo()->activeElement()->equals($this->field('Peak of the pull, N')), 'Who asks for the field types in it.');
         $this->fill('Peak of the pull, N', '27,5');
         $this->press('Take it');
         $this->see('27.5 N taken by hand');

@@ -1,4 +1,5 @@
 import { getRouteApi, Link } from '@tanstack/react-router';
+import { useEffect, useRef } from 'react';
 
 import { useMay } from '../api/queries';
 import { Button } from '../ui/Button';
@@ -39,6 +40,7 @@ function Run({ id }: { id: string }) {
     const begun = run.status !== 'planned';
     const needsOutcome = run.step === 'first_layer' && run.outcome === null;
     const pulls = sheet.comparison.measures.includes('pull');
+    const heading = useHeadingOf(`${run.status}/${run.step}`);
     return (
         <Sheet
             title={say('test.run_setup', { position: run.position, setup: setup.label })}
@@ -62,12 +64,9 @@ function Run({ id }: { id: string }) {
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
             {open && page ? (
                 <section aria-label={page.title}>
-                    <p role="status" className="sr-only">
-                        {page.title}
-                    </p>
                     <div className="mb-5 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_auto]">
                         <div>
-                            <h2 className="mb-3 text-2xl">{page.title}</h2>
+                            <h2 ref={heading} tabIndex={-1} className="mb-3 scroll-mt-6 text-2xl outline-none">{page.title}</h2>
                             <ol className="flex flex-col gap-2 text-lg leading-snug">
                                 {page.lines.map((line) => (
                                     <li key={line} className="flex gap-3">
@@ -113,4 +112,17 @@ function Run({ id }: { id: string }) {
             ) : null}
         </Sheet>
     );
+}
+
+/** The heading of what comes next is where eye and reader go on, unless somebody is busy elsewhere on the page. */
+function useHeadingOf(step: string) {
+    const heading = useRef<HTMLHeadingElement>(null);
+    const was = useRef(step);
+    useEffect(() => {
+        if (was.current === step) return;
+        was.current = step;
+        const busy = document.activeElement;
+        if (busy === document.body || heading.current?.closest('section')?.contains(busy)) heading.current?.focus();
+    }, [step]);
+    return heading;
 }

@@ -7,6 +7,9 @@ import { say } from '../../words/say';
 import { GaugePull } from '../GaugePull';
 import { standing, useTouch, type Reading, type Sheet } from './sheet';
 
+/** Who asks for a field wants to type in it. */
+const intoItsField = (form: HTMLFormElement | null) => form?.querySelector('input')?.focus();
+
 /** The pull of this run, by the gauge or typed. */
 export function PullEntry({ sheet }: { sheet: Sheet }) {
     const measure = sheet.run.pull === 'hot' ? 'pull_hot' : 'pull_cold';
@@ -26,6 +29,7 @@ export function PullEntry({ sheet }: { sheet: Sheet }) {
             <GaugePull runId={sheet.run.id} again={reading !== undefined} />
             {byHand ? (
                 <form
+                    ref={intoItsField}
                     className="flex flex-wrap items-end gap-3"
                     onSubmit={(event) => {
                         event.preventDefault();

@@ -216,8 +216,12 @@ database_root() {
 
 # start_database: a MariaDB of our own under the data folder, on loopback; sets DATABASE_PID.
 start_database() {
-    local data=$VAR/mariadb password port socket=$RUN/db/db.sock log=$VAR/log/mariadb.log waited=0 owner
+    local data=$VAR/mariadb password port socket=$RUN/db/db.sock log=$VAR/log/mariadb.log scratch=$VAR/mariadb-tmp waited=0 owner
     owner=$(database_owner)
+    # A MariaDB that starts clears what another left in its folder for temporary tables, also of one that is at work: each has its own.
+    mkdir -p "$scratch"
+    is_root && chown mysql: "$scratch"
+    chmod 700 "$scratch"
     password=$(setting DATABASE_PASSWORD "$(random_word)")
     port=$(setting DATABASE_PORT "$(free_port 33061)")
     if ! port_is_free "$port"; then
@@ -231,7 +235,7 @@ start_database() {
         rm -rf "$data" "$data.new"
         mkdir -p "$data.new"
         is_root && chown mysql: "$data.new"
-        mariadb-install-db --no-defaults "${user[@]}" --datadir="$data.new" --auth-root-authentication-method=socket --auth-root-socket-user="$owner" --skip-test-db > "$log" 2>&1 || fail "The database could not be made; $log says why."
+        TMPDIR=$scratch mariadb-install-db --no-defaults "${user[@]}" --datadir="$data.new" --auth-root-authentication-method=socket --auth-root-socket-user="$owner" --skip-test-db > "$log" 2>&1 || fail "The database could not be made; $log says why."
         mv "$data.new" "$data"
     fi
     # MariaDB lets everybody into its socket, so its folder does not.
@@ -248,7 +252,7 @@ $([ "$owner" = root ] || echo "DROP USER IF EXISTS 'root'@'localhost';")
 DROP USER IF EXISTS 'root'@'127.0.0.1', 'root'@'::1', 'root'@'%', ''@'localhost', ''@'%';
 SQL
     chmod a+r "$RUN/owner.sql"
-    mariadbd --no-defaults "${user[@]}" --datadir="$data" --socket="$socket" --pid-file="$RUN/db/db.pid" --port="$port" --bind-address=127.0.0.1 \
+    mariadbd --no-defaults "${user[@]}" --datadir="$data" --tmpdir="$scratch" --socket="$socket" --pid-file="$RUN/db/db.pid" --port="$port" --bind-address=127.0.0.1 \
         --init-file="$RUN/owner.sql" --log-error="$log" --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=256M \
         --innodb-flush-log-at-trx-commit=${SITZPLATZ_DB_FLUSH:-1} --skip-log-bin --skip-name-resolve --max-connections=60 9>&- < /dev/null > /dev/null 2>&1 &
     DATABASE_PID=$!

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use Doctrine\DBAL\Connection;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
 /** What somebody gets who is on the same machine, or whose page the browser of a user opens. */
@@ -39,6 +40,16 @@ final class AccessTest extends WebTestCase
             );
             self::assertNotSame(0, $code, "nobody got in as $name.");
         }
+    }
+
+    /** A MariaDB that starts clears the folder for temporary tables, also of one that is at work beside it. */
+    public function testTheDatabaseHasAFolderForTemporaryTablesOfItsOwn(): void
+    {
+        $database = self::getContainer()->get(Connection::class);
+        self::assertInstanceOf(Connection::class, $database);
+        $row = $database->fetchAssociative('SELECT @@tmpdir AS scratch, @@datadir AS data');
+        self::assertIsArray($row);
+        self::assertSame(\dirname($row['data']).'/mariadb-tmp', rtrim($row['scratch'], '/'));
     }
 
     public function testAForeignHostIsRefusedEvenWhereTheDemoSignsInWithOneButton(): void

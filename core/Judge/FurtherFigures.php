@@ -13,6 +13,7 @@ use Sitzplatz\Statistics\KruskalWallis;
 use Sitzplatz\Statistics\LogRank;
 use Sitzplatz\Statistics\RankSum;
 use Sitzplatz\Statistics\Weibull;
+use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Sentence;
@@ -139,7 +140,7 @@ final readonly class FurtherFigures
         return [
             'setups' => array_map(static fn (array $each): array => [
                 'setup' => $each[0],
-                'counts' => array_map(static fn (int $grade): int => \count(array_keys($each[1], $grade, true)), range(0, 4)),
+                'counts' => array_map(static fn (Effort $grade): int => \count(array_keys($each[1], $grade->value, true)), Effort::cases()),
             ], $setups),
             'kruskal' => self::tried(static function () use ($setups): array {
                 $test = KruskalWallis::of(array_column($setups, 1));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Statistics;
 
+use Sitzplatz\Statistics\Internal\MidRanks;
+
 /** Whether some group of grades tends to be higher than others (Kruskal & Wallis 1952), with mid-ranks and the correction for ties. */
 final readonly class KruskalWallis
 {
@@ -22,29 +24,15 @@ final readonly class KruskalWallis
         if (\count($groups) < 2 || \in_array(0, $sizes, true)) {
             throw InvalidArgument::tooFew(\count($groups), 2);
         }
-        $counts = [];
-        foreach ($groups as $group) {
-            foreach ($group as $value) {
-                $counts[(string) $value] = ($counts[(string) $value] ?? 0) + 1;
-            }
-        }
-        uksort($counts, static fn (int|string $a, int|string $b): int => (float) $a <=> (float) $b);
+        $ranks = MidRanks::of(array_merge(...$groups));
         $n = array_sum($sizes);
-        $rank = [];
-        $below = 0;
-        $ties = 0.0;
-        foreach ($counts as $value => $count) {
-            $rank[$value] = $below + ($count + 1) / 2;
-            $below += $count;
-            $ties += $count ** 3 - $count;
-        }
-        $untied = 1 - $ties / ($n ** 3 - $n);
+        $untied = 1 - $ranks->ties / ($n ** 3 - $n);
         if ($untied < 1e-12) {
             throw InvalidArgument::noSpread();
         }
         $sum = 0.0;
         foreach ($groups as $i => $group) {
-            $sum += array_sum(array_map(static fn (float|int $value): float => $rank[(string) $value], $group)) ** 2 / $sizes[$i];
+            $sum += $ranks->sum($group) ** 2 / $sizes[$i];
         }
         $statistic = (12 / ($n * ($n + 1)) * $sum - 3 * ($n + 1)) / $untied;
         $df = \count($groups) - 1;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Statistics;
 
+use Sitzplatz\Statistics\Internal\MidRanks;
+
 /**
  * Whether one of two groups of grades tends to be higher: the exact permutation distribution of the rank sum with mid-ranks for
  * ties (Wilcoxon 1945; Lehmann 1975), counted grade by grade instead of one arrangement after the other.
@@ -29,21 +31,13 @@ final readonly class RankSum
         if ([] === $a || [] === $b) {
             throw InvalidArgument::tooFew(0, 1);
         }
-        $counts = array_count_values([...$a, ...$b]);
-        ksort($counts);
-        $ofB = array_count_values($b);
-        // Twice the mid-rank of each grade, so that all sums are whole numbers.
-        $rank = [];
-        $below = 0;
-        $observed = 0;
-        foreach ($counts as $grade => $count) {
-            $rank[$grade] = 2 * $below + $count + 1;
-            $below += $count;
-            $observed += $rank[$grade] * ($ofB[$grade] ?? 0);
-        }
+        $ranks = MidRanks::of([...$a, ...$b]);
+        // Twice the mid-ranks, so that all sums are whole numbers.
+        $rank = array_map(static fn (float $each): int => (int) (2 * $each), $ranks->rank);
+        $observed = (int) (2 * $ranks->sum($b));
         // Ways to pick so many for b with such a rank sum.
         $ways = [0 => [0 => 1.0]];
-        foreach ($counts as $grade => $count) {
+        foreach ($ranks->counts as $grade => $count) {
             $next = [];
             foreach ($ways as $picked => $sums) {
                 for ($take = 0; $take <= min($count, \count($b) - $picked); ++$take) {
@@ -81,22 +75,13 @@ final readonly class RankSum
         if ([] === $a || [] === $b) {
             throw InvalidArgument::tooFew(0, 1);
         }
-        $counts = array_count_values([...$a, ...$b]);
-        ksort($counts);
-        $ofB = array_count_values($b);
+        $ranks = MidRanks::of([...$a, ...$b]);
         [$m, $n] = [\count($a), \count($b)];
-        $below = 0;
-        $sum = $ties = 0.0;
-        foreach ($counts as $grade => $count) {
-            $sum += ($below + ($count + 1) / 2) * ($ofB[$grade] ?? 0);
-            $ties += $count ** 3 - $count;
-            $below += $count;
-        }
-        $higher = ($sum - $n * ($n + 1) / 2) / ($m * $n);
-        $variance = $m * $n / 12 * ($m + $n + 1 - $ties / (($m + $n) * ($m + $n - 1)));
+        $higher = ($ranks->sum($b) - $n * ($n + 1) / 2) / ($m * $n);
+        $variance = $m * $n / 12 * ($m + $n + 1 - $ranks->ties / (($m + $n) * ($m + $n - 1)));
         $apart = max(0.0, abs($higher - 0.5) * $m * $n - 0.5);
 
-        return new self($higher, $variance > 0 ? 2 * (1 - Normal::cdf($apart / sqrt($variance))) : 1.0);
+        return new self($higher, $variance > 0 ? 2 * Normal::cdf(-$apart / sqrt($variance)) : 1.0);
     }
 
     private static function choose(int $n, int $k): float

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -12,15 +11,12 @@ final class Version20261126160000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'A tally keeps only what something reads, and is counted once all its columns are there.';
+        return 'A tally keeps only what something reads; it is counted once all its columns are there, by the last migration that adds one.';
     }
 
     public function up(Schema $schema): void
     {
         $this->addSql('ALTER TABLE run_tally DROP first_at, DROP damages');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence;
 
-/** Under which conditions a setup is used or was tried; what evidence is matched on. Temperatures in °C, lengths in mm. */
+/** Under which conditions a setup is used or was tried; what evidence is matched on. Temperatures in °C, lengths in mm, times in s. */
 final readonly class Conditions
 {
     /** Nobody sets or measures any finer. */
     private const SAME_C = 0.05;
     private const SAME_MM = 0.0005;
+    private const SAME_S = 0.05;
 
     public function __construct(
         public string $materialId,
@@ -30,6 +31,8 @@ final readonly class Conditions
         public ?float $gapMm,
         /** What the gap is set with. */
         public string $feeler,
+        /** Of the bottom layers of a resin, s; null: a filament, or not known. */
+        public ?float $exposureS = null,
     ) {
     }
 
@@ -49,6 +52,7 @@ final readonly class Conditions
             && self::same($this->nozzleMm, $wanted->nozzleMm, self::SAME_MM)
             && self::same($this->nozzleFirstC, $wanted->nozzleFirstC, self::SAME_C)
             && self::same($this->gapMm, $wanted->gapMm, self::SAME_MM)
+            && self::same($this->exposureS, $wanted->exposureS, self::SAME_S)
             && $this->feeler === $wanted->feeler;
     }
 

@@ -17,8 +17,8 @@ use Sitzplatz\Words\Sentence;
 /**
  * Which run an adaptive plan makes next: the one whose setup is likeliest to be settled for the time it still takes, the
  * change of the plate counted in. Setups leave that are settled, that the plan cannot pass any more, that can no longer
- * win, and rungs of a ladder that failed twice (common practice, trade notes section 7: two failed attempts, give up), with
- * what leaving risks. The bounds of a verdict stay valid however the runs are allotted: each setup pays for its own looks.
+ * win, and rungs of a ladder that failed twice (common practice, trade notes section 7: two failed attempts, give up) or that another
+ * rung has decided, with what leaving risks. The bounds of a verdict stay valid however the runs are allotted: each setup pays for its own looks.
  */
 final readonly class NextRun
 {
@@ -41,21 +41,24 @@ final readonly class NextRun
 
     /**
      * @param list<OpenSetup> $setups
-     * @param bool            $ladder  whether the setups differ by the bed temperature alone
      * @param string|null     $onPlate the plate that is on the printer
      */
-    public static function among(array $setups, ProofPlan $plan, RunDurations $durations, bool $ladder, ?string $onPlate): self
+    public static function among(array $setups, ProofPlan $plan, RunDurations $durations, Rungs $rungs, ?string $onPlate): self
     {
         $left = [];
         $best = null;
+        $open = false;
         $winner = self::winner($setups);
         foreach ($setups as $setup) {
-            $why = self::leaves($setup, $plan, $ladder, $winner);
+            $why = self::leaves($setup, $plan, $rungs, $winner) ?? self::ladder($setup, $setups, $rungs);
             if (null !== $why) {
                 $left[$setup->name] = $why;
                 continue;
             }
-            if ($setup->runsOpen > 0) {
+            // Of rungs that are tried in turn only the lowest that is open.
+            $first = Rungs::InTurn !== $rungs || !$open;
+            $open = true;
+            if ($setup->runsOpen > 0 || !$first) {
                 continue;
             }
             $outlook = Outlook::inPlan($setup->record, $plan, $setup->judgement);
@@ -87,13 +90,13 @@ final readonly class NextRun
         ), $left);
     }
 
-    private static function leaves(OpenSetup $setup, ProofPlan $plan, bool $ladder, ?OpenSetup $winner): ?Sentence
+    private static function leaves(OpenSetup $setup, ProofPlan $plan, Rungs $rungs, ?OpenSetup $winner): ?Sentence
     {
         if (Verdict::NotYetKnown !== $setup->judgement->verdict) {
             return Sentence::of('next_run.settled', verdict: $setup->judgement->verdict->words());
         }
         $share = $setup->judgement->hold->share;
-        if ($ladder && $share->failures >= self::FAILURES_END_RUNG) {
+        if (Rungs::None !== $rungs && $share->failures >= self::FAILURES_END_RUNG) {
             return Sentence::of(
                 'next_run.rung',
                 failures: Quantity::count($share->failures),
@@ -111,6 +114,40 @@ final readonly class NextRun
             $ranks = RankSum::of(self::efforts($winner), $own);
             if ($ranks->higher > 0.5 && $ranks->p < self::APART_P) {
                 return Sentence::of('next_run.cannot_win', winner: $winner->name, p: Quantity::number($ranks->p, 0.001));
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What other rungs have decided for this one (common practice: results form a ladder, what is decided already is skipped).
+     *
+     * @param list<OpenSetup> $setups
+     */
+    private static function ladder(OpenSetup $setup, array $setups, Rungs $rungs): ?Sentence
+    {
+        if (Rungs::None !== $rungs && Answer::No === $setup->judgement->release->answer) {
+            return Sentence::of('next_run.will_not_let_go');
+        }
+        $later = false;
+        foreach ($setups as $other) {
+            if ($other === $setup) {
+                $later = true;
+                continue;
+            }
+            if (Rungs::InTurn === $rungs && !$later && Verdict::HoldsAndLetsGo === $other->judgement->verdict) {
+                return Sentence::of('next_run.enough', rung: $other->name);
+            }
+            if (null === $setup->grip || null === $other->grip) {
+                continue;
+            }
+            $hold = $other->judgement->hold;
+            if ($other->grip > $setup->grip && Answer::Yes !== $hold->answer && $hold->share->failures >= self::FAILURES_END_RUNG) {
+                return Sentence::of('next_run.weaker', rung: $other->name);
+            }
+            if ($other->grip < $setup->grip && Answer::No === $other->judgement->release->answer) {
+                return Sentence::of('next_run.stronger', rung: $other->name);
             }
         }
 

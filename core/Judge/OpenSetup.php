@@ -14,6 +14,8 @@ final readonly class OpenSetup
         public string $plateId,
         /** Runs that are planned or begun and not done. */
         public int $runsOpen = 0,
+        /** Where it stands on its ladder, larger where practice says it grips more; null: no ladder, or nobody knows. */
+        public ?float $grip = null,
     ) {
     }
 }

@@ -29,6 +29,12 @@ final readonly class PlanChance
     /** Of a good setup, against which a plan is warned: a mean that is clearly beyond the limit, or most of the parts. */
     private const GOOD_MEAN = 1.0;
     private const GOOD_NEARLY_ALL = 3.0;
+    /** Of the picture of what a plan can show: its ends in spreads, and into how many steps it is drawn. */
+    private const WORST = -3.0;
+    private const BEST = 5.0;
+    private const POINTS = 40;
+    /** What is called seen. */
+    private const SEEN = 0.8;
     private const SHARES = [0.9, 0.95, 0.98, 0.995];
 
     private function __construct(
@@ -52,6 +58,16 @@ final readonly class PlanChance
             : self::ofShare($plan, $planned, $most, $truth);
     }
 
+    /** Runs of one setup that the plan takes if it is a good one; the longer of its two questions. */
+    public static function likelyRuns(ProofPlan $plan): float
+    {
+        $of = static fn (bool $hold): float => self::at($plan, $hold, self::byPulls($plan, $hold)
+            ? self::good($plan->criterion) : self::goodShare($plan))->runs;
+
+        // Pulls hot and cold are different runs; counts are of the same ones.
+        return self::byPulls($plan, true) && self::byPulls($plan, false) ? $of(true) + $of(false) : max($of(true), $of(false));
+    }
+
     /** @return list<self> at a few qualities, from ordinary to very good */
     public static function table(ProofPlan $plan, bool $hold): array
     {
@@ -61,6 +77,60 @@ final readonly class PlanChance
         ));
 
         return array_map(static fn (float $truth): self => self::at($plan, $hold, $truth), $truths);
+    }
+
+    /** @return list<self> over all qualities, from bad to good */
+    public static function curve(ProofPlan $plan, bool $hold): array
+    {
+        $byPulls = self::byPulls($plan, $hold);
+        $points = [];
+        for ($i = 0; $i <= self::POINTS; ++$i) {
+            $points[] = self::at($plan, $hold, $byPulls ? self::WORST + $i * (self::BEST - self::WORST) / self::POINTS : $i / self::POINTS);
+        }
+
+        return $points;
+    }
+
+    /**
+     * What the plan sees in eight cases of ten, and what it cannot tell.
+     *
+     * @param list<self> $curve of the same question
+     */
+    public static function sees(array $curve, bool $byPulls): Sentence
+    {
+        $bad = self::where($curve, static fn (self $each): float => $each->refuted, false);
+        $good = self::where($curve, static fn (self $each): float => $each->passes, true);
+        $kind = $byPulls ? 'pulls' : 'runs';
+        $quantity = static fn (float $truth): Quantity => $byPulls ? Quantity::number(abs($truth), 0.1) : Quantity::share($truth, 0.01);
+
+        return match (true) {
+            null !== $good && null !== $bad => Sentence::of("chance.sees_$kind", good: $quantity($good), bad: $quantity($bad)),
+            null !== $bad => Sentence::of("chance.sees_bad_$kind", bad: $quantity($bad)),
+            null !== $good => Sentence::of("chance.sees_good_$kind", good: $quantity($good)),
+            default => Sentence::of('chance.sees_nothing'),
+        };
+    }
+
+    /**
+     * Where a chance is just as large as what is called seen, drawn straight between two points.
+     *
+     * @param list<self>            $curve
+     * @param \Closure(self): float $chance
+     * @param bool                  $rises  from bad to good
+     */
+    private static function where(array $curve, \Closure $chance, bool $rises): ?float
+    {
+        $before = null;
+        foreach ($rises ? $curve : array_reverse($curve) as $each) {
+            $at = $chance($each);
+            if ($at >= self::SEEN) {
+                return null === $before ? $each->truth
+                    : $before->truth + ($each->truth - $before->truth) * (self::SEEN - $chance($before)) / ($at - $chance($before));
+            }
+            $before = $each;
+        }
+
+        return null;
     }
 
     /** The fewest pulls that at one look show in nine cases of ten what lies so many spreads beyond the limit; null: too many. */
@@ -132,7 +202,7 @@ final readonly class PlanChance
                 'enough' => Quantity::count(self::fewestPulls($plan->criterion, $good) ?? self::MOST_RUNS),
             ]];
         }
-        $good = max(0.95, ($plan->share + 1) / 2);
+        $good = self::goodShare($plan);
         $at = self::at($plan, $hold, $good);
 
         return $at->passes >= self::WARN_BELOW ? null : [$at->passes <= 0 ? 'chance.runs_never' : 'chance.runs_low', [
@@ -143,6 +213,12 @@ final readonly class PlanChance
             'enough' => Quantity::count(self::fewestRuns($plan->share, $plan->failuresAllowed) ?? self::MOST_RUNS),
             'allowed' => Quantity::count($plan->failuresAllowed),
         ]];
+    }
+
+    /** Of a good setup: halfway from what is asked to always, and no less than nineteen in twenty. */
+    private static function goodShare(ProofPlan $plan): float
+    {
+        return max(0.95, ($plan->share + 1) / 2);
     }
 
     public static function byPulls(ProofPlan $plan, bool $hold): bool

@@ -37,6 +37,16 @@ final class BadPlan extends Fault
         return new self(Sentence::of('plan.no_setups'), 'setups');
     }
 
+    public static function inTurnAtOneLook(): self
+    {
+        return new self(Sentence::of('plan.in_turn_at_one_look'), 'proof.design');
+    }
+
+    public static function tooManySetups(int $setups, int $most): self
+    {
+        return new self(Sentence::of('plan.too_many_setups', setups: Quantity::count($setups), most: Quantity::count($most)), 'combine');
+    }
+
     public static function tooFewRuns(int $runs): self
     {
         return new self(Sentence::of('plan.too_few_runs', runs: Quantity::count($runs)));

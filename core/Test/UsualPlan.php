@@ -14,6 +14,9 @@ final class UsualPlan
     public const COUNTED_RUNS = 14;
     public const NOZZLE_MM = 0.4;
     public const NOZZLE_FIRST_C = 215.0;
+    public const LINE_WIDTH_MM = 0.45;
+    /** Slow is advised by most (trade notes, section 6). */
+    public const FIRST_LAYER_MM_S = 20.0;
     /** Folded note paper. */
     public const GAP_MM = 0.1;
     /** On the usual block this is 0.17 MPa: what a part of a few grams needs with room to spare. */

@@ -10,7 +10,10 @@ use Sitzplatz\Words\Sentence;
 /** What differs between the setups of a comparison, and whether a difference can be put down to one cause. */
 final readonly class VariedFactors
 {
-    /** @param list<string> $names the factors with more than one value: surface, plate, agent, bed, bed_after */
+    /** What grips more or less along one scale. */
+    private const SCALES = ['bed', 'exposure', 'gap', 'nozzle', 'speed'];
+
+    /** @param list<string> $names the factors with more than one value: material, lot, surface, plate, agent, bed and so on */
     private function __construct(public array $names)
     {
     }
@@ -28,13 +31,39 @@ final readonly class VariedFactors
             }
         }
 
-        return new self($names);
+        // A bed that stays as it is in the first layer is one factor, not two.
+        $stays = array_filter($setups, static fn (array $setup): bool => ($setup['bed'] ?? null) !== ($setup['bed_after'] ?? null));
+
+        return new self([] === $stays ? array_values(array_diff($names, ['bed_after'])) : $names);
     }
 
-    /** Rungs of one ladder: the bed temperature alone differs. */
+    /** Rungs of one ladder: one thing alone differs that grips more or less along a scale. */
     public function ladder(): bool
     {
-        return \in_array('bed', $this->names, true) && [] === array_diff($this->names, ['bed', 'bed_after']);
+        $names = \in_array('bed', $this->names, true) ? array_values(array_diff($this->names, ['bed_after'])) : $this->names;
+
+        return 1 === \count($names) && \in_array($names[0], self::SCALES, true);
+    }
+
+    /**
+     * Where a setup stands on the ladder, larger where practice says that it grips more: hotter, nearer, longer exposed.
+     *
+     * @param array<string, string|float|null> $setup
+     *
+     * @return float|null null: no ladder, or practice does not agree on its direction (first-layer speed)
+     */
+    public function grip(array $setup): ?float
+    {
+        if (!$this->ladder()) {
+            return null;
+        }
+        $at = $setup[$this->names[0]] ?? null;
+
+        return \is_float($at) ? match ($this->names[0]) {
+            'bed', 'exposure', 'nozzle' => $at,
+            'gap' => -$at,
+            default => null,
+        } : null;
     }
 
     public function confounded(): bool

@@ -7,6 +7,7 @@ namespace App\Choose;
 use App\Catalogue\ShopCatalogue;
 use App\Test\Expected;
 use App\Test\Setup;
+use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\JobRequest;
@@ -20,29 +21,35 @@ final readonly class ExpectedOfSetup implements Expected
 
     public function of(Setup $setup): ?array
     {
+        if (null !== $setup->own()->brim) {
+            // A foothold in somebody's own words cannot be reckoned with.
+            return null;
+        }
         $catalogue = $this->shop->get();
         $comparison = $setup->comparison;
         $job = new JobRequest(
-            $catalogue->material($comparison->materialId),
+            $catalogue->material($setup->materialId),
             $comparison->printer->facts($catalogue),
             $comparison->roomC,
-            $comparison->lot->id->toRfc4122(),
+            $setup->lot->id->toRfc4122(),
             minutes: (float) $comparison->durations['printMinutes'],
             foothold: Foothold::none(),
             bedC: $setup->bedFirstC,
-            nozzleC: $comparison->nozzleFirstC,
-            gapMm: $comparison->gapMm,
+            nozzleC: $setup->nozzleFirstC,
+            gapMm: $setup->gapMm,
         );
         $ranking = Ranking::of(
             $catalogue,
             $job,
             [$this->sides->one($comparison->printer, $setup->side)],
             null === $setup->agent ? [] : [$setup->agent->facts($catalogue)],
-            $this->ownRuns->experience($comparison->materialId),
+            $this->ownRuns->experience($setup->materialId),
         );
         foreach ($ranking->candidates as $candidate) {
-            // A resin is seated on seconds, whatever stands for the bed.
-            $asSet = !$job->material->filament || (null === $setup->bedFirstC) === (null === $candidate->target->at);
+            // What is known of one exposure says nothing of another.
+            $asSet = $job->material->filament
+                ? (null === $setup->bedFirstC) === (null === $candidate->target->at)
+                : Experience::sameExposure($setup->exposureS, $candidate->target->at);
             if ($asSet && $candidate->treatment->agentId === $setup->agent?->kindId) {
                 return ['hold' => $candidate->hold->belief->mean(), 'release' => $candidate->release->belief->mean()];
             }

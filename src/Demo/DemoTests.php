@@ -29,6 +29,7 @@ use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\OwnFactors;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunStep;
@@ -92,6 +93,7 @@ final class DemoTests
                 (float) $s['bed'][0],
                 (float) $s['bed'][1],
             ));
+            $setup->vary(OwnFactors::of($s), isset($s['lot']) ? $shop->lots[$s['lot']] : null);
             $setup->expect($this->expected->of($setup));
         }
         $this->entities->persist($comparison);

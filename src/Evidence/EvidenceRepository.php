@@ -38,7 +38,7 @@ final readonly class EvidenceRepository
         }
         $found = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, c.lot_id, ps.plate_id, r.has_enclosure,
+            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, s.lot_id, ps.plate_id, r.has_enclosure,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
              FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
              WHERE $where ORDER BY r.finished_at, r.id",
@@ -68,8 +68,8 @@ final readonly class EvidenceRepository
         $comparison = $setup->comparison;
 
         return new Conditions(
-            $comparison->materialId,
-            $comparison->lot->id->toRfc4122(),
+            $setup->materialId,
+            $setup->lot->id->toRfc4122(),
             $comparison->printer->id->toRfc4122(),
             $setup->fitting->id->toRfc4122(),
             $setup->fitting->surfaceId,
@@ -77,9 +77,10 @@ final readonly class EvidenceRepository
             $setup->bedFirstC,
             $setup->bedOtherC,
             $comparison->nozzleMm,
-            $comparison->nozzleFirstC,
-            $comparison->gapMm,
+            $setup->nozzleFirstC,
+            $setup->gapMm,
             $comparison->feeler,
+            $setup->exposureS,
         );
     }
 
@@ -95,13 +96,14 @@ final readonly class EvidenceRepository
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
         $found = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT s.id, c.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, c.nozzle_first_c, c.gap_mm, c.feeler
+            'SELECT s.id, s.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler,
+                s.exposure_s
              FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
-             WHERE c.material_id = ? AND c.printer_id = ?',
-            [$comparison->materialId, $comparison->printer->id->toBinary()],
+             WHERE s.material_id = ? AND c.printer_id = ?',
+            [$setup->materialId, $comparison->printer->id->toBinary()],
         ) as $row) {
             $found[(string) $row['id']] = new Conditions(
-                $comparison->materialId,
+                $setup->materialId,
                 StoredId::text($row['lot_id']),
                 $comparison->printer->id->toRfc4122(),
                 StoredId::text($row['fitting_id']),
@@ -113,6 +115,7 @@ final readonly class EvidenceRepository
                 $number($row['nozzle_first_c']),
                 $number($row['gap_mm']),
                 (string) $row['feeler'],
+                $number($row['exposure_s']),
             );
         }
 

@@ -23,6 +23,7 @@ use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
 use Sitzplatz\Judge\Reasons;
+use Sitzplatz\Judge\Rungs;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Judge\SetupToUse;
@@ -34,6 +35,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
+use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
@@ -51,6 +53,7 @@ final readonly class Judging
         private Wording $wording,
         private Measures $measures,
         private Methods $methods,
+        private PlanQuestions $questions,
     ) {
     }
 
@@ -245,6 +248,7 @@ final readonly class Judging
         if (Design::Adaptive !== $comparison->design() || ComparisonStatus::Running !== $comparison->status) {
             return null;
         }
+        $varied = ComparisonView::varied($comparison);
         $open = [];
         $ids = [];
         foreach ($setups as $i => $setup) {
@@ -256,13 +260,18 @@ final readonly class Judging
                 $judged[$i],
                 $setup->side->plate->id->toRfc4122(),
                 $count['running'] + $count['planned'],
+                $varied->grip(ComparisonView::factors($comparison, $setup)),
             );
         }
         $next = NextRun::among(
             $open,
             $comparison->plan(),
             $comparison->runDurations(),
-            ComparisonView::varied($comparison)->ladder(),
+            match (true) {
+                $this->questions->inTurn($comparison->kind) => Rungs::InTurn,
+                $varied->ladder() => Rungs::Ladder,
+                default => Rungs::None,
+            },
             $this->runs->lastPlate($comparison),
         );
         $left = [];

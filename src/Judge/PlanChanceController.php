@@ -49,14 +49,20 @@ final readonly class PlanChanceController
     private static function question(ProofPlan $plan, string $question): array
     {
         $hold = 'hold' === $question;
+        $curve = PlanChance::curve($plan, $hold);
 
         return [
             'question' => $question,
             'by' => PlanChance::byPulls($plan, $hold) ? 'distance' : 'share',
-            'rows' => array_map(
-                static fn (PlanChance $each): array => ['truth' => $each->truth, 'passes' => $each->passes, 'refuted' => $each->refuted, 'runs' => $each->runs],
-                PlanChance::table($plan, $hold),
-            ),
+            'rows' => array_map(self::chance(...), PlanChance::table($plan, $hold)),
+            'curve' => array_map(self::chance(...), $curve),
+            'sees' => PlanChance::sees($curve, PlanChance::byPulls($plan, $hold)),
         ];
+    }
+
+    /** @return array<string, float> */
+    private static function chance(PlanChance $each): array
+    {
+        return ['truth' => $each->truth, 'passes' => $each->passes, 'refuted' => $each->refuted, 'runs' => $each->runs];
     }
 }

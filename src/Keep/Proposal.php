@@ -40,7 +40,7 @@ final readonly class Proposal
         $assessment = $this->assessRuns($runs, $setup, $plan, $claim);
         $comparison = $setup->comparison;
         $catalogue = $this->shop->get();
-        $material = $catalogue->material($comparison->materialId);
+        $material = $catalogue->material($setup->materialId);
         if (!$material->filament) {
             // What a profile of a resin vouches for is an exposure, and a comparison does not note one yet.
             throw Problem::invalid('setupId', Sentence::of('keep.resin_without_exposure'));
@@ -60,7 +60,7 @@ final readonly class Proposal
                 'materialId' => $material->id,
                 'materialName' => $material->name,
                 'anyLot' => $claim->anyLot,
-                'lotLabel' => $claim->anyLot ? null : $comparison->lot->label,
+                'lotLabel' => $claim->anyLot ? null : $setup->lot->label,
                 'anyPlate' => $claim->anyPlate,
                 'sideLabel' => $claim->anyPlate ? null : $setup->side->label(),
                 'surfaceId' => $surface->id,
@@ -75,9 +75,9 @@ final readonly class Proposal
             'setting' => [
                 'bedFirstC' => $setup->bedFirstC,
                 'bedOtherC' => $setup->bedOtherC,
-                'nozzleFirstC' => $comparison->nozzleFirstC,
+                'nozzleFirstC' => $setup->nozzleFirstC,
                 'nozzleMm' => $comparison->nozzleMm,
-                'gapMm' => $comparison->gapMm,
+                'gapMm' => $setup->gapMm,
                 'feeler' => $comparison->feeler,
                 'agentId' => $agent?->id,
                 'agentName' => $setup->agent?->name,

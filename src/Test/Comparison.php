@@ -18,6 +18,7 @@ use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\Question\WhichOfThese;
 use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\Taken;
@@ -36,6 +37,10 @@ class Comparison extends VersionedRow
 
     #[ORM\Column(length: 20)]
     public ComparisonStatus $status = ComparisonStatus::Draft;
+
+    /** What it is asked, by its key, so that a kind that was taken away leaves its comparisons. */
+    #[ORM\Column(length: 30)]
+    public string $kind = WhichOfThese::KEY;
 
     /** From the catalogue. */
     #[ORM\Column(length: 40)]
@@ -115,6 +120,7 @@ class Comparison extends VersionedRow
     public function apply(array $body): void
     {
         $this->title = $body['title'];
+        $this->kind = $body['kind'] ?? WhichOfThese::KEY;
         $this->roomC = (float) $body['roomC'];
         $constants = $body['constants'];
         $this->nozzleMm = (float) $constants['nozzleMm'];
@@ -135,6 +141,16 @@ class Comparison extends VersionedRow
         $this->hotPerSetup = $body['hotPerSetup'];
         $this->seed = $body['seed'];
         $this->materialId = $this->lot->materialId;
+    }
+
+    public function firstLayerSpeedMmS(): float
+    {
+        return (float) $this->constants['firstLayerSpeedMmS'];
+    }
+
+    public function brim(): string
+    {
+        return (string) $this->constants['brim'];
     }
 
     public function piece(): TestPiece
@@ -199,8 +215,12 @@ class Comparison extends VersionedRow
 
     public function runDurations(): RunDurations
     {
-        $d = $this->durations;
+        return self::durationsOf($this->durations);
+    }
 
+    /** @param array<string, int|float> $d */
+    public static function durationsOf(array $d): RunDurations
+    {
         return new RunDurations(
             (float) $d['prepareMinutes'],
             (float) $d['heatAndSoakMinutes'],
@@ -239,6 +259,7 @@ class Comparison extends VersionedRow
             'version' => $this->version,
             'title' => $this->title,
             'status' => $this->status->value,
+            'kind' => $this->kind,
             'materialId' => $this->materialId,
             'lotId' => $this->lot->id->toRfc4122(),
             'lotLabel' => $this->lot->label,

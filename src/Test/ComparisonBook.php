@@ -8,12 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\ComparisonState;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\Question\PlanQuestions;
 use Symfony\Component\Uid\Uuid;
 
 /** Reads the state of a comparison for the core, and writes down the runs that it plans. */
 final readonly class ComparisonBook
 {
-    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs)
+    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs, private PlanQuestions $questions)
     {
     }
 
@@ -38,6 +39,7 @@ final readonly class ComparisonBook
             $comparison->design(),
             $comparison->proof['visits'],
             $this->runs->lastVisit($comparison),
+            $this->questions->inTurn($comparison->kind),
         );
     }
 

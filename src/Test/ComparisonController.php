@@ -5,26 +5,17 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
-use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
-use App\Platform\Http\Problem;
 use App\Platform\Now;
-use App\Shelf\AgentStock;
 use App\Shelf\Lot;
-use App\Shelf\Number;
-use App\Shelf\PlateSide;
 use App\Shelf\Printer;
-use Sitzplatz\Choose\Request\JobRequest;
-use Sitzplatz\Choose\Window\SetupCheck;
-use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\PullKind;
-use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -38,8 +29,7 @@ final readonly class ComparisonController
         private StoredEdit $edit,
         private ComparisonView $view,
         private ComparisonBook $book,
-        private ShopCatalogue $shop,
-        private Expected $expected,
+        private ComparisonPlan $plan,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -64,7 +54,7 @@ final readonly class ComparisonController
                 $this->edit->reference(Lot::class, $body['lotId'], 'lotId'),
                 $this->edit->reference(Printer::class, $body['printerId'], 'printerId'),
             );
-            $this->apply($comparison, $body);
+            $this->plan->apply($comparison, $body);
             $this->audit->note('comparison planned', $id, ['title' => $body['title']]);
 
             return $comparison;
@@ -87,7 +77,7 @@ final readonly class ComparisonController
             RunCommands::asked(static fn () => ComparisonLife::replan($comparison->status));
             $comparison->lot = $this->edit->reference(Lot::class, $body['lotId'], 'lotId');
             $comparison->printer = $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
-            $this->apply($comparison, $body);
+            $this->plan->apply($comparison, $body);
             $this->audit->note('comparison replanned', $comparison->id, ['title' => $body['title']]);
         });
 
@@ -132,55 +122,5 @@ final readonly class ComparisonController
         });
 
         return new Answer($this->view->of($this->edit->find(Comparison::class, $id)));
-    }
-
-    /** @param array<string, mixed> $body */
-    private function apply(Comparison $comparison, array $body): void
-    {
-        $comparison->apply($body);
-        $catalogue = $this->shop->get();
-        $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC, $body['lotId']);
-        $wrong = SetupCheck::wrongKind($job);
-        if (null !== $wrong) {
-            throw Problem::invalid('printerId', $wrong);
-        }
-        $comparison->setups->clear();
-        foreach ($body['setups'] as $i => $each) {
-            $side = $this->edit->reference(PlateSide::class, $each['plateSideId'], "setups.$i.plateSideId");
-            $agent = null === $each['agentId'] ? null : $this->edit->reference(AgentStock::class, $each['agentId'], "setups.$i.agentId");
-            $refusal = SetupCheck::refuses(
-                $catalogue,
-                $job,
-                $side->facts($catalogue),
-                $agent?->kindId,
-                Number::orNull($each['bedFirstC']),
-                Number::orNull($each['bedOtherC']),
-            );
-            if (null !== $refusal) {
-                throw Problem::invalid("setups.$i", $refusal);
-            }
-            if (null === $each['bedFirstC'] && !($each['unheated'] ?? false)) {
-                throw Problem::invalid("setups.$i.bedFirstC", Sentence::of('plan.bed_not_said'));
-            }
-            $comparison->setups->add($setup = new Setup(
-                Uuid::v7(),
-                $this->now->time(),
-                $comparison,
-                \chr(\ord('A') + $i),
-                $i,
-                $side,
-                $side->current(),
-                $agent,
-                Number::orNull($each['bedFirstC']),
-                Number::orNull($each['bedOtherC']),
-            ));
-            $setup->expect($this->expected->of($setup));
-        }
-        try {
-            $comparison->plan()->check($comparison->taken(), $comparison->hotPerSetup);
-            ComparisonView::order($comparison);
-        } catch (BadPlan $e) {
-            throw Problem::invalid($e->field, $e->sentence, previous: $e);
-        }
     }
 }

@@ -9,21 +9,22 @@ use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\BedAfterFirstLayer;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
-use Sitzplatz\Test\PlannedRun;
+use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
+use Sitzplatz\Test\Timetable;
 use Sitzplatz\Test\VariedFactors;
 use Sitzplatz\Words\Sentence;
 
 /** A comparison as the API shows it: the plan with its order and what it costs, what differs, and its runs. */
 final readonly class ComparisonView
 {
-    public function __construct(private RunRepository $runs)
+    public function __construct(private RunRepository $runs, private PlanQuestions $questions)
     {
     }
 
     /** @throws BadPlan if the plan cannot be carried out */
-    public static function order(Comparison $comparison): RunOrder
+    public function order(Comparison $comparison): RunOrder
     {
         return ComparisonLife::order(
             ComparisonBook::setups($comparison),
@@ -32,13 +33,14 @@ final readonly class ComparisonView
             $comparison->seed,
             $comparison->design(),
             $comparison->proof['visits'],
+            $this->questions->inTurn($comparison->kind),
         );
     }
 
     /** @return array<string, mixed> */
     public function of(Comparison $comparison): array
     {
-        $order = self::order($comparison);
+        $order = $this->order($comparison);
         $estimate = TimeEstimate::of($order, $comparison->runDurations());
         $varied = self::varied($comparison);
         $piece = $comparison->piece();
@@ -46,16 +48,10 @@ final readonly class ComparisonView
 
         return [
             ...$comparison->toArray(),
+            'question' => $this->question($comparison->kind),
             'plan' => [
-                'order' => ComparisonStatus::Draft === $comparison->status ? array_map(static fn (PlannedRun $run): array => [
-                    'position' => $run->position,
-                    'setupId' => $run->setupId,
-                    'visit' => $run->visit,
-                    'pull' => $run->pull->value,
-                    'plateChange' => $run->plateChange,
-                ], $order->runs) : [],
-                'plateChanges' => $order->plateChanges,
-                'totalMinutes' => $estimate->totalMinutes,
+                ...PlanOrderController::shown($order, Timetable::of($order->runs, $comparison->runDurations())),
+                ...(ComparisonStatus::Draft === $comparison->status ? [] : ['runs' => []]),
                 'secondVisitSentence' => $estimate->secondVisitSentence($order),
             ],
             'piece' => [
@@ -73,15 +69,38 @@ final readonly class ComparisonView
         ];
     }
 
+    /** The question and what counts as an answer */
+    private function question(string $kind): Sentence|string
+    {
+        $question = $this->questions->of($kind);
+
+        return null === $question ? '' : Sentence::of('question_kind.with_answer', question: $question->words(), answer: $question->answer());
+    }
+
     public static function varied(Comparison $comparison): VariedFactors
     {
-        return VariedFactors::between(array_values($comparison->setups->map(static fn (Setup $setup): array => [
+        return VariedFactors::between(array_values($comparison->setups->map(
+            static fn (Setup $setup): array => self::factors($comparison, $setup),
+        )->toArray()));
+    }
+
+    /** @return array<string, string|float|null> what a setup has of each factor */
+    public static function factors(Comparison $comparison, Setup $setup): array
+    {
+        return [
+            'material' => $setup->materialId,
+            'lot' => self::lotFactor($comparison, $setup),
             'surface' => $setup->fitting->surfaceId,
             'plate' => self::plateFactor($comparison, $setup),
             'agent' => $setup->agent?->kindId,
             'bed' => $setup->bedFirstC,
             'bed_after' => $setup->bedOtherC,
-        ])->toArray()));
+            'exposure' => $setup->exposureS,
+            'gap' => $setup->gapMm,
+            'nozzle' => $setup->nozzleFirstC,
+            'speed' => $setup->speedMmS,
+            'brim' => $setup->brim,
+        ];
     }
 
     /** Two plates of one kind are a factor of their own; plates of different kinds differ by their surface anyhow. */
@@ -95,8 +114,19 @@ final readonly class ComparisonView
         return \count($sides[$setup->fitting->surfaceId] ?? []) > 1 ? $setup->side->label() : null;
     }
 
+    /** Two lots of one material are a factor; lots of different materials differ by their material anyhow. */
+    private static function lotFactor(Comparison $comparison, Setup $setup): ?string
+    {
+        $lots = [];
+        foreach ($comparison->setups as $each) {
+            $lots[$each->materialId][$each->lot->id->toRfc4122()] = true;
+        }
+
+        return \count($lots[$setup->materialId] ?? []) > 1 ? $setup->lot->label : null;
+    }
+
     /** @return list<Sentence> */
-    private static function cautions(Comparison $comparison): array
+    public static function cautions(Comparison $comparison): array
     {
         $cautions = [];
         foreach ($comparison->setups as $setup) {

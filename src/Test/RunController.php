@@ -233,7 +233,7 @@ final readonly class RunController
         $comparison = $run->comparison;
         $setup = $run->setup;
         $catalogue = $this->shop->get();
-        $material = $catalogue->material($comparison->materialId);
+        $material = $catalogue->material($setup->materialId);
         $surface = $catalogue->surface($setup->fitting->surfaceId);
         $pairing = $catalogue->pairing($material->id, $surface->id);
         $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
@@ -246,7 +246,7 @@ final readonly class RunController
             $agent?->putOn,
             $agent?->hazard,
             $setup->bedFirstC,
-            $comparison->nozzleFirstC,
+            $setup->nozzleFirstC,
             \is_string($gcode) ? $gcode : '',
             $pairing?->releaseWithC($agent),
             (float) $comparison->durations['heatAndSoakMinutes'],
@@ -273,8 +273,8 @@ final readonly class RunController
                 'title' => $comparison->title,
                 'measures' => $comparison->proof['measures'],
                 'status' => $comparison->status->value,
-                'materialId' => $comparison->materialId,
-                'lotLabel' => $comparison->lot->label,
+                'materialId' => $setup->materialId,
+                'lotLabel' => $setup->lot->label,
                 'printerName' => $comparison->printer->name,
             ],
             'setup' => $setup->toArray(),

@@ -16,9 +16,9 @@ use Sitzplatz\Warp\LiftCalibration;
 final readonly class RunTally
 {
     /** All runs of one lot on one sheet with one agent at one setting of one printer, whatever comparison they are of. */
-    private const SEAT = "UNHEX(MD5(CONCAT_WS('/', c.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(c.lot_id), HEX(c.printer_id),
-        IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(c.nozzle_first_c, ''), c.nozzle_mm, IFNULL(c.gap_mm, ''), c.feeler,
-        JSON_VALUE(c.constants, '$.firstLayerSpeedMmS'))))";
+    private const SEAT = "UNHEX(MD5(CONCAT_WS('/', s.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(s.lot_id), HEX(c.printer_id),
+        IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(s.nozzle_first_c, ''), c.nozzle_mm, IFNULL(s.gap_mm, ''), c.feeler,
+        s.speed_mm_s, IFNULL(s.exposure_s, ''))))";
     /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
             WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
@@ -28,7 +28,7 @@ final readonly class RunTally
         LEFT JOIN agent_stock a ON a.id = s.agent_id';
     /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
-        nozzle_first_c, gap_mm, feeler, speed_mm_s, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
+        nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
 
     public function __construct(private Connection $database)
@@ -184,10 +184,10 @@ final readonly class RunTally
     /** Each finished run with what it was made under. */
     private static function made(string $where): string
     {
-        return 'SELECT r.*, IF(on_plate < 8, on_plate, POW(2, FLOOR(LOG2(on_plate)))) AS many FROM (SELECT '.self::SEAT." AS seat, c.material_id,
-                f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, c.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
-                c.nozzle_mm, c.nozzle_first_c, c.gap_mm, c.feeler, CAST(JSON_VALUE(c.constants, '$.firstLayerSpeedMmS') AS DOUBLE) AS speed_mm_s,
-                ".self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
+        return 'SELECT r.*, IF(on_plate < 8, on_plate, POW(2, FLOOR(LOG2(on_plate)))) AS many FROM (SELECT '.self::SEAT.' AS seat, s.material_id,
+                f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, s.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
+                c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler, s.speed_mm_s, s.exposure_s,
+                '.self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
                 FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
                 r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
             ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where) r";
@@ -200,7 +200,7 @@ final readonly class RunTally
      */
     private static function readings(string $ofSetup, string $ofRun): string
     {
-        return 'SELECT s.id, r.has_enclosure, c.material_id, f.surface_id, a.kind_id, COALESCE(m.pulls, 0), COALESCE(m.pull_sum, 0),
+        return 'SELECT s.id, r.has_enclosure, s.material_id, f.surface_id, a.kind_id, COALESCE(m.pulls, 0), COALESCE(m.pull_sum, 0),
                 COALESCE(m.pull_squares, 0), COALESCE(m.lifts, 0), COALESCE(m.lifted, 0), COALESCE(m.lift_sum, 0), COUNT(r.held), COALESCE(SUM(r.held), 0)
             '.self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.status = 'done'
             LEFT JOIN (
@@ -211,6 +211,6 @@ final readonly class RunTally
                 WHERE d.status = 'done' AND v.measure IN ('pull_hot', 'lift') $ofRun GROUP BY d.setup_id, d.has_enclosure
             ) m ON m.setup_id = s.id AND m.has_enclosure = r.has_enclosure
             $ofSetup
-            GROUP BY s.id, r.has_enclosure, c.material_id, f.surface_id, a.kind_id, m.pulls, m.pull_sum, m.pull_squares, m.lifts, m.lifted, m.lift_sum";
+            GROUP BY s.id, r.has_enclosure, s.material_id, f.surface_id, a.kind_id, m.pulls, m.pull_sum, m.pull_squares, m.lifts, m.lifted, m.lift_sum";
     }
 }

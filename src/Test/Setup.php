@@ -7,13 +7,17 @@ namespace App\Test;
 use App\Platform\Database\Row;
 use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
+use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\OwnFactors;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
-/** One setup of a comparison: a fitting on a plate side, an agent or none, and the bed temperature. */
+/** One setup of a comparison: a fitting on a plate side, an agent or none, the bed temperature or exposure, and the first layer. */
 #[ORM\Entity]
 class Setup extends Row
 {
@@ -47,7 +51,64 @@ class Setup extends Row
         public readonly ?float $bedOtherC,
     ) {
         parent::__construct($id, $createdAt);
+        $this->lot = $comparison->lot;
+        $this->materialId = $comparison->materialId;
+        $this->nozzleFirstC = $comparison->nozzleFirstC;
+        $this->gapMm = $comparison->gapMm;
+        $this->speedMmS = $comparison->firstLayerSpeedMmS();
+        $this->brim = $comparison->brim();
     }
+
+    /** What this setup has of its own, where the comparison holds it constant for the others. */
+    public function vary(OwnFactors $own, ?Lot $lot): void
+    {
+        $this->lot = $lot ?? $this->lot;
+        $this->materialId = $this->lot->materialId;
+        $this->nozzleFirstC = $own->nozzleFirstC ?? $this->nozzleFirstC;
+        $this->gapMm = $own->gapMm ?? $this->gapMm;
+        $this->speedMmS = $own->speedMmS ?? $this->speedMmS;
+        $this->brim = $own->brim ?? $this->brim;
+        $this->exposureS = $own->exposureS;
+    }
+
+    /** What of it differs from what its comparison holds constant. */
+    public function own(): OwnFactors
+    {
+        $comparison = $this->comparison;
+
+        return new OwnFactors(
+            $this->gapMm === $comparison->gapMm ? null : $this->gapMm,
+            $this->nozzleFirstC === $comparison->nozzleFirstC ? null : $this->nozzleFirstC,
+            $this->speedMmS === $comparison->firstLayerSpeedMmS() ? null : $this->speedMmS,
+            $this->brim === $comparison->brim() ? null : $this->brim,
+            $this->exposureS,
+        );
+    }
+
+    /** Of the comparison, or its own. */
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public Lot $lot;
+
+    /** From the catalogue. */
+    #[ORM\Column(length: 40)]
+    public string $materialId;
+
+    /** In the first layer, of the comparison or its own, like what follows. */
+    #[ORM\Column(nullable: true)]
+    public ?float $nozzleFirstC;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $gapMm;
+
+    #[ORM\Column]
+    public float $speedMmS;
+
+    #[ORM\Column(length: 60)]
+    public string $brim;
+
+    /** Of the bottom layers of a resin, s; null: a filament, or nobody said. */
+    #[ORM\Column(nullable: true)]
+    public ?float $exposureS = null;
 
     /** @param array{hold: float, release: float}|null $expected */
     public function expect(?array $expected): void
@@ -58,16 +119,20 @@ class Setup extends Row
 
     public function name(): Sentence
     {
+        $own = $this->own()->words($this->lot === $this->comparison->lot ? null : $this->lot->label);
+
         return Sentence::of(
-            'setup.name',
+            [] === $own ? 'setup.name' : 'setup.name_own',
             label: $this->label,
             side: $this->side->label(),
             agent: null === $this->agent ? Sentence::of('candidate.bare') : $this->agent->name,
             bed: match (true) {
+                null !== $this->exposureS => Quantity::seconds($this->exposureS, 0.1),
                 null === $this->bedFirstC => Sentence::of('setup.unheated'),
                 null === $this->bedOtherC || abs($this->bedOtherC - $this->bedFirstC) < 0.05 => Quantity::celsius($this->bedFirstC),
                 default => Sentence::of('setup.bed_changes', first: Quantity::celsius($this->bedFirstC), other: Quantity::celsius($this->bedOtherC)),
             },
+            own: Listing::of($own, Joined::Comma),
         );
     }
 
@@ -86,6 +151,9 @@ class Setup extends Row
             'agentKindId' => $this->agent?->kindId,
             'bedFirstC' => $this->bedFirstC,
             'bedOtherC' => $this->bedOtherC,
+            'lotId' => $this->lot === $this->comparison->lot ? null : $this->lot->id->toRfc4122(),
+            'lotLabel' => $this->lot->label,
+            ...$this->own()->toArray(),
             'expectedHold' => $this->expectedHold,
             'expectedRelease' => $this->expectedRelease,
         ];

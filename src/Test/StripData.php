@@ -43,11 +43,11 @@ final readonly class StripData
         $comparison = $setup->comparison;
         $catalogue = $this->shop->get();
         $surface = $catalogue->surface($setup->fitting->surfaceId);
-        $pairing = $catalogue->pairing($comparison->materialId, $surface->id);
+        $pairing = $catalogue->pairing($setup->materialId, $surface->id);
         if (null === $pairing) {
             return null;
         }
-        $job = new JobRequest($catalogue->material($comparison->materialId), $comparison->printer->facts($catalogue), $comparison->roomC);
+        $job = new JobRequest($catalogue->material($setup->materialId), $comparison->printer->facts($catalogue), $comparison->roomC);
 
         $side = $this->dial->side($comparison->printer, $setup->side);
         $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);

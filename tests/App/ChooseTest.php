@@ -244,7 +244,7 @@ final class ChooseTest extends ApiTestCase
     {
         $south = $this->choose(['materialId' => 'abs', 'printerId' => $this->pick('/api/printers', 'name', 'South bay')['id']]);
         $reasons = implode(' ', array_column($south['rejections'], 'reason'));
-        self::assertStringContainsString("the magnets of South bay stand 85\u{00A0}°C", $reasons);
+        self::assertStringContainsString("the magnets of South bay hold up to 85\u{00A0}°C", $reasons);
         self::assertStringContainsString("the Z travel of South bay has room for 1\u{00A0}mm", $reasons);
     }
 

@@ -26,7 +26,7 @@ final class ComparisonTest extends ApiTestCase
             201,
         );
         self::assertSame('draft', $comparison['status']);
-        self::assertCount(12, $comparison['plan']['order']);
+        self::assertCount(12, $comparison['plan']['runs']);
         self::assertEqualsWithDelta(120, $comparison['piece']['contactAreaMm2'], 0);
         // By hand: 20 N over 120 mm²; 6·20·8/(6·20²) at the edge.
         self::assertEqualsWithDelta(20 / 120, $comparison['piece']['hotLimitMpa'], 1e-12);
@@ -34,7 +34,7 @@ final class ComparisonTest extends ApiTestCase
 
         $path = '/api/comparisons/'.$comparison['id'];
         $started = $this->ask('POST', "$path/start", ['version' => 1], 200);
-        self::assertSame(array_column($comparison['plan']['order'], 'pull'), array_column($started['runs'], 'pull'), 'The planned order is the order.');
+        self::assertSame(array_column($comparison['plan']['runs'], 'pull'), array_column($started['runs'], 'pull'), 'The planned order is the order.');
         $this->ask('POST', "$path/start", ['version' => $started['version']], 409);
         $this->ask(
             'PUT',
@@ -316,7 +316,7 @@ final class ComparisonTest extends ApiTestCase
         $this->signIn('technician');
         $draft = $this->ask('GET', '/api/comparisons/'.$this->pick('/api/comparisons', 'status', 'draft')['id'], null, 200);
         $sides = array_map(fn (string $label): string => $this->pick('/api/plate-sides', 'label', $label)['id'], ['P15 front', 'P16 front']);
-        $setups = array_map(static fn (string $side): array => ['plateSideId' => $side, 'agentId' => null, 'bedFirstC' => null, 'bedOtherC' => null, 'unheated' => true], $sides);
+        $setups = array_map(static fn (string $side): array => ['plateSideId' => $side, 'agentId' => null, 'bedFirstC' => null, 'bedOtherC' => null, 'unheated' => true, 'exposureS' => 25], $sides);
         $body = ['title' => 'Which plate for the discs?', 'lotId' => $this->pick('/api/lots', 'label', 'L-701')['id'], 'setups' => $setups, 'runsPerSetup' => 2, 'hotPerSetup' => 0,
             'limits' => ['hotPullAtLeastN' => null, 'coldPullAtMostN' => null, 'effortAtMost' => 2, 'failuresAllowed' => 0],
             'proof' => ['criterion' => 'counts', 'measures' => []] + $draft['proof'],

@@ -79,9 +79,9 @@ final class WordingTest extends KernelTestCase
             stop: Sentence::of('stop.magnet', printer: 'North bay'),
             at: Quantity::celsius(54),
         );
-        self::assertSame('54 °C instead of the usual 55 °C: the magnets of North bay stand 54 °C.', self::plain(self::wording()->english($sentence)));
+        self::assertSame('54 °C instead of the usual 55 °C: the magnets of North bay hold up to 54 °C.', self::plain(self::wording()->english($sentence)));
         self::assertSame(
-            '129.2 °F instead of the usual 131 °F: the magnets of North bay stand 129.2 °F.',
+            '129.2 °F instead of the usual 131 °F: the magnets of North bay hold up to 129.2 °F.',
             self::plain(self::wording()->wordsIn($sentence, Units::preferred(['temperature' => '°F']))),
         );
     }

@@ -34,6 +34,7 @@ final class DraftScreensTest extends BrowserTestCase
         $this->signIn('technician');
         $this->click('//a[contains(., "Start the planned comparison")]');
         $this->press('Change the plan');
+        $this->press('What a setup has to reach');
         $this->fill('Runs per setup', '6');
         // Somebody else changes the question; this page fetches it, as it does of itself now and then.
         $this->page->executeAsyncScript(
@@ -44,7 +45,7 @@ final class DraftScreensTest extends BrowserTestCase
         $this->page->executeScript('document.dispatchEvent(new Event("visibilitychange")); window.dispatchEvent(new Event("focus"))');
         $this->press('Save the plan');
         $this->see('Somebody changed this meanwhile');
-        $this->see('The question');
+        $this->see('What it is called');
         $this->see('Does the thin coat help?');
         $this->press('Keep mine and save');
         $this->see('The order, as it would be');

@@ -79,12 +79,15 @@ final class RunScreensTest extends BrowserTestCase
         $this->signIn('technician');
         $this->open('/test/new');
         $this->see('What this plan can show');
-        $this->fill('The question', 'Does it hold without a gauge?');
+        $this->fill('What it is called', 'Does it hold without a gauge?');
+        $this->press('What a setup has to reach');
         self::assertStringNotContainsString('Hot pull at least', $this->text(), 'Pulls are asked for, not taken for granted.');
         $this->fill('Runs per setup', '8');
         $this->see('10 runs cannot show 80 % with no failure allowed: at least 14 are needed.');
         $this->fill('Runs per setup', '14');
         $this->until(fn (): bool => !str_contains($this->text(), 'cannot show'), 'The warning stayed.');
+        $this->press('Change setup A');
+        $this->fill('Bed first, °C', '');
         $this->press('Save the plan');
         $this->see('Say the bed temperature, or that the bed stays unheated.');
         $this->fill('Bed first, °C', '57');
@@ -121,6 +124,7 @@ final class RunScreensTest extends BrowserTestCase
         $this->click('//a[contains(., "Start the planned comparison")]');
         $this->see('The order, as it would be');
         $this->press('Change the plan');
+        $this->press('What a setup has to reach');
         $this->fill('Runs per setup', '1');
         $this->press('Save the plan');
         $this->see('Enter 2 or more.');

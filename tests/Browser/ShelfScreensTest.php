@@ -84,7 +84,8 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->see('P78 front, bare');
         $this->see('5 runs of each');
         $this->press('Plan it');
-        $this->see('Plan a comparison');
+        $this->see('What do you want to know?');
+        $this->press('What a setup has to reach');
         self::assertSame('5', $this->field('Runs per setup')->getAttribute('value'));
     }
 

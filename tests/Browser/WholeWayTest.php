@@ -23,10 +23,13 @@ final class WholeWayTest extends BrowserTestCase
         $this->press('Take out P1 front, bare');
         $this->press('Compare 1');
 
-        $this->see('Plan a comparison');
-        $this->fill('The question', 'Does P2 hold the black PLA?');
+        $this->see('What do you want to know?');
+        $this->fill('What it is called', 'Does P2 hold the black PLA?');
+        $this->press('Minutes per run, for the estimate');
         $this->fill('Print', '30');
-        $this->click('//button[@role="checkbox"][following-sibling::label[.="Pulls, by gauge or scale"]]');
+        $this->press('… and pull by gauge or scale');
+        $this->press('What a setup has to reach');
+        $this->see('Hot pull at least, N');
         $this->fill('Looked at', 'Once');
         $this->press('Save the plan');
         $this->see('The order, as it would be');

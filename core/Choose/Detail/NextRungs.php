@@ -21,10 +21,6 @@ use Sitzplatz\Words\Sentence;
 /** What to try next on the ladder of trust if a candidate does not hold, each with the chance that it would have. */
 final readonly class NextRungs
 {
-    /** One step of heat (common practice: two failed attempts with one step of 5 °C, then give up). */
-    private const STEP_K = 5.0;
-    private const NEARER_MM = 0.03;
-
     /** @param list<array{rung: Rung, words: Sentence, chance: float}> $rungs */
     private function __construct(public array $rungs)
     {
@@ -72,7 +68,7 @@ final readonly class NextRungs
     {
         $job = $candidate->proposal->job;
         $window = $candidate->pairing->gapMm;
-        $gap = round(($job->gapMm ?? $window->target) - self::NEARER_MM, 2);
+        $gap = round(($job->gapMm ?? $window->target) - Ladder::NEARER_MM, 2);
         // What welds is not squeezed any nearer.
         if ($gap < $window->low || $candidate->pairing->bonds) {
             return [];
@@ -92,14 +88,14 @@ final readonly class NextRungs
     {
         $target = $candidate->target;
         $window = $candidate->pairing->window;
-        if (null === $target->displayC || null === $target->at || Axis::Celsius !== $window->axis || $target->at + self::STEP_K > $window->high) {
+        if (null === $target->displayC || null === $target->at || Axis::Celsius !== $window->axis || $target->at + Ladder::STEP_K > $window->high) {
             return [];
         }
-        $warmer = $again->with($candidate->proposal->job->with(bedC: $target->displayC + self::STEP_K));
+        $warmer = $again->with($candidate->proposal->job->with(bedC: $target->displayC + Ladder::STEP_K));
 
         return null === $warmer ? [] : [[
             Rung::GapOrHeat,
-            Sentence::of('rung.warmer', set: Quantity::celsius($target->displayC + self::STEP_K)),
+            Sentence::of('rung.warmer', set: Quantity::celsius($target->displayC + Ladder::STEP_K)),
             $warmer->chance,
         ]];
     }

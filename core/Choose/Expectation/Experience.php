@@ -15,6 +15,8 @@ final readonly class Experience
 {
     /** Bed temperatures this near are taken as the same setting, K. */
     public const BED_NEAR_K = 5.0;
+    /** Exposures this near are taken as the same setting: less than a rung of a ladder (ours). */
+    private const EXPOSURE_NEAR = 0.1;
     private const AIR_NEAR_K = 10.0;
     private const NOZZLE_NEAR_K = 10.0;
     private const GAP_NEAR_MM = 0.03;
@@ -81,24 +83,24 @@ final readonly class Experience
      * parts than the job speak for the whole plate: a success on N parts proves plates of up to N and is one run, and of
      * a failure on N parts n have had their share.
      *
-     * @param float|null $displayC null: unheated
-     * @param float|null $otherC   after the first layer; null: the same
+     * @param float|null $at     bed, °C on the display, or exposure of a resin, s; null: unheated
+     * @param float|null $otherC after the first layer; null: the same
      *
      * @return array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int}
      */
-    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $displayC, ?float $otherC = null): array
+    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $at, ?float $otherC = null): array
     {
         $ofJob = $this->ofJob[$job] ??= new \ArrayObject();
         $kind = $side->surfaceId.'/'.$agentId;
         $runs = $ofJob[$kind] ?? null;
         if (null === $runs) {
-            $ofJob[$kind] = $runs = new RunsOfKind();
+            $ofJob[$kind] = $runs = new RunsOfKind($job->material->filament);
             foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
                 $runs->add($run, self::likeness($run, $job), $job);
             }
         }
 
-        return $runs->at($displayC, $otherC)->of($side->id);
+        return $runs->at($at, $otherC)->of($side->id);
     }
 
     /** On the same side, with the bed as it was. */
@@ -113,6 +115,12 @@ final readonly class Experience
             sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
             changedSince: $run->changedSince,
         );
+    }
+
+    /** So near an exposure nobody tells it apart, s; null: not known. */
+    public static function sameExposure(?float $one, ?float $other): bool
+    {
+        return null !== $one && null !== $other && abs($one - $other) <= self::EXPOSURE_NEAR * $other;
     }
 
     private static function within(?float $a, ?float $b, float $within): bool

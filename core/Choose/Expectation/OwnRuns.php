@@ -37,6 +37,8 @@ final readonly class OwnRuns
         public ?float $roomC = null,
         /** A change to its printer has put them in question since. */
         public bool $changedSince = false,
+        /** Of the bottom layers of a resin, s. */
+        public ?float $exposureS = null,
     ) {
     }
 

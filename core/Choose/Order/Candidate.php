@@ -65,7 +65,7 @@ final readonly class Candidate
         ?float $agentCost,
     ): self {
         $job = $proposal->job;
-        $near = $experience->near($job, $proposal->side, $treatment->agentId, $target->displayC, $proposal->bedOtherC);
+        $near = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at, $proposal->bedOtherC);
         $moved = $influences->on($proposal, $treatment, $target);
         $unheated = null === $target->at && null !== $treatment->holdCold;
         $hold = Expectation::of(

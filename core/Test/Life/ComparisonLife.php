@@ -54,25 +54,30 @@ final class ComparisonLife
             $comparison->seed,
             $comparison->design,
             $comparison->visits,
+            $comparison->inTurn,
         )->runs;
     }
 
     /**
-     * The order in which the runs of a plan are made; of an adaptive one those it begins with.
+     * The order in which the runs of a plan are made; of an adaptive one those it begins with, and of rungs that are tried in
+     * turn those of the first.
      *
      * @param list<PlannedSetup> $setups
      *
      * @throws BadPlan if the plan cannot be carried out
      */
-    public static function order(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, Design $design, int $visits): RunOrder
+    public static function order(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, Design $design, int $visits, bool $inTurn = false): RunOrder
     {
+        if ($inTurn && Design::Fixed === $design) {
+            throw BadPlan::inTurnAtOneLook();
+        }
         $order = RunOrder::draw($setups, $runsPerSetup, $hotPerSetup, $seed, $visits);
         if (Design::Fixed === $design) {
             return $order;
         }
         [$runs, $hot] = self::firstRuns($runsPerSetup, $hotPerSetup);
 
-        return RunOrder::draw($setups, $runs, $hot, $seed, min($visits, $runs));
+        return RunOrder::draw($inTurn ? \array_slice($setups, 0, 1) : $setups, $runs, $hot, $seed, min($visits, $runs));
     }
 
     /**

@@ -30,6 +30,8 @@ final readonly class ComparisonState
         public int $visits = RunOrder::VISITS,
         /** The number of the last visit to a plate that is planned. */
         public int $lastVisit = RunOrder::VISITS,
+        /** Setups are rungs that are tried one after the other. */
+        public bool $inTurn = false,
     ) {
     }
 }

@@ -107,6 +107,7 @@ final class WholeCatalogueTest extends TestCase
                 $good,
                 1,
                 $good,
+                exposureS: $candidate->proposal->job->material->filament ? null : $candidate->target->at,
             )];
             $after = static fn (int $good): float => self::chances(self::all(self::usual($material), $runs($good)))[self::label($candidate)];
             self::assertGreaterThan($candidate->chance, $after(1), self::label($candidate));

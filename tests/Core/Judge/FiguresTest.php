@@ -13,6 +13,7 @@ use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
 use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Judge\Rungs;
 use Sitzplatz\Judge\Scatter;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
@@ -123,7 +124,7 @@ final class FiguresTest extends TestCase
             $passed[] = new PassedSetup("S$i", $record->efforts(), 0 === $i, 60.0 + $i, 1 === $i ? null : 0.1 * $i);
         }
         foreach ([true, false] as $ladder) {
-            $figures["$name next".($ladder ? ' of a ladder' : '')] = NextRun::among($open, $plan, new RunDurations(4, 8, 25, 20, 5, 6), $ladder, 'p1');
+            $figures["$name next".($ladder ? ' of a ladder' : '')] = NextRun::among($open, $plan, new RunDurations(4, 8, 25, 20, 5, 6), $ladder ? Rungs::Ladder : Rungs::None, 'p1');
         }
         $figures["$name compared"] = ComparisonJudgement::of($records, LiftBy::MeanOfEnds)->toArray(400.0);
         $figures["$name to use"] = SetupToUse::among($passed);

@@ -12,6 +12,7 @@ use Sitzplatz\Judge\NextRun;
 use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
+use Sitzplatz\Judge\Rungs;
 use Sitzplatz\Judge\Scatter;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
@@ -69,9 +70,9 @@ final class NextRunTest extends TestCase
     {
         $plan = self::counted(failures: 3);
         $rung = self::open('A', [['held' => 0], ...self::good(1), ['held' => 0]], $plan);
-        self::assertNull(self::next([$rung], $plan, ladder: true)->setup);
+        self::assertNull(self::next([$rung], $plan, rungs: Rungs::Ladder)->setup);
         // R: 1 - pbinom(1, 3, 0.2)
-        self::assertStringContainsString('failures=2 runs=3 share=0.8 error=0.104', Said::of(self::next([$rung], $plan, ladder: true)->left['A']));
+        self::assertStringContainsString('failures=2 runs=3 share=0.8 error=0.104', Said::of(self::next([$rung], $plan, rungs: Rungs::Ladder)->left['A']));
         self::assertSame('A', self::next([$rung], $plan)->setup, 'Only rungs of a ladder are given up so.');
     }
 
@@ -153,20 +154,56 @@ final class NextRunTest extends TestCase
     }
 
     /** @param list<array<string, int>> $runs */
-    private static function open(string $name, array $runs, ProofPlan $plan, string $plate = 'p1', int $runsOpen = 0): OpenSetup
+    private static function open(string $name, array $runs, ProofPlan $plan, string $plate = 'p1', int $runsOpen = 0, ?float $grip = null): OpenSetup
     {
         $record = new SetupRecord($name, array_map(static fn (array $run): array => array_map(
             static fn (string $measure): Reading => new Reading(Measure::from($measure), $run[$measure]),
             array_keys($run),
         ), $runs));
 
-        return new OpenSetup($name, $record, SetupJudgement::of($record, $plan), $plate, $runsOpen);
+        return new OpenSetup($name, $record, SetupJudgement::of($record, $plan), $plate, $runsOpen, $grip);
+    }
+
+    /** Common practice: what fails at 90 °C fails at 85 too, and what welds at 60 s welds at 70 too; it need not be printed to know. */
+    public function testARungDecidesThoseThatGripLessOrMore(): void
+    {
+        $plan = self::counted();
+        $bad = ['held' => 0];
+        $welds = [...self::GOOD, Measure::Effort->value => 4, Measure::Damage->value => 1];
+        $next = self::next([
+            self::open('at 80', self::good(3), $plan, grip: 80.0),
+            self::open('at 85', [$bad, $bad, ...self::good(1)], $plan, grip: 85.0),
+            self::open('at 90', self::good(3), $plan, grip: 90.0),
+            self::open('at 100', array_fill(0, 12, $welds), $plan, grip: 100.0),
+            self::open('at 105', self::good(3), $plan, grip: 105.0),
+        ], $plan, Rungs::Ladder);
+        self::assertSame('at 90', $next->setup);
+        self::assertSame('next_run.weaker rung=at 85', Said::of($next->left['at 80']));
+        self::assertStringStartsWith('next_run.rung failures=2 runs=3', Said::of($next->left['at 85']));
+        self::assertSame('next_run.stronger rung=at 100', Said::of($next->left['at 105']));
+    }
+
+    /** Common practice: bare, then nearer or warmer, then a foothold, then an agent; what holds and lets go is enough. */
+    public function testRungsInTurnEndAtTheFirstThatPasses(): void
+    {
+        $plan = self::counted();
+        $bad = ['held' => 0];
+        $failed = self::open('A', [$bad, $bad], $plan);
+        $climbs = self::next([$failed, self::open('B', [], $plan), self::open('C', [], $plan)], $plan, Rungs::InTurn);
+        self::assertSame('B', $climbs->setup, 'Two failures, and the next rung is tried.');
+        self::assertArrayHasKey('A', $climbs->left);
+        $waits = self::next([$failed, self::open('B', [], $plan, runsOpen: 1), self::open('C', [], $plan)], $plan, Rungs::InTurn);
+        self::assertNull($waits->setup, 'C waits for B.');
+        self::assertSame(['A'], array_map(strval(...), array_keys($waits->left)));
+        $ended = self::next([$failed, self::open('B', self::good(18), $plan), self::open('C', [], $plan)], $plan, Rungs::InTurn);
+        self::assertNull($ended->setup);
+        self::assertSame('next_run.enough rung=B', Said::of($ended->left['C']));
     }
 
     /** @param list<OpenSetup> $setups */
-    private static function next(array $setups, ProofPlan $plan, bool $ladder = false, ?string $onPlate = null): NextRun
+    private static function next(array $setups, ProofPlan $plan, Rungs $rungs = Rungs::None, ?string $onPlate = null): NextRun
     {
-        return NextRun::among($setups, $plan, new RunDurations(4, 8, 25, 20, 5, 6), $ladder, $onPlate);
+        return NextRun::among($setups, $plan, new RunDurations(4, 8, 25, 20, 5, 6), $rungs, $onPlate);
     }
 
     private static function holdOutlook(SetupRecord $record, ProofPlan $plan): float

@@ -141,7 +141,7 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
     const label = (id: string) => comparison.setups.find((s) => s.id === id);
     const rows: Row[] =
         comparison.status === 'draft'
-            ? comparison.plan.order.map((run) => ({ ...run, key: String(run.position), id: null, state: 'planned', words: RUN_STATUS_WORDS.planned }))
+            ? comparison.plan.runs.map((run) => ({ ...run, key: String(run.position), id: null, state: 'planned', words: RUN_STATUS_WORDS.planned }))
             : comparison.runs.map((run) => ({
                   key: run.id,
                   id: run.id,

@@ -1,51 +1,39 @@
-import { useSuspenseQuery } from '@tanstack/react-query';
-import { getRouteApi, useNavigate } from '@tanstack/react-router';
-import { useState, type ReactNode } from 'react';
+import { useMutation, useSuspenseQuery } from '@tanstack/react-query';
+import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
+import { useRef, useState, type ReactNode } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { catalogueQuery, comparisonQuery, lotsQuery, printersQuery, useSession, usualQuery } from '../api/queries';
+import { begunQuery, comparisonQuery, lotsQuery, printersQuery } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
-import { isResin } from '../choose/request';
+import { Behind } from '../ui/Behind';
+import { Button } from '../ui/Button';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
-import { NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
-import { useFigures } from '../ui/quantity';
-import { MarginNote, Sheet } from '../ui/Sheet';
-import { say, tell } from '../words/say';
-import { usePlanChances } from './PlanChances';
+import { TextField } from '../ui/Field';
+import { Cautions, Fault, Notice } from '../ui/Notice';
+import { duration } from '../ui/quantity';
+import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { useAnswer } from '../ui/useAnswer';
+import { say } from '../words/say';
+import { Combine } from './Combine';
+import { Constants, ConstantsInWords, Minutes } from './Constants';
+import { PlanChances, usePlanChances } from './PlanChances';
 import { PLAN, type PlanBody, type PlanValues } from './planShape';
+import { PowerPicture } from './PowerPicture';
 import { Proof } from './Proof';
 import { Setups } from './Setups';
+import { ThreeQuestions, type Asked } from './ThreeQuestions';
+import { Timetable } from './Timetable';
+import { Where } from './Where';
 
-type Start = Pick<PlanBody, 'constants' | 'limits' | 'proof' | 'durations' | 'runsPerSetup' | 'hotPerSetup'>;
-
-/** Where to start: what the server says is usual, and the words of this bench. */
-function begin(usual: Schemas['Usual']['plan']): Start {
-    return {
-        constants: {
-            piece: usual.piece,
-            gcodeName: 'pull-block.gcode',
-            nozzleMm: usual.nozzleMm,
-            nozzleFirstC: usual.nozzleFirstC,
-            lineWidthMm: 0.45,
-            gapMm: usual.gapMm,
-            feeler: say('test.folded_note_paper_very_light_drag'),
-            firstLayerSpeedMmS: 20,
-            fan: say('test.fan_off'),
-            holdDown: say('test.magnets'),
-            brim: say('test.none'),
-        },
-        limits: usual.limits,
-        proof: usual.proof,
-        durations: usual.durations,
-        runsPerSetup: usual.runsPerSetup,
-        hotPerSetup: usual.hotPerSetup,
-    };
-}
+type Begin = Schemas['BeginPlan'];
+type Begun = Schemas['BegunPlan'];
 
 const route = getRouteApi('/test/$id/plan');
 
 const newRoute = getRouteApi('/test/new');
+
+const FIRST_ASKED = { kind: 'grid', measures: [], sure: 'use' } satisfies Asked;
 
 export function NewPlan(): ReactNode {
     const { after, setup, runs } = newRoute.useSearch();
@@ -62,45 +50,34 @@ function PlanAfter({ id, setup, runs }: { id: string; setup: string | undefined;
         const hot = Math.round((perSetup * draft.hotPerSetup) / draft.runsPerSetup);
         return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: say('test.again', { title: draft.title.slice(0, 140) }), seed: draft.seed + 1 };
     });
-    return <SavedPlan start={start} />;
+    return <SavedPlan start={start} asked={{ kind: start.kind ?? 'grid', measures: start.proof.measures, sure: null }} />;
 }
 
 function FreshPlan() {
-    const { bench } = useSession();
-    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const { data: lots } = useSuspenseQuery(lotsQuery);
-    const { data: usual } = useSuspenseQuery(usualQuery);
-    const [start] = useState((): PlanBody => {
-        const picked = takePicked();
-        const material = catalogue.materials.find((m) => m.id === picked?.materialId);
-        const lotId = picked?.lotId ?? lots.find((lot) => lot.materialId === picked?.materialId && !lot.retired)?.id ?? bench.lotId ?? '';
-        const lot = lots.find((each) => each.id === lotId);
-        const nozzle = catalogue.materials.find((m) => m.id === (material?.id ?? lot?.materialId))?.nozzle_c?.[1];
-        const first = begin(usual.plan);
-        const ofResin = isResin(catalogue, material?.id ?? lot?.materialId ?? '');
-        return {
-            ...first,
-            ...(picked?.runsPerSetup ? { runsPerSetup: picked.runsPerSetup, hotPerSetup: Math.min(first.hotPerSetup, picked.runsPerSetup) } : {}),
-            constants: { ...first.constants, ...(nozzle ? { nozzleFirstC: nozzle } : {}), ...(ofResin ? { piece: { ...first.constants.piece, name: say('test.exposure_discs') }, gcodeName: say('test.discs_file'), holdDown: say('test.screws') } : {}) },
-            ...(ofResin ? { durations: { ...first.durations, heatAndSoakMinutes: 0, coolMinutes: 0 } } : {}),
-            title: material ? say('test.which_of_setups', { material: material.name, setups: picked?.setups.length ?? 0 }) : '',
-            lotId,
-            printerId: picked?.printerId ?? bench.printerId ?? '',
-            roomC: picked?.roomC ?? bench.roomC,
-            seed: crypto.getRandomValues(new Uint16Array(1))[0] ?? 1,
-            setups: picked?.setups.map(({ plateSideId, agentId, bedFirstC, bedOtherC, unheated }) => ({ plateSideId, agentId, bedFirstC, bedOtherC, unheated: unheated ?? false })) ?? [{ plateSideId: bench.plateSideId ?? '', agentId: bench.agentId, bedFirstC: null, bedOtherC: null, unheated: false }],
-        };
-    });
-    return <SavedPlan start={start} />;
+    const [picked] = useState(takePicked);
+    const [question] = useState((): Begin => ({ ...FIRST_ASKED, ...(picked ? { lotId: picked.lotId, materialId: picked.materialId, printerId: picked.printerId, roomC: picked.roomC, asTheyAre: true, setups: picked.setups.map(({ plateSideId, agentId, bedFirstC, bedOtherC, unheated }) => ({ plateSideId, agentId, bedFirstC, bedOtherC, unheated: unheated ?? false })), ...(picked.runsPerSetup ? { runsPerSetup: picked.runsPerSetup } : {}) } : {}) }));
+    const { data: begun } = useSuspenseQuery(begunQuery(question));
+    if (!begun.plan) {
+        return (
+            <Sheet title={say('test.what_do_you_want_to_know')}>
+                <Empty>
+                    {begun.leftOut.join(' ')} <Link to="/shelf">{say('test.to_the_shelf')}</Link>
+                </Empty>
+            </Sheet>
+        );
+    }
+    return <SavedPlan start={begun.plan} asked={{ ...FIRST_ASKED, sure: picked?.runsPerSetup ? null : FIRST_ASKED.sure }} leftOut={begun.leftOut} />;
 }
 
-function SavedPlan({ start }: { start: PlanBody }) {
+function SavedPlan({ start, asked, leftOut }: { start: PlanBody; asked: Asked; leftOut?: string[] }) {
     const navigate = useNavigate();
     const key = useKey();
     return (
         <PlanForm
-            title={say('test.plan_a_comparison')}
+            title={say('test.what_do_you_want_to_know')}
             start={() => start}
+            asked={asked}
+            leftOut={leftOut ?? []}
             row={null}
             send={(body) => ask(api.POST('/api/comparisons', { body: { ...body, id: key } }))}
             after={(comparison) => {
@@ -119,6 +96,8 @@ export function EditPlan() {
         <PlanForm
             title={say('test.change_the_plan')}
             start={() => draftOf(comparison)}
+            asked={{ kind: comparison.kind, measures: comparison.proof.measures, sure: null }}
+            leftOut={[]}
             row={comparison}
             send={(body, version) => ask(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body: { ...body, version } }))}
             after={() => void navigate({ to: '/test/$id', params: { id } })}
@@ -126,125 +105,155 @@ export function EditPlan() {
     );
 }
 
-function draftOf({ title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
-    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null }));
-    return { title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
+function draftOf({ kind, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
+    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null, lotId: s.lotId, gapMm: s.gapMm, nozzleFirstC: s.nozzleFirstC, speedMmS: s.speedMmS, brim: s.brim, exposureS: s.exposureS }));
+    return { kind, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 
-type PlanProps = { title: string; start: () => PlanValues; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
+type PlanProps = { title: string; start: () => PlanValues; asked: Asked; leftOut: string[]; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
 
-function PlanForm({ title, start, row, send, after }: PlanProps) {
-    const figure = useFigures();
+function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, after }: PlanProps) {
     const { data: printers } = useSuspenseQuery(printersQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
-    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const { data: usual } = useSuspenseQuery(usualQuery);
-    const draft = useDraft({ start, schema: PLAN, row, send, touches: ['comparisons'], after, read: (theirs) => draftOf(theirs as Schemas['Comparison']) });
+    const [asked, setAsked] = useState(first);
+    const [leftOut, setLeftOut] = useState(leftFirst);
+    const starts = useRef(false);
+    const { data: terms } = useSuspenseQuery(begunQuery({ ...FIRST_ASKED, measures: [] }));
+    const [begun, setBegun] = useState<Begun | null>(null);
+    const saved = async (body: PlanBody, version: number) => {
+        const comparison = await send(body, version);
+        // Where it cannot be started it is there, and its page says why.
+        return starts.current ? ask(api.POST('/api/comparisons/{id}/start', { params: { path: { id: comparison.id } }, body: { version: comparison.version } })).catch(() => comparison) : comparison;
+    };
+    const draft = useDraft({ start, schema: PLAN, row, send: saved, touches: ['comparisons'], after, read: (theirs) => draftOf(theirs as Schemas['Comparison']) });
     const { values, set, at } = draft;
-    const constants = (part: Partial<PlanValues['constants']>) => set({ constants: { ...values.constants, ...part } });
-    const piece = (part: Partial<PlanValues['constants']['piece']>) => constants({ piece: { ...values.constants.piece, ...part } });
-    const durations = (part: Partial<PlanValues['durations']>) => set({ durations: { ...values.durations, ...part } });
-    // The lot says what kind of printer it is for, and what has to be held constant.
-    const lotKind = lots.find((each) => each.id === values.lotId) ? (isResin(catalogue, lots.find((each) => each.id === values.lotId)?.materialId ?? '') ? 'resin' : 'filament') : null;
-    const resin = lotKind === 'resin';
-    const chances = usePlanChances(values);
-    const runsForShare = (chances.behind ? undefined : chances.data?.runsForShare) ?? '…';
+    const lay = useMutation({
+        mutationFn: (body: Begin) => ask(api.POST('/api/plans/begin', { body })),
+        onSuccess: (answer, body) => {
+            setBegun(answer);
+            setLeftOut(answer.leftOut);
+            if (!answer.plan) return;
+            const { proof, limits, runsPerSetup, hotPerSetup, durations, constants, lotId, printerId, setups, kind } = answer.plan;
+            set({ proof, limits, runsPerSetup, hotPerSetup, ...(body.asTheyAre ? {} : { kind, setups, lotId, printerId, title: answer.plan.title }), ...(answer.resin === terms.resin ? {} : { durations, constants }) });
+        },
+    });
+    const complete = PLAN.safeParse(values).data;
+    const lotOf = lots.find((each) => each.id === values.lotId);
+    const begin = (part: Partial<Begin>, now: Asked = asked): Begin => ({ kind: now.kind, measures: now.measures, sure: now.sure ?? 'use', lotId: values.lotId, printerId: values.printerId, ...(values.roomC === null ? {} : { roomC: values.roomC }), ...part });
+    /** What is asked is laid out anew; the setups stay where the question does. */
+    const again = (next: Partial<Asked>, where: Partial<Pick<PlanValues, 'lotId' | 'printerId'>> = {}) => {
+        const now = { ...asked, ...next };
+        setAsked(now);
+        const asTheyAre = now.kind === asked.kind && Object.keys(where).length === 0;
+        const base = complete && Object.keys(where).length === 0 ? complete.setups : [];
+        lay.mutate({ ...begin({}, now), lotId: where.lotId ?? values.lotId, printerId: where.lotId ? null : (where.printerId ?? values.printerId), asTheyAre: asTheyAre && base.length > 0, setups: base });
+    };
+    const [combines, setCombines] = useState(false);
+    const labels = begun ?? terms;
+    const resin = begun?.resin ?? printers.find((each) => each.id === values.printerId)?.kind === 'resin';
+    const { data: order, error: wrong, behind } = useAnswer('plan-order', complete ?? null, (body, signal) => ask(api.POST('/api/plans/order', { signal, body })));
+    const pulls = values.proof.measures.includes('pull');
+    const byHand = (part: Partial<PlanValues>) => {
+        set(part);
+        setAsked({ ...asked, sure: null });
+    };
+    const submit = (now: boolean) => {
+        starts.current = now;
+        void draft.submit();
+    };
     return (
         <Sheet
             title={title}
-            lead={say('test.what_differs_what_is_held_constant')}
+            lead={<Where values={values} resin={resin} onRoom={(roomC) => set({ roomC })} onLot={(lotId) => again({}, { lotId })} onPrinter={(printerId) => again({}, { printerId })} />}
             margin={
                 <>
-                    <MarginNote title={say('test.why_the_limits_first')}>
-                        <p>{say('test.a_limit_set_after_the_readings')}</p>
-                        <p>{say('test.more_force_never_wins_by_itself')}</p>
+                    <CanShow plan={values} />
+                    {order && lotOf ? (
+                        <MarginNote title={say('test.what_differs')}>
+                            <Notice tone={order.varied.confounded ? 'caution' : 'note'}>{order.varied.sentence}</Notice>
+                            <Cautions sentences={order.cautions} />
+                        </MarginNote>
+                    ) : null}
+                    <MarginNote title={say('test.held_constant')}>
+                        <ConstantsInWords resin={resin} constants={values.constants} />
                     </MarginNote>
-                    <MarginNote title={say('test.which_of_the_three')}>
-                        <p>
-                            {tell('test.counts_needs_no_instrument_held_or', { b: (words) => <strong>{words}</strong>, runsForShare, share: values.proof.share === null ? '' : figure('share').text(values.proof.share) })}</p>
-                        <p>
-                            {tell('test.mean_needs_a_gauge_and_the', { b: (words) => <strong>{words}</strong> })}</p>
-                        <p>
-                            {tell('test.nearly_all_says_that_nine_parts', { b: (words) => <strong>{words}</strong> })}</p>
-                    </MarginNote>
-                    <MarginNote title={say('test.for_a_profile')}>
-                        <ul className="flex flex-col gap-1">
-                            {usual.acceptance.map((each) => (
-                                <li key={each.words}>
-                                    {say('test.runs_without_failure', { runsWithoutFailure: each.runsWithoutFailure, words: each.words })}
-                                </li>
-                            ))}
-                        </ul>
-                        <p>{say('test.every_plate_is_visited_at_least')}</p>
-                    </MarginNote>
-                    <MarginNote title={say('test.the_test_piece')}>
-                        <p>{say('test.the_direction_of_the_pull_is')}</p>
-                    </MarginNote>
+                    {pulls ? (
+                        <MarginNote title={say('test.why_the_limits_first')}>
+                            <p>{say('test.a_limit_set_after_the_readings')}</p>
+                            <p>{say('test.more_force_never_wins_by_itself')}</p>
+                        </MarginNote>
+                    ) : null}
                 </>
             }
         >
-            <DraftForm draft={draft} send={say('test.save_the_plan')} big className="flex flex-col gap-8">
-                <section className="grid gap-4 sm:grid-cols-6">
-                    <div className="sm:col-span-6">
-                        <TextField label={say('test.the_question')} {...at('title')} />
+            <DraftForm draft={draft} send={say('test.save_the_plan')} tone={row ? 'main' : 'plain'} className="flex flex-col gap-5">
+                <ThreeQuestions begun={{ ...labels, resin }} asked={asked} onAsked={again} />
+                <Fault error={lay.error ?? wrong} />
+                {leftOut.length > 0 ? (
+                    <Notice tone="caution">
+                        {leftOut.map((each) => (
+                            <p key={each}>{each}</p>
+                        ))}
+                    </Notice>
+                ) : null}
+                <section aria-label={say('test.the_plan')}>
+                    <div className="mb-3 flex flex-wrap items-start justify-between gap-3">
+                        <div className="min-w-0 flex-1">
+                            <h2 className="text-xl">{order?.sentence ?? '…'}</h2>
+                            {order ? (
+                                <p className="text-soft">
+                                    {say('test.days_and_changes', { days: order.days, minutes: duration(order.totalMinutes), changes: order.plateChanges, adaptive: values.proof.design === 'adaptive' })}
+                                </p>
+                            ) : null}
+                        </div>
+                        <div className="flex flex-wrap gap-2">
+                            {row ? null : (
+                                <Button tone="main" big disabled={draft.pending || order === undefined} onClick={() => submit(true)}>
+                                    {say('test.start')}
+                                </Button>
+                            )}
+                        </div>
                     </div>
-                    <div className="sm:col-span-2">
-                        <SelectField
-                            label={say('test.lot')}
-                            {...at('lotId')}
-                            empty={say('test.choose')}
-                            options={lots.filter((l) => !l.retired).map((l) => ({ value: l.id, label: `${catalogue.materials.find((m) => m.id === l.materialId)?.name ?? ''} ${l.label}, ${l.name}` }))}
-                           
-                        />
-                    </div>
-                    <div className="sm:col-span-2">
-                        <SelectField label={say('test.printer')} {...at('printerId')} empty={say('test.choose')} options={printers.filter((p) => !p.retired && (lotKind === null || p.kind === lotKind)).map((p) => ({ value: p.id, label: p.name }))} />
-                    </div>
-                    <div className="sm:col-span-2">
-                        <QuantityField label={say('test.room')} kind="temperature" {...at('roomC')} />
-                    </div>
+                    {order && complete ? (
+                        <Behind behind={behind}>
+                            <Timetable order={order} pulls={pulls} indexOf={(id) => order.setups.findIndex((each) => each.id === id)} />
+                        </Behind>
+                    ) : null}
                 </section>
-                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} />
-                <Proof resin={resin} values={values} set={set} />
-                <section>
-                    <h2 className="mb-3">{say('test.held_constant')}</h2>
-                    <div className="grid gap-4 sm:grid-cols-3">
-                        <TextField label={say('test.test_piece')} name="constants.piece.name" value={values.constants.piece.name} onValue={(name) => piece({ name })} />
-                        {resin ? null : (
-                            <>
-                                <QuantityField label={say('test.base_along_the_pull')} kind="length" name="constants.piece.alongPullMm" value={values.constants.piece.alongPullMm} onValue={(alongPullMm) => piece({ alongPullMm })} />
-                                <QuantityField label={say('test.base_across_the_pull')} kind="length" name="constants.piece.acrossPullMm" value={values.constants.piece.acrossPullMm} onValue={(acrossPullMm) => piece({ acrossPullMm })} />
-                                <QuantityField label={say('test.height_of_the_pull')} kind="length" name="constants.piece.pullHeightMm" value={values.constants.piece.pullHeightMm} onValue={(pullHeightMm) => piece({ pullHeightMm })} />
-                            </>
-                        )}
-                        <TextField label={resin ? say('test.sliced_file') : say('test.g_code_file')} name="constants.gcodeName" value={values.constants.gcodeName} onValue={(gcodeName) => constants({ gcodeName })} />
-                        {resin ? null : (
-                            <>
-                                <TextField label={say('test.gap_set_with')} name="constants.feeler" value={values.constants.feeler} onValue={(feeler) => constants({ feeler })} />
-                                <QuantityField label={say('test.first_layer_gap')} kind="length" name="constants.gapMm" value={values.constants.gapMm} onValue={(gapMm) => constants({ gapMm })} hint={say('test.empty_not_measured')} />
-                                <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name="constants.nozzleFirstC" value={values.constants.nozzleFirstC} onValue={(nozzleFirstC) => constants({ nozzleFirstC })} />
-                                <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={values.constants.nozzleMm} onValue={(nozzleMm) => constants({ nozzleMm })} />
-                                <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={values.constants.lineWidthMm} onValue={(lineWidthMm) => constants({ lineWidthMm })} />
-                                <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={values.constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => constants({ firstLayerSpeedMmS })} />
-                                <TextField label={say('test.fan')} name="constants.fan" value={values.constants.fan} onValue={(fan) => constants({ fan })} />
-                            </>
-                        )}
-                        <TextField label={say('test.plate_held_by')} name="constants.holdDown" value={values.constants.holdDown} onValue={(holdDown) => constants({ holdDown })} />
-                        {resin ? null : <TextField label={say('test.brim')} name="constants.brim" value={values.constants.brim} onValue={(brim) => constants({ brim })} hint={say('test.none_so_that_a_weak_pair')} />}
-                    </div>
-                </section>
-                <section>
-                    <h2 className="mb-3">{say('test.minutes_per_run_for_the_estimate')}</h2>
-                    <div className="grid gap-4 sm:grid-cols-3 xl:grid-cols-6">
-                        <NumberField label={say('test.prepare')} name="durations.prepareMinutes" value={values.durations.prepareMinutes} onValue={(prepareMinutes) => durations({ prepareMinutes })} />
-                        {resin ? null : <NumberField label={say('test.heat_soak')} name="durations.heatAndSoakMinutes" value={values.durations.heatAndSoakMinutes} onValue={(heatAndSoakMinutes) => durations({ heatAndSoakMinutes })} />}
-                        <NumberField label={say('test.print')} name="durations.printMinutes" value={values.durations.printMinutes} onValue={(printMinutes) => durations({ printMinutes })} />
-                        {resin ? null : <NumberField label={say('test.cool')} name="durations.coolMinutes" value={values.durations.coolMinutes} onValue={(coolMinutes) => durations({ coolMinutes })} />}
-                        <NumberField label={say('test.inspect_clean')} name="durations.inspectAndCleanMinutes" value={values.durations.inspectAndCleanMinutes} onValue={(inspectAndCleanMinutes) => durations({ inspectAndCleanMinutes })} />
-                        <NumberField label={say('test.plate_change')} name="durations.plateChangeMinutes" value={values.durations.plateChangeMinutes} onValue={(plateChangeMinutes) => durations({ plateChangeMinutes })} />
-                    </div>
-                </section>
+                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order && !behind ? order.setups.map((each) => each.name) : []} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
+                {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
+                <TextField label={say('test.what_it_is_called')} {...at('title')} />
+                <Proof resin={resin} values={values} set={byHand} why={labels.why} />
+                <Constants resin={resin} constants={values.constants} set={(constants) => set({ constants })} />
+                <Minutes resin={resin} durations={values.durations} set={(durations) => set({ durations })} />
             </DraftForm>
         </Sheet>
+    );
+}
+
+/** What so many runs can and cannot show, as a picture first. */
+function CanShow({ plan }: { plan: PlanValues }) {
+    const { data, behind } = usePlanChances(plan);
+    if (!data) return null;
+    const [hold, release] = data.questions;
+    const alike = hold && release && hold.sees === release.sees;
+    return (
+        <Behind behind={behind}>
+            {(alike ? [hold] : data.questions).map((question) => (
+                <MarginNote key={question.question} title={alike ? say('test.what_this_plan_can_show') : question.question === 'hold' ? say('test.can_show_hold') : say('test.can_show_release')}>
+                    <PowerPicture question={question} share={plan.proof.share} />
+                    <p>{question.sees}</p>
+                </MarginNote>
+            ))}
+            {data.warnings.map((warning) => (
+                <Notice key={warning} tone="caution">
+                    {warning}
+                </Notice>
+            ))}
+            <details className="mb-4">
+                <summary className="flex min-h-11 cursor-pointer items-center">{say('test.in_figures')}</summary>
+                <PlanChances plan={plan} narrow />
+            </details>
+        </Behind>
     );
 }

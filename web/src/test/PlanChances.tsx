@@ -15,7 +15,7 @@ export function usePlanChances(values: ProofValues) {
 const QUESTION: Record<'hold' | 'release', string> = { hold: say('test.does_it_hold'), release: say('test.does_it_let_go') };
 
 /** The chance to pass, for setups from ordinary to very good, and a warning where the plan can hardly show anything. */
-export function PlanChances({ plan }: { plan: ProofValues }) {
+export function PlanChances({ plan, narrow = false }: { plan: ProofValues; /** In the margin, where the warnings stand by themselves. */ narrow?: boolean }) {
     const figure = useFigures();
     const { data, error, behind } = usePlanChances(plan);
     if (error) {
@@ -27,12 +27,12 @@ export function PlanChances({ plan }: { plan: ProofValues }) {
     return (
         <Behind behind={behind}>
             <div className="flex flex-col gap-3">
-                {data.warnings.map((warning) => (
+                {(narrow ? [] : data.warnings).map((warning) => (
                     <Notice key={warning} tone="caution">
                         {warning}
                     </Notice>
                 ))}
-                <div className="grid gap-x-10 gap-y-4 md:grid-cols-2">
+                <div className={`grid gap-x-10 gap-y-4 ${narrow ? '' : 'md:grid-cols-2'}`}>
                     {data.questions.map((question) => (
                         <table key={question.question} className="ledger w-full self-start">
                             <caption className="text-left font-[650]">{QUESTION[question.question]}</caption>

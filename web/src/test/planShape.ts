@@ -18,6 +18,7 @@ export const CHANCES = whole(ASKED);
 
 export const PLAN = whole({
     ...ASKED,
+    kind: optional(text()),
     title: words(),
     lotId: picked(),
     printerId: picked(),
@@ -37,7 +38,7 @@ export const PLAN = whole({
     }),
     durations: whole({ prepareMinutes: number(), heatAndSoakMinutes: number(), printMinutes: number(), coolMinutes: number(), inspectAndCleanMinutes: number(), plateChangeMinutes: number() }),
     seed: number(),
-    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()) })),
+    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()), lotId: optional(as<string | null>()), gapMm: optional(maybe()), nozzleFirstC: optional(maybe()), speedMmS: optional(maybe()), brim: optional(as<string | null>()), exposureS: optional(maybe()) })),
 });
 
 /** The same while it is entered: a number may be missing. */

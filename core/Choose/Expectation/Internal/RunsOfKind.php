@@ -15,34 +15,39 @@ use Sitzplatz\Evidence\Likeness;
  */
 final class RunsOfKind
 {
-    /** @var array<string, array{?float, ?float, AlikeRuns}> bed in the first layer and afterwards */
+    /** @var array<string, array{?float, ?float, AlikeRuns}> bed in the first layer and afterwards, or exposure */
     private array $byBed = [];
     /** @var array<string, RunsAtSetting> */
     private array $at = [];
+
+    public function __construct(private readonly bool $filament)
+    {
+    }
 
     /** @param Likeness $likeness on the same side with the bed as it was */
     public function add(OwnRuns $run, Likeness $likeness, JobRequest $job): void
     {
         $whole = $run->parts >= $job->partCount;
-        $key = $run->bedC.'/'.$run->bedOtherC.'/'.$likeness->key().'/'.$whole;
-        ($this->byBed[$key] ??= [$run->bedC, $run->bedOtherC, new AlikeRuns($likeness, $whole)])[2]->add($run, $job);
+        $at = $this->filament ? $run->bedC : $run->exposureS;
+        $key = $at.'/'.$run->bedOtherC.'/'.$likeness->key().'/'.$whole;
+        ($this->byBed[$key] ??= [$at, $run->bedOtherC, new AlikeRuns($likeness, $whole)])[2]->add($run, $job);
     }
 
     /**
-     * @param float|null $displayC null: unheated
-     * @param float|null $otherC   after the first layer; null: the same
+     * @param float|null $at     bed, °C on the display, or exposure of a resin, s; null: unheated
+     * @param float|null $otherC after the first layer; null: the same
      */
-    public function at(?float $displayC, ?float $otherC): RunsAtSetting
+    public function at(?float $at, ?float $otherC): RunsAtSetting
     {
-        return $this->at[$displayC.'/'.$otherC] ??= $this->drawn($displayC, $otherC);
+        return $this->at[$at.'/'.$otherC] ??= $this->drawn($at, $otherC);
     }
 
-    private function drawn(?float $displayC, ?float $otherC): RunsAtSetting
+    private function drawn(?float $at, ?float $otherC): RunsAtSetting
     {
         $runs = new RunsAtSetting();
         foreach ($this->byBed as [$bedC, $bedOtherC, $alike]) {
-            if (null === $bedC || null === $displayC ? $bedC === $displayC : self::near($bedC, $displayC)) {
-                $after = null === $bedOtherC || self::near($bedOtherC, $otherC ?? $bedC ?? $bedOtherC);
+            if (null === $bedC || null === $at ? $bedC === $at : $this->near($bedC, $at)) {
+                $after = null === $bedOtherC || $this->near($bedOtherC, $otherC ?? $bedC ?? $bedOtherC);
                 $runs->add($alike, $after ? $alike->here : $alike->here->withAnotherBedAfter());
             }
         }
@@ -50,8 +55,8 @@ final class RunsOfKind
         return $runs;
     }
 
-    private static function near(float $oneC, float $otherC): bool
+    private function near(float $one, float $other): bool
     {
-        return abs($oneC - $otherC) <= Experience::BED_NEAR_K;
+        return $this->filament ? abs($one - $other) <= Experience::BED_NEAR_K : Experience::sameExposure($one, $other);
     }
 }

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
+/** How sure an answer has to be, and what a plan is made of for it; everything can be changed afterwards. */
+enum Sureness: string
+{
+    /** Whether it holds more often than not. */
+    case Look = 'look';
+    /** Enough to use it. */
+    case Use = 'use';
+    /** Enough for a profile. */
+    case Profile = 'profile';
+
+    /** Of the runs that have to succeed. */
+    public function share(): float
+    {
+        return match ($this) {
+            self::Look => 0.5,
+            self::Use => UsualPlan::SHARE,
+            self::Profile => 0.9,
+        };
+    }
+
+    /** A first look is one look; what costs more may end as soon as it is clear. */
+    public function design(): Design
+    {
+        return self::Look === $this ? Design::Fixed : Design::Adaptive;
+    }
+
+    public function criterion(bool $pulls): Criterion
+    {
+        return $pulls && self::Profile === $this ? Criterion::NearlyAll : UsualPlan::criterion($pulls);
+    }
+
+    /**
+     * By counts the fewest that show the share without a failure, ⌈ln 0.05 / ln R⌉ (success run, 95 % confidence); by pulls
+     * those of the usual plan, or three of each kind for a first look, which is the fewest of which a bound can be given.
+     */
+    public function runs(bool $pulls): int
+    {
+        return match (true) {
+            $pulls && self::Look === $this => 6,
+            $pulls && self::Use === $this => UsualPlan::RUNS_PER_SETUP,
+            default => (int) ceil(log(ProofPlan::ERROR) / log($this->share()) - 1e-9),
+        };
+    }
+
+    /** Half of the runs, so that hold and release are seen alike. */
+    public function hotRuns(bool $pulls): int
+    {
+        return $pulls ? intdiv($this->runs($pulls) + 1, 2) : 0;
+    }
+
+    public function words(): Sentence
+    {
+        return Sentence::of('sureness.'.$this->value);
+    }
+
+    /** What it asks, in runs. */
+    public function asks(bool $pulls): Sentence
+    {
+        return Sentence::of('sureness.'.$this->value.'_asks', runs: Quantity::count($this->runs($pulls)), share: Quantity::share($this->share()));
+    }
+}

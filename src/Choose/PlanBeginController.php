@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Choose;
+
+use App\Account\CurrentUser;
+use App\Catalogue\ShopCatalogue;
+use App\Platform\Contract\Contract;
+use App\Platform\Http\Answer;
+use App\Platform\Http\Problem;
+use App\Shelf\Lot;
+use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Test\LiftBy;
+use Sitzplatz\Test\Question\PlanQuestion;
+use Sitzplatz\Test\Question\PlanQuestions;
+use Sitzplatz\Test\Question\WhichOfThese;
+use Sitzplatz\Test\RunOrder;
+use Sitzplatz\Test\Sureness;
+use Sitzplatz\Test\UsualPlan;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** From three short answers to a whole plan: what is to be known, by which measures, and how surely. Nothing is stored. */
+final readonly class PlanBeginController
+{
+    /** Where nobody said how warm it is at the bench. */
+    private const ROOM_C = 21.0;
+
+    public function __construct(
+        private Contract $contract,
+        private PlanBeginning $beginning,
+        private PlanQuestions $questions,
+        private ShopCatalogue $shop,
+        private CurrentUser $current,
+    ) {
+    }
+
+    #[Route('/api/plans/begin', name: 'beginPlan', methods: ['POST'])]
+    public function begin(Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $lot = $this->beginning->lot($body);
+        $printer = null === $lot ? null : $this->beginning->printer($body['printerId'] ?? null, $lot);
+        $material = null === $lot ? null : $this->shop->get()->material($lot->materialId);
+        $filament = $material->filament ?? true;
+        $question = $this->question($body['kind'], $filament);
+        $sure = Sureness::from($body['sure']);
+        $measures = $filament ? $body['measures'] : array_values(array_diff($body['measures'], ['pull', 'lift']));
+        $pulls = \in_array('pull', $measures, true);
+        $answer = [
+            'kinds' => array_map(
+                static fn (PlanQuestion $each): array => ['key' => $each->key(), 'words' => $each->words(), 'answer' => $each->answer()],
+                array_values(array_filter($this->questions->all(), static fn (PlanQuestion $each): bool => $each->asksOf($filament))),
+            ),
+            'sureness' => array_map(
+                static fn (Sureness $each): array => ['key' => $each->value, 'words' => $each->words(), 'asks' => $each->asks($pulls)],
+                Sureness::cases(),
+            ),
+            'resin' => !$filament,
+        ];
+        if (null === $lot || null === $material || null === $printer) {
+            $missing = Sentence::of(null === $lot ? 'plan.no_lot' : 'plan.no_printer');
+
+            return new Answer([...$answer, 'plan' => null, 'leftOut' => [$missing], 'why' => (object) []]);
+        }
+        $before = $this->beginning->before($printer);
+        $constants = $before?->toArray()['constants'] ?? self::constants($filament);
+        \assert(\is_array($constants));
+        // Another material has a nozzle temperature of its own; the rest is the bench's.
+        $constants['nozzleFirstC'] = self::nozzleC($lot, $material);
+        $gap = $constants['gapMm'];
+        $roomC = (float) ($body['roomC'] ?? $this->current->get()->bench()['roomC'] ?? self::ROOM_C);
+        [$setups, $left] = $this->beginning->setups(
+            $question,
+            $lot,
+            $printer,
+            $roomC,
+            $body['setups'] ?? [],
+            $body['asTheyAre'] ?? false,
+            is_numeric($gap) ? (float) $gap : null,
+            $body['combine'] ?? null,
+        );
+        $durations = UsualPlan::durations();
+        $runs = $body['runsPerSetup'] ?? $sure->runs($pulls);
+
+        return new Answer([
+            ...$answer,
+            'plan' => [
+                'kind' => $question->key(),
+                'title' => Sentence::of('plan_title.'.$question->key(), material: $material->name, setups: Quantity::count(\count($setups))),
+                'lotId' => $lot->id->toRfc4122(),
+                'printerId' => $printer->id->toRfc4122(),
+                'roomC' => $roomC,
+                'constants' => $constants,
+                'limits' => [
+                    'hotPullAtLeastN' => $pulls ? UsualPlan::HOT_PULL_AT_LEAST_N : null,
+                    'coldPullAtMostN' => $pulls ? UsualPlan::COLD_PULL_AT_MOST_N : null,
+                    'effortAtMost' => UsualPlan::effortAtMost()->value,
+                    'failuresAllowed' => 0,
+                    'liftAtMostMm' => \in_array('lift', $measures, true) ? UsualPlan::LIFT_AT_MOST_MM : null,
+                    'liftBy' => LiftBy::MeanOfEnds->value,
+                ],
+                'proof' => [
+                    'criterion' => $sure->criterion($pulls)->value,
+                    'share' => $sure->share(),
+                    'design' => $question->inTurn() ? 'adaptive' : $sure->design()->value,
+                    'measures' => $measures,
+                    'scaleStepN' => UsualPlan::SCALE_STEP_N,
+                    'visits' => RunOrder::VISITS,
+                    'plateStays' => false,
+                ],
+                'durations' => $before->durations ?? [
+                    'prepareMinutes' => $durations->prepareMinutes,
+                    'heatAndSoakMinutes' => $filament ? $durations->heatAndSoakMinutes : 0,
+                    'printMinutes' => $durations->printMinutes,
+                    'coolMinutes' => $filament ? $durations->coolMinutes : 0,
+                    'inspectAndCleanMinutes' => $durations->inspectAndCleanMinutes,
+                    'plateChangeMinutes' => $durations->plateChangeMinutes,
+                ],
+                'runsPerSetup' => $runs,
+                'hotPerSetup' => $pulls ? min($runs, intdiv($runs + 1, 2)) : 0,
+                'seed' => random_int(0, 65_535),
+                'setups' => $setups,
+            ],
+            'leftOut' => $left,
+            'why' => self::why($filament),
+        ]);
+    }
+
+    private function question(string $key, bool $filament): PlanQuestion
+    {
+        $question = $this->questions->of($key) ?? throw Problem::invalid('kind', Sentence::of('plan.no_such_kind'));
+
+        // Of a resin nobody asks for a bed temperature: the setups as they are stay a question.
+        return $question->asksOf($filament) ? $question : new WhichOfThese();
+    }
+
+    private static function nozzleC(Lot $lot, Material $material): float
+    {
+        return $lot->labelNozzleC ?? $material->nozzleC[1] ?? UsualPlan::NOZZLE_FIRST_C;
+    }
+
+    /** @return array<string, mixed> */
+    private static function constants(bool $filament): array
+    {
+        $piece = UsualPlan::piece();
+
+        return [
+            'piece' => [
+                'name' => Sentence::of($filament ? 'piece.pull_block' : 'piece.exposure_discs'),
+                'alongPullMm' => $piece->alongPullMm,
+                'acrossPullMm' => $piece->acrossPullMm,
+                'pullHeightMm' => $piece->pullHeightMm,
+            ],
+            'gcodeName' => Sentence::of($filament ? 'piece.pull_block_file' : 'piece.exposure_discs_file'),
+            'nozzleMm' => UsualPlan::NOZZLE_MM,
+            'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
+            'lineWidthMm' => UsualPlan::LINE_WIDTH_MM,
+            'gapMm' => UsualPlan::GAP_MM,
+            'feeler' => Sentence::of('plan.usual_feeler'),
+            'firstLayerSpeedMmS' => UsualPlan::FIRST_LAYER_MM_S,
+            'fan' => Sentence::of('plan.usual_fan'),
+            'holdDown' => Sentence::of($filament ? 'plan.usual_hold_down' : 'plan.usual_hold_down_resin'),
+            'brim' => Sentence::of('plan.usual_brim'),
+        ];
+    }
+
+    /** @return array<string, Sentence> why a default is what it is, by field */
+    private static function why(bool $filament): array
+    {
+        $piece = UsualPlan::piece();
+
+        return $filament ? [
+            'limits.hotPullAtLeastN' => Sentence::of(
+                'plan_why.hot_pull',
+                stress: Quantity::megapascals($piece->shearStressMpa(UsualPlan::HOT_PULL_AT_LEAST_N)),
+                along: Quantity::millimetres($piece->alongPullMm),
+                across: Quantity::millimetres($piece->acrossPullMm),
+            ),
+            'limits.coldPullAtMostN' => Sentence::of('plan_why.cold_pull'),
+            'limits.liftAtMostMm' => Sentence::of('plan_why.lift', bad: Quantity::millimetres(2 * UsualPlan::LIFT_AT_MOST_MM)),
+            'limits.effortAtMost' => Sentence::of('plan_why.effort'),
+            'limits.failuresAllowed' => Sentence::of('plan_why.failures'),
+            'proof.visits' => Sentence::of('plan_why.visits'),
+        ] : [
+            'limits.effortAtMost' => Sentence::of('plan_why.effort'),
+            'limits.failuresAllowed' => Sentence::of('plan_why.failures'),
+        ];
+    }
+}

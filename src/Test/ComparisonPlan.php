@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Catalogue\ShopCatalogue;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Problem;
+use App\Platform\Now;
+use App\Shelf\AgentStock;
+use App\Shelf\Lot;
+use App\Shelf\Number;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Window\SetupCheck;
+use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\OwnFactors;
+use Sitzplatz\Words\Sentence;
+use Symfony\Component\Uid\Uuid;
+
+/** Brings a plan as it was sent into a comparison, or says what stands against it. */
+final readonly class ComparisonPlan
+{
+    public function __construct(
+        private StoredEdit $edit,
+        private ShopCatalogue $shop,
+        private Expected $expected,
+        private ComparisonView $view,
+        private Now $now,
+    ) {
+    }
+
+    /**
+     * A comparison that is not stored, to see what the plan comes to.
+     *
+     * @param array<string, mixed> $body
+     */
+    public function tried(array $body): Comparison
+    {
+        $comparison = new Comparison(
+            Uuid::v7(),
+            $this->now->time(),
+            $this->edit->reference(Lot::class, $body['lotId'], 'lotId'),
+            $this->edit->reference(Printer::class, $body['printerId'], 'printerId'),
+        );
+        $this->shape($comparison, $body);
+
+        return $comparison;
+    }
+
+    /** @param array<string, mixed> $body */
+    public function apply(Comparison $comparison, array $body): void
+    {
+        $this->shape($comparison, $body);
+        foreach ($comparison->setups as $setup) {
+            $setup->expect($this->expected->of($setup));
+        }
+    }
+
+    /** @param array<string, mixed> $body */
+    private function shape(Comparison $comparison, array $body): void
+    {
+        $comparison->apply($body);
+        $wrong = SetupCheck::wrongKind($this->job($comparison, $comparison->lot));
+        if (null !== $wrong) {
+            throw Problem::invalid('printerId', $wrong);
+        }
+        $comparison->setups->clear();
+        foreach ($body['setups'] as $i => $each) {
+            $comparison->setups->add($this->setup($comparison, $i, $each));
+        }
+        try {
+            $comparison->plan()->check($comparison->taken(), $comparison->hotPerSetup);
+            $this->view->order($comparison);
+        } catch (BadPlan $e) {
+            throw Problem::invalid($e->field, $e->sentence, previous: $e);
+        }
+    }
+
+    /** @param array<string, mixed> $said */
+    private function setup(Comparison $comparison, int $i, array $said): Setup
+    {
+        $catalogue = $this->shop->get();
+        $side = $this->edit->reference(PlateSide::class, $said['plateSideId'], "setups.$i.plateSideId");
+        $agent = null === $said['agentId'] ? null : $this->edit->reference(AgentStock::class, $said['agentId'], "setups.$i.agentId");
+        $lot = isset($said['lotId']) ? $this->edit->reference(Lot::class, $said['lotId'], "setups.$i.lotId") : $comparison->lot;
+        $job = $this->job($comparison, $lot);
+        $refusal = SetupCheck::wrongKind($job) ?? SetupCheck::refuses(
+            $catalogue,
+            $job,
+            $side->facts($catalogue),
+            $agent?->kindId,
+            Number::orNull($said['bedFirstC']),
+            Number::orNull($said['bedOtherC']),
+        );
+        if (null !== $refusal) {
+            throw Problem::invalid("setups.$i", $refusal);
+        }
+        if (!$job->material->filament && null === ($said['exposureS'] ?? null)) {
+            throw Problem::invalid("setups.$i.exposureS", Sentence::of('plan.exposure_not_said'));
+        }
+        if ($job->material->filament && null === $said['bedFirstC'] && !($said['unheated'] ?? false)) {
+            throw Problem::invalid("setups.$i.bedFirstC", Sentence::of('plan.bed_not_said'));
+        }
+        $setup = new Setup(
+            Uuid::v7(),
+            $this->now->time(),
+            $comparison,
+            \chr(\ord('A') + $i),
+            $i,
+            $side,
+            $side->current(),
+            $agent,
+            Number::orNull($said['bedFirstC']),
+            Number::orNull($said['bedOtherC']),
+        );
+        $setup->vary(OwnFactors::of($said), $lot);
+
+        return $setup;
+    }
+
+    private function job(Comparison $comparison, Lot $lot): JobRequest
+    {
+        $catalogue = $this->shop->get();
+
+        return new JobRequest(
+            $catalogue->material($lot->materialId),
+            $comparison->printer->facts($catalogue),
+            $comparison->roomC,
+            $lot->id->toRfc4122(),
+        );
+    }
+}

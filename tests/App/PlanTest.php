@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use Symfony\Component\Uid\Uuid;
+
+/** From three short answers to a plan that can be started, and what a setup has of its own. */
+final class PlanTest extends ApiTestCase
+{
+    private const LOOK = ['measures' => [], 'sure' => 'look'];
+
+    public function testEveryQuestionGivesAPlanThatCanBeSentAsItIs(): void
+    {
+        $this->signIn('technician');
+        $kinds = array_column($this->begin(['kind' => 'grid'])['kinds'], 'key');
+        self::assertSame(['grid', 'temperature', 'gap', 'lots', 'escalation'], $kinds);
+        foreach ($kinds as $kind) {
+            foreach ([[], ['lift', 'pull']] as $measures) {
+                $plan = $this->begin(['kind' => $kind, 'measures' => $measures])['plan'];
+                $order = $this->ask('POST', '/api/plans/order', $plan, 200);
+                self::assertCount(\count($plan['setups']), $order['setups'], $kind);
+                $planned = $this->ask('POST', '/api/comparisons', $plan + ['id' => Uuid::v7()->toRfc4122()], 201);
+                self::assertSame($kind, $planned['kind']);
+                self::assertSame($order['totalMinutes'], $planned['plan']['totalMinutes'], $kind);
+                self::assertSame('grid' === $kind, $planned['varied']['confounded'] && 'escalation' !== $kind, "$kind: a ladder differs in one thing.");
+            }
+        }
+    }
+
+    public function testHowSureDecidesOnRunsAndLimitsStateTheirReason(): void
+    {
+        $this->signIn('technician');
+        // ⌈ln 0.05 / ln R⌉ for R of 50, 80 and 90 %.
+        foreach (['look' => [5, 'fixed', 0.5], 'use' => [14, 'adaptive', 0.8], 'profile' => [29, 'adaptive', 0.9]] as $sure => $wanted) {
+            $plan = $this->begin(['kind' => 'grid', 'sure' => $sure])['plan'];
+            self::assertSame($wanted, [$plan['runsPerSetup'], $plan['proof']['design'], $plan['proof']['share']], $sure);
+        }
+        $begun = $this->begin(['kind' => 'grid', 'measures' => ['pull']]);
+        self::assertStringContainsString("0.17\u{a0}MPa", $begun['why']['limits.hotPullAtLeastN'], '20 N over 6 × 20 mm, by hand.');
+        self::assertEqualsWithDelta(20, $begun['plan']['limits']['hotPullAtLeastN'], 1e-9);
+        $chances = $this->ask('POST', '/api/plan-chances', array_intersect_key($begun['plan'], array_flip(['proof', 'limits', 'runsPerSetup', 'hotPerSetup'])), 200);
+        self::assertCount(41, $chances['questions'][0]['curve']);
+        self::assertStringContainsString('In 8 of 10 such tests', $chances['questions'][0]['sees']);
+    }
+
+    public function testWhatTheRulesRuleOutIsLeftOutAndSaid(): void
+    {
+        $this->signIn('technician');
+        $printer = $this->pick('/api/printers', 'name', 'North bay');
+        $begun = $this->begin(['kind' => 'temperature', 'lotId' => $this->pick('/api/lots', 'label', 'L-301')['id'], 'printerId' => $printer['id']]);
+        $beds = array_column($begun['plan']['setups'], 'bedFirstC');
+        self::assertNotSame([], $beds);
+        self::assertSame([], array_filter($beds, static fn (float $bed): bool => $bed > $printer['maxBedC']));
+        // ABS would go up to 118 °C on this display.
+        self::assertStringContainsString('too hot here: North bay reaches', $begun['leftOut'][0] ?? '');
+    }
+
+    public function testEveryCombinationIsMadeWithTheBedThatIsUsualForEachPair(): void
+    {
+        $this->signIn('technician');
+        $sides = array_map(fn (string $label): string => $this->pick('/api/plate-sides', 'label', $label)['id'], ['P1 front', 'P2 front']);
+        $combine = ['sides' => $sides, 'agents' => [null], 'bedsC' => [], 'speedsMmS' => [20, 55], 'lots' => []];
+        $setups = $this->begin(['kind' => 'grid', 'combine' => $combine])['plan']['setups'];
+        self::assertCount(4, $setups);
+        self::assertSame([20, 55, 20, 55], array_map(intval(...), array_column($setups, 'speedMmS')));
+        self::assertSame([58, 58, 56, 56], array_map(intval(...), array_column($setups, 'bedFirstC')), 'As Choose would set it.');
+        $beds = $this->begin(['kind' => 'grid', 'combine' => ['bedsC' => [55, null], 'speedsMmS' => []] + $combine])['plan']['setups'];
+        self::assertSame([false, true, false, true], array_column($beds, 'unheated'));
+        $refused = $this->ask('POST', '/api/plans/begin', ['kind' => 'grid', 'combine' => ['bedsC' => [50, 55, 60, 65]] + $combine] + self::LOOK, 422);
+        self::assertSame(['combine', 'That makes 16 setups, and a plan takes 12 at most: leave something out.'], array_values($refused['errors'][0]));
+    }
+
+    public function testAResinIsComparedAlongItsExposure(): void
+    {
+        $this->signIn('technician');
+        $begun = $this->begin(['kind' => 'exposure', 'lotId' => $this->pick('/api/lots', 'label', 'L-701')['id'], 'measures' => ['pull']]);
+        self::assertSame([true, ['grid', 'exposure', 'lots']], [$begun['resin'], array_column($begun['kinds'], 'key')]);
+        $plan = $begun['plan'];
+        self::assertSame([], $plan['proof']['measures'], 'Nothing of a resin is pulled.');
+        self::assertCount(5, $plan['setups']);
+        $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        self::assertFalse($planned['varied']['confounded']);
+        self::assertStringContainsString($plan['setups'][0]['exposureS']."\u{a0}s", $planned['setups'][0]['name']);
+        $plan['setups'][1]['exposureS'] = null;
+        self::assertSame('setups.1.exposureS', $this->ask('POST', '/api/comparisons', $plan, 422)['errors'][0]['field']);
+    }
+
+    /** Two gaps on one plate are two settings: what one shows is no evidence for the other. */
+    public function testRunsWithAGapOfTheirOwnSpeakForThatGapOnly(): void
+    {
+        $this->signIn('technician');
+        $plan = $this->begin(['kind' => 'gap'])['plan'];
+        $plan = ['runsPerSetup' => 2, 'setups' => \array_slice($plan['setups'], 0, 2)] + $plan;
+        $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        self::assertNotSame($planned['setups'][0]['gapMm'], $planned['setups'][1]['gapMm']);
+        $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 200);
+        $table = "setup,run,measure,value,unit,status\n";
+        foreach (['A' => [1, 2], 'B' => [3]] as $label => $runs) {
+            foreach ($runs as $run) {
+                $table .= "$label,$run,held,1,,exact\n$label,$run,effort,1,,exact\n$label,$run,damage,0,,exact\n";
+            }
+        }
+        $this->ask('POST', "/api/comparisons/{$planned['id']}/import", ['version' => $started['version'], 'table' => $table], 201);
+        foreach ([2, 1] as $i => $runs) {
+            $wish = ['setupId' => $planned['setups'][$i]['id'], 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
+            self::assertSame($runs, $this->ask('POST', '/api/profiles/assess', $wish, 200)['runs'], $planned['setups'][$i]['name']);
+        }
+        $gaps = $this->database()->fetchFirstColumn('SELECT DISTINCT gap_mm FROM run_tally t JOIN setup s USING (gap_mm) WHERE s.comparison_id = ?', [Uuid::fromString($planned['id'])->toBinary()]);
+        self::assertCount(2, $gaps);
+    }
+
+    public function testRungsInTurnBeginWithTheFirstAndNeverAtOneLook(): void
+    {
+        $this->signIn('technician');
+        $plan = $this->begin(['kind' => 'escalation', 'sure' => 'use'])['plan'];
+        $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 200);
+        self::assertSame([$planned['setups'][0]['id']], array_values(array_unique(array_column($started['runs'], 'setupId'))));
+        $plan['proof']['design'] = 'fixed';
+        self::assertSame('proof.design', $this->ask('POST', '/api/plans/order', $plan, 422)['errors'][0]['field']);
+    }
+
+    public function testWithoutALotItSaysWhatIsMissing(): void
+    {
+        $this->signIn('technician');
+        $this->database()->executeStatement('UPDATE lot SET retired = 1');
+        $this->database()->executeStatement("UPDATE user_account SET bench = '{}'");
+        $begun = $this->begin(['kind' => 'grid']);
+        self::assertSame([null, ['Nothing to test yet. Enter a lot on the shelf first.']], [$begun['plan'], $begun['leftOut']]);
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     *
+     * @return array<string, mixed>
+     */
+    private function begin(array $body): array
+    {
+        /* @var array<string, mixed> */
+        return $this->ask('POST', '/api/plans/begin', $body + self::LOOK, 200);
+    }
+}

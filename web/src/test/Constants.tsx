@@ -1,0 +1,83 @@
+import { More } from '../ui/DraftForm';
+import { NumberField, QuantityField, TextField } from '../ui/Field';
+import { useGap, useQuantity } from '../ui/quantity';
+import { say } from '../words/say';
+import type { PlanValues } from './planShape';
+
+type Held = PlanValues['constants'];
+
+/** What is held constant, at a glance. */
+export function ConstantsInWords({ resin, constants }: { resin: boolean; constants: Held }) {
+    const temperature = useQuantity('temperature');
+    const length = useQuantity('length');
+    const gap = useGap();
+    const { nozzleMm, nozzleFirstC, firstLayerSpeedMmS } = constants;
+    if (resin) {
+        return <p>{say('test.constants_of_resin', { piece: constants.piece.name, file: constants.gcodeName, holdDown: constants.holdDown })}</p>;
+    }
+    return (
+        <p>
+            {say('test.constants_in_words', {
+                piece: constants.piece.name,
+                file: constants.gcodeName,
+                nozzle: nozzleMm === null ? '…' : length.text(nozzleMm),
+                nozzleC: nozzleFirstC === null ? '…' : temperature.text(nozzleFirstC),
+                gap: gap(constants),
+                speed: firstLayerSpeedMmS === null ? '…' : firstLayerSpeedMmS,
+                fan: constants.fan,
+                brim: constants.brim,
+            })}
+        </p>
+    );
+}
+
+/** All that is held constant, to be changed. */
+export function Constants({ resin, constants, set }: { resin: boolean; constants: Held; set: (constants: Held) => void }) {
+    const held = (part: Partial<Held>) => set({ ...constants, ...part });
+    const piece = (part: Partial<Held['piece']>) => held({ piece: { ...constants.piece, ...part } });
+    return (
+        <More title={say('test.held_constant')} fields={['constants']}>
+            <div className="grid gap-4 sm:grid-cols-3">
+                <TextField label={say('test.test_piece')} name="constants.piece.name" value={constants.piece.name} onValue={(name) => piece({ name })} />
+                {resin ? null : (
+                    <>
+                        <QuantityField label={say('test.base_along_the_pull')} kind="length" name="constants.piece.alongPullMm" value={constants.piece.alongPullMm} onValue={(alongPullMm) => piece({ alongPullMm })} hint={say('test.the_direction_of_the_pull_is')} />
+                        <QuantityField label={say('test.base_across_the_pull')} kind="length" name="constants.piece.acrossPullMm" value={constants.piece.acrossPullMm} onValue={(acrossPullMm) => piece({ acrossPullMm })} />
+                        <QuantityField label={say('test.height_of_the_pull')} kind="length" name="constants.piece.pullHeightMm" value={constants.piece.pullHeightMm} onValue={(pullHeightMm) => piece({ pullHeightMm })} />
+                    </>
+                )}
+                <TextField label={resin ? say('test.sliced_file') : say('test.g_code_file')} name="constants.gcodeName" value={constants.gcodeName} onValue={(gcodeName) => held({ gcodeName })} />
+                {resin ? null : (
+                    <>
+                        <TextField label={say('test.gap_set_with')} name="constants.feeler" value={constants.feeler} onValue={(feeler) => held({ feeler })} />
+                        <QuantityField label={say('test.first_layer_gap')} kind="length" name="constants.gapMm" value={constants.gapMm} onValue={(gapMm) => held({ gapMm })} hint={say('test.empty_not_measured')} />
+                        <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name="constants.nozzleFirstC" value={constants.nozzleFirstC} onValue={(nozzleFirstC) => held({ nozzleFirstC })} />
+                        <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={constants.nozzleMm} onValue={(nozzleMm) => held({ nozzleMm })} />
+                        <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={constants.lineWidthMm} onValue={(lineWidthMm) => held({ lineWidthMm })} />
+                        <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => held({ firstLayerSpeedMmS })} />
+                        <TextField label={say('test.fan')} name="constants.fan" value={constants.fan} onValue={(fan) => held({ fan })} />
+                    </>
+                )}
+                <TextField label={say('test.plate_held_by')} name="constants.holdDown" value={constants.holdDown} onValue={(holdDown) => held({ holdDown })} />
+                {resin ? null : <TextField label={say('test.brim')} name="constants.brim" value={constants.brim} onValue={(brim) => held({ brim })} hint={say('test.none_so_that_a_weak_pair')} />}
+            </div>
+        </More>
+    );
+}
+
+/** What a run takes, for the estimate. */
+export function Minutes({ resin, durations, set }: { resin: boolean; durations: PlanValues['durations']; set: (durations: PlanValues['durations']) => void }) {
+    const take = (part: Partial<PlanValues['durations']>) => set({ ...durations, ...part });
+    return (
+        <More title={say('test.minutes_per_run_for_the_estimate')} fields={['durations']}>
+            <div className="grid gap-4 sm:grid-cols-3 xl:grid-cols-6">
+                <NumberField label={say('test.prepare')} name="durations.prepareMinutes" value={durations.prepareMinutes} onValue={(prepareMinutes) => take({ prepareMinutes })} />
+                {resin ? null : <NumberField label={say('test.heat_soak')} name="durations.heatAndSoakMinutes" value={durations.heatAndSoakMinutes} onValue={(heatAndSoakMinutes) => take({ heatAndSoakMinutes })} />}
+                <NumberField label={say('test.print')} name="durations.printMinutes" value={durations.printMinutes} onValue={(printMinutes) => take({ printMinutes })} />
+                {resin ? null : <NumberField label={say('test.cool')} name="durations.coolMinutes" value={durations.coolMinutes} onValue={(coolMinutes) => take({ coolMinutes })} />}
+                <NumberField label={say('test.inspect_clean')} name="durations.inspectAndCleanMinutes" value={durations.inspectAndCleanMinutes} onValue={(inspectAndCleanMinutes) => take({ inspectAndCleanMinutes })} />
+                <NumberField label={say('test.plate_change')} name="durations.plateChangeMinutes" value={durations.plateChangeMinutes} onValue={(plateChangeMinutes) => take({ plateChangeMinutes })} />
+            </div>
+        </More>
+    );
+}

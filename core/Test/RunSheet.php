@@ -6,6 +6,7 @@ namespace Sitzplatz\Test;
 
 use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -45,6 +46,10 @@ final readonly class RunSheet
         private bool $doorShut = false,
         /** Else a resin. */
         private bool $filament = true,
+        /** What this setup alone has. */
+        private OwnFactors $own = new OwnFactors(),
+        /** Null: as is held constant. */
+        private ?string $ownLot = null,
     ) {
     }
 
@@ -87,7 +92,10 @@ final readonly class RunSheet
                     null === $this->agent || null === $this->putOn
                         ? Sentence::of('sheet.prepare.bare')
                         : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
-                    Sentence::of('sheet.prepare.gap'),
+                    ...$this->ownLot(),
+                    null === $this->own->gapMm
+                        ? Sentence::of('sheet.prepare.gap')
+                        : Sentence::of('sheet.prepare.own_gap', gap: Quantity::millimetres($this->own->gapMm)),
                 ],
                 null === $this->agentHazard ? [] : [$this->agentHazard],
                 null,
@@ -108,7 +116,7 @@ final readonly class RunSheet
                     null === $this->nozzleC
                         ? Sentence::of('sheet.print.start', file: $this->gcodeName)
                         : Sentence::of('sheet.print.start_nozzle', file: $this->gcodeName, nozzle: Quantity::celsius($this->nozzleC)),
-                    Sentence::of('sheet.print.same_file'),
+                    $this->file(),
                     ...($this->doorShut ? [Sentence::of('sheet.door_shut')] : []),
                 ],
                 [Sentence::of('caution.moving_nozzle'), ...($this->fumes ? [Sentence::of('caution.fumes')] : [])],
@@ -181,6 +189,7 @@ final readonly class RunSheet
                     Sentence::of($this->plateChange ? 'resin.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
                     $this->clean,
                     $bare ? Sentence::of('sheet.prepare.bare') : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
+                    ...$this->ownLot(),
                     Sentence::of('resin.prepare.level'),
                     Sentence::of('resin.prepare.stir'),
                 ],
@@ -188,7 +197,9 @@ final readonly class RunSheet
                 null,
             ],
             RunStep::Print => [
-                [Sentence::of('sheet.print.start', file: $this->gcodeName), Sentence::of('sheet.print.same_file'), Sentence::of('resin.print.exposure')],
+                [Sentence::of('sheet.print.start', file: $this->gcodeName), null === $this->own->exposureS
+                    ? Sentence::of('resin.print.exposure')
+                    : Sentence::of('resin.print.own_exposure', exposure: Quantity::seconds($this->own->exposureS, 0.1))],
                 $this->fumes ? [Sentence::of('caution.fumes')] : [],
                 null,
             ],
@@ -209,6 +220,20 @@ final readonly class RunSheet
             RunStep::Clean => [[$this->clean, Sentence::of('resin.clean.vat')], $this->surfaceCautions, null],
             RunStep::HeatAndSoak, RunStep::HotPull, RunStep::Cool => throw UnusableKey::of($step->value),
         };
+    }
+
+    /** @return list<Sentence> */
+    private function ownLot(): array
+    {
+        return null === $this->ownLot ? [] : [Sentence::of('sheet.prepare.own_lot', lot: $this->ownLot)];
+    }
+
+    /** What a setup has of its own is in a file of its own, and nothing else may be. */
+    private function file(): Sentence
+    {
+        $own = (new OwnFactors(null, $this->own->nozzleFirstC, $this->own->speedMmS, $this->own->brim))->words(null);
+
+        return [] === $own ? Sentence::of('sheet.print.same_file') : Sentence::of('sheet.print.own_file', own: Listing::of($own));
     }
 
     /** @return list<Sentence> a plate that cannot be taken off is not washed in a sink */

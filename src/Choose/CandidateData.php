@@ -85,8 +85,7 @@ final readonly class CandidateData
                 'holdWithout' => $step->without < 0 ? $candidate->holdWithout($step) : null,
             ], $proposal->steps()),
             'ownRuns' => array_map(static fn (OwnRuns $runs): array => [
-                // The scale is that of the surface; runs were noted by the display.
-                'at' => null === $runs->bedC ? $proposal->job->roomC : ($proposal->stack?->surfaceAt($runs->bedC, $proposal->job->airC()) ?? $runs->bedC),
+                'at' => self::at($runs, $proposal),
                 'held' => $runs->held,
                 'failed' => $runs->runs - $runs->held,
                 'stuck' => $runs->released - $runs->clean,
@@ -209,5 +208,15 @@ final readonly class CandidateData
                 $expectation->evidence,
             ),
         ];
+    }
+
+    /** On the scale of the strip, which is that of the surface or of the exposure; runs were noted by the display. */
+    private static function at(OwnRuns $runs, Proposal $proposal): float
+    {
+        return match (true) {
+            null !== $runs->exposureS => $runs->exposureS,
+            null === $runs->bedC => $proposal->job->roomC,
+            default => $proposal->stack?->surfaceAt($runs->bedC, $proposal->job->airC()) ?? $runs->bedC,
+        };
     }
 }

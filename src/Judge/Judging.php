@@ -136,7 +136,7 @@ final readonly class Judging
             'name' => $setup->name(),
             'strip' => $this->strip->ofSetup($setup),
             'ownRuns' => [
-                'at' => $setup->bedFirstC ?? $comparison->roomC,
+                'at' => $setup->exposureS ?? $setup->bedFirstC ?? $comparison->roomC,
                 'held' => $judgement->held->held,
                 'failed' => $judgement->held->runs - $judgement->held->held,
                 'stuck' => $record->count(Measure::Effort, $plan->limits->effortAtMost->value),

@@ -259,6 +259,8 @@ final readonly class RunController
             $this->dial->ofSetup($setup)?->words(),
             Enclosure::Needed === $material->enclosure,
             $material->filament,
+            $setup->own(),
+            $setup->lot === $comparison->lot ? null : $setup->lot->label,
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];

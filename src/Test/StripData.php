@@ -53,6 +53,6 @@ final readonly class StripData
         $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
         $surfaceC = null === $setup->bedFirstC ? null : ($this->dial->ofSetup($setup)->surfaceC ?? $setup->bedFirstC);
 
-        return self::of(new Proposal($job, $side, $surface, $agent, $pairing, null), $pairing, $surfaceC, $setup->bedFirstC);
+        return self::of(new Proposal($job, $side, $surface, $agent, $pairing, null), $pairing, $setup->exposureS ?? $surfaceC, $setup->bedFirstC);
     }
 }

@@ -13,6 +13,7 @@ import { useTerms } from '../ui/terms';
 import { EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, PULL_WORDS, RUN_STATUS_WORDS } from '../ui/words';
 import { say, tell } from '../words/say';
 import { PlanChances } from './PlanChances';
+import { Timetable } from './Timetable';
 
 const route = getRouteApi('/test/$id');
 
@@ -59,6 +60,7 @@ export function ComparisonPage() {
         >
             <Fault error={start.error} />
             <div className="mb-6 flex flex-col gap-2">
+                {comparison.question ? <p className="max-w-[46rem]">{comparison.question}</p> : null}
                 <Notice tone={comparison.varied.confounded ? 'caution' : 'note'}>{comparison.varied.sentence}</Notice>
                 <Cautions sentences={comparison.cautions} />
             </div>
@@ -79,17 +81,18 @@ export function ComparisonPage() {
                 </Link>
             ) : null}
             <SetupList comparison={comparison} />
+            <h2 className="mt-6 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? say('test.the_first_runs_as_they_would') : say('test.the_order_as_it_would_be')) : say('test.runs_in_order')}</h2>
+            <p className="mb-3 text-soft">
+                {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? say('test.for_the_first_runs_every_further') : say('test.in_all')} {comparison.plan.secondVisitSentence}
+            </p>
+            {draft ? <Timetable order={comparison.plan} pulls={comparison.proof.measures.includes('pull')} indexOf={(id) => comparison.setups.findIndex((setup) => setup.id === id)} /> : null}
+            <RunTable comparison={comparison} />
             {draft ? (
                 <>
                     <h2 className="mt-8 mb-2">{say('test.what_this_plan_can_show')}</h2>
                     <PlanChances plan={comparison} />
                 </>
             ) : null}
-            <h2 className="mt-8 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? say('test.the_first_runs_as_they_would') : say('test.the_order_as_it_would_be')) : say('test.runs_in_order')}</h2>
-            <p className="mb-3 text-soft">
-                {duration(comparison.plan.totalMinutes)} {comparison.proof.design === 'adaptive' ? say('test.for_the_first_runs_every_further') : say('test.in_all')} {comparison.plan.secondVisitSentence}
-            </p>
-            <RunTable comparison={comparison} />
             {draft ? null : (
                 <p className="mt-3">
                     <a href={`/api/comparisons/${id}/table`} download className="inline-flex min-h-11 items-center">
@@ -103,34 +106,17 @@ export function ComparisonPage() {
 
 function SetupList({ comparison }: { comparison: Schemas['Comparison'] }) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const temperature = useQuantity('temperature');
     return (
-        <div className="overflow-x-auto">
-            <table className="ledger w-full">
-                <thead>
-                    <tr>
-                        <th>{say('test.setup')}</th>
-                        <th>{say('test.plate_side')}</th>
-                        <th>{say('test.surface')}</th>
-                        <th>{say('test.agent')}</th>
-                        <th className="num">{say('test.bed_first')}</th>
-                        <th className="num">{say('test.after')}</th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {comparison.setups.map((setup) => (
-                        <tr key={setup.id}>
-                            <th scope="row">{setup.label}</th>
-                            <td>{setup.sideLabel}</td>
-                            <td>{catalogue.surfaces.find((s) => s.id === setup.surfaceId)?.name}</td>
-                            <td>{setup.agentName ?? say('test.bare')}</td>
-                            <td className="num">{setup.bedFirstC === null ? say('test.off') : temperature.text(setup.bedFirstC)}</td>
-                            <td className="num">{setup.bedOtherC === null ? say('test.off') : temperature.text(setup.bedOtherC)}</td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
-        </div>
+        <ol className="border-t border-line">
+            {comparison.setups.map((setup) => (
+                <li key={setup.id} className="flex gap-3 border-b border-line py-2">
+                    <span className="w-6 text-lg font-[650]">{setup.label}</span>
+                    <span>
+                        {setup.name.slice(setup.label.length + 2)} <span className="text-soft">{catalogue.surfaces.find((s) => s.id === setup.surfaceId)?.name}</span>
+                    </span>
+                </li>
+            ))}
+        </ol>
     );
 }
 

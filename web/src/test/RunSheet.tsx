@@ -31,6 +31,7 @@ function Run({ id }: { id: string }) {
     const stepWord = useStepWord(sheet);
     const may = useMay();
     const temperature = useQuantity('temperature');
+    const count = useQuantity('count');
     const { run, setup } = sheet;
     const at = sheet.steps.indexOf(run.step);
     const open = run.status === 'planned' || run.status === 'running';
@@ -47,7 +48,7 @@ function Run({ id }: { id: string }) {
             lead={say('test.what_this_run_is', {
                 side: setup.sideLabel,
                 agent: setup.agentName ?? say('test.bare'),
-                bed: setup.bedFirstC === null ? say('test.bed_unheated') : (sheet.dial?.words ?? temperature.text(setup.bedFirstC)),
+                bed: setup.exposureS !== null ? say('unit.seconds', { figure: count.bare(setup.exposureS) }) : setup.bedFirstC === null ? say('test.bed_unheated') : (sheet.dial?.words ?? temperature.text(setup.bedFirstC)),
                 pull: pulls ? run.pull : 'none',
             })}
             actions={

@@ -50,6 +50,8 @@ final readonly class RunSheet
         private OwnFactors $own = new OwnFactors(),
         /** Null: as is held constant. */
         private ?string $ownLot = null,
+        /** Until the part lets go in still air, by the sum; null: nobody can say. */
+        private ?float $coolSeconds = null,
     ) {
     }
 
@@ -145,7 +147,7 @@ final readonly class RunSheet
                     Sentence::of('sheet.cool.write_down'),
                 ],
                 [Sentence::of('caution.still_hot')],
-                null,
+                null === $this->coolSeconds ? null : (int) round($this->coolSeconds),
             ],
             RunStep::ColdPull => [
                 [

@@ -26,10 +26,12 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\Steps;
+use Sitzplatz\Test\UsualReadings;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -50,6 +52,7 @@ final readonly class RunController
         private ShopCatalogue $shop,
         private StripData $strip,
         private SetupDial $dial,
+        private SetupCooling $cooling,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -261,6 +264,7 @@ final readonly class RunController
             $material->filament,
             $setup->own(),
             $setup->lot === $comparison->lot ? null : $setup->lot->label,
+            $this->cooling->seconds($setup),
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];
@@ -274,6 +278,7 @@ final readonly class RunController
                 'id' => $comparison->id->toRfc4122(),
                 'title' => $comparison->title,
                 'measures' => $comparison->proof['measures'],
+                'pullLimitN' => PullKind::Hot === $run->pull ? $comparison->plan()->limits->hotPullAtLeastN : $comparison->plan()->limits->coldPullAtMostN,
                 'status' => $comparison->status->value,
                 'materialId' => $setup->materialId,
                 'lotLabel' => $setup->lot->label,
@@ -284,6 +289,15 @@ final readonly class RunController
             'dial' => $this->dial->ofSetup($setup)?->toArray(),
             'steps' => self::keys($sequence),
             'sheet' => array_map($sheet->at(...), $sequence),
+            'usual' => array_map(
+                static fn (array $range): array => ['from' => $range[0], 'to' => $range[1]],
+                UsualReadings::of(
+                    $comparison->plan()->limits,
+                    null === $setup->bedFirstC ? null : max($setup->bedFirstC, $setup->bedOtherC ?? $setup->bedFirstC),
+                    $run->roomC,
+                    $comparison->runDurations()->printMinutes,
+                ),
+            ),
             'stepsByOutcome' => $this->stepsByOutcome($run),
             'readings' => array_map(
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],

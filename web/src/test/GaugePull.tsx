@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, type Schemas } from '../api/client';
@@ -15,7 +15,7 @@ import { say } from '../words/say';
 const POLL_MS = 250;
 
 /** A pull on the gauge: watched live, its peak taken over as the reading. */
-export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
+export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: string; again: boolean; /** At once, where one gauge is at hand. */ begins: boolean; onTaken: () => Promise<void>; /** To be reached hot, or not to be passed cold. */ limitN: number | null }) {
     const queries = useQueryClient();
     const force = useQuantity('force');
     const { data: shelf } = useSuspenseQuery(gaugesQuery);
@@ -39,8 +39,17 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
             setCaptureId(null);
             setReadingId(v7());
             queries.removeQueries({ queryKey: ['captures'] });
+            void onTaken();
         },
     );
+    const asked = useRef(false);
+    const { mutate: askTheGauge } = begin;
+    const one = gauges.length === 1;
+    useEffect(() => {
+        if (!begins || !one || asked.current) return;
+        asked.current = true;
+        askTheGauge(v7());
+    }, [begins, one, askTheGauge]);
     if (gauge === undefined) {
         return <p className="text-soft">{say('test.no_gauge_is_on_the_shelf')}</p>;
     }
@@ -72,7 +81,7 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
                             {force.symbol}, {ended ? say('test.peak') : capture.state === 'waiting' ? say('test.waiting_for_the_gauge') : say('test.pull_now_slowly_and_level')}
                         </p>
                     </div>
-                    <Trace capture={capture} />
+                    <Trace capture={capture} limitN={limitN} />
                     {capture.toppedOut ? <Notice tone="caution">{say('test.the_gauge_topped_out_the_reading')}</Notice> : null}
                     {ended ? (
                         <div className="flex flex-col gap-2">
@@ -93,12 +102,12 @@ export function GaugePull({ runId, again }: { runId: string; again: boolean }) {
 
 const BOX = { width: 640, height: 150, left: 34, bottom: 20 };
 
-function Trace({ capture }: { capture: Schemas['Capture'] }) {
+function Trace({ capture, limitN }: { capture: Schemas['Capture']; limitN: number | null }) {
     const force = useQuantity('force');
     const points = capture.samples.map(([time, value]) => [time ?? 0, value ?? 0] as const);
     const lastTime = points[points.length - 1]?.[0] ?? 0;
     const x = scaleLinear([0, Math.max(2500, lastTime)], [BOX.left, BOX.width - 8]);
-    const y = scaleLinear([0, Math.max(20, (capture.peakN ?? 0) * 1.15)], [BOX.height - BOX.bottom, 8]);
+    const y = scaleLinear([0, Math.max(20, (capture.peakN ?? 0) * 1.15, (limitN ?? 0) * 1.3)], [BOX.height - BOX.bottom, 8]);
     const path = line<readonly [number, number]>(
         (point) => x(point[0]),
         (point) => y(point[1]),
@@ -113,6 +122,14 @@ function Trace({ capture }: { capture: Schemas['Capture'] }) {
                     </text>
                 </g>
             ))}
+            {limitN === null ? null : (
+                <g>
+                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(limitN)} y2={y(limitN)} stroke="var(--ink)" strokeWidth={1.5} />
+                    <text x={BOX.width - 12} y={y(limitN) - 5} textAnchor="end" className="fill-ink text-[12px] font-[650]">
+                        {capture.pull === 'hot' ? say('test.limit_at_least', { limit: force.text(limitN) }) : say('test.limit_at_most', { limit: force.text(limitN) })}
+                    </text>
+                </g>
+            )}
             {path ? <path d={path} fill="none" stroke="var(--accent)" strokeWidth={2.5} /> : null}
             {capture.peakN === null ? null : <line x1={BOX.left} x2={BOX.width - 8} y1={y(capture.peakN)} y2={y(capture.peakN)} stroke="var(--brass)" strokeDasharray="6 4" strokeWidth={1.5} />}
             <text x={BOX.width - 8} y={BOX.height - 5} textAnchor="end" className="fill-soft text-[12px]">

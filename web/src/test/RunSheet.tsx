@@ -1,6 +1,7 @@
-import { getRouteApi, Link } from '@tanstack/react-router';
-import { useEffect, useRef } from 'react';
+import { getRouteApi, Link, useNavigate, useRouterState } from '@tanstack/react-router';
+import { useEffect, useRef, useState } from 'react';
 
+import type { Schemas } from '../api/client';
 import { useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Cautions, Notice } from '../ui/Notice';
@@ -13,7 +14,8 @@ import { FreePrinter, VoidRun } from './run/Ends';
 import { Entries } from './run/Entries';
 import { Missing } from './run/Missing';
 import { Noted } from './run/Noted';
-import { useRunSheet, useStepWord, useTouch } from './run/sheet';
+import { PendingEntries, type Pending } from './run/pending';
+import { useRunSheet, useStepWord, useTouch, type Sheet as RunOf } from './run/sheet';
 import { Steps } from './run/Steps';
 import { Timer } from './Timer';
 
@@ -33,6 +35,7 @@ function Run({ id }: { id: string }) {
     const temperature = useQuantity('temperature');
     const count = useQuantity('count');
     const { run, setup } = sheet;
+    const doneBefore = useRouterState({ select: (state) => state.location.state.doneBefore });
     const at = sheet.steps.indexOf(run.step);
     const open = run.status === 'planned' || run.status === 'running';
     const page = sheet.sheet.find((each) => each.step === run.step) ?? sheet.sheet[0];
@@ -41,6 +44,28 @@ function Run({ id }: { id: string }) {
     const begun = run.status !== 'planned';
     const needsOutcome = run.step === 'first_layer' && run.outcome === null;
     const pulls = sheet.comparison.measures.includes('pull');
+    const [pending] = useState<Pending>(() => new Map());
+    const [arrived, setArrived] = useState<string | null>(null);
+    const goTo = (step: Schemas['Step']) => {
+        setArrived(step);
+        return touch({ kind: 'step', step });
+    };
+    /** What was typed here is noted first; where it has to be looked at, the run stays. */
+    const noted = async () => {
+        try {
+            for (const note of [...pending.values()]) await note();
+            return true;
+        } catch {
+            return false;
+        }
+    };
+    const goOn = async (step: Schemas['Step']) => ((await noted()) ? goTo(step) : undefined);
+    const finishes = useNextRun(sheet);
+    const finish = async () => {
+        if (!(await noted())) return;
+        finishes();
+        await touch({ kind: 'finish' });
+    };
     const heading = useHeadingOf(`${run.status}/${run.step}`);
     return (
         <Sheet
@@ -60,6 +85,7 @@ function Run({ id }: { id: string }) {
             }
             margin={<Noted sheet={sheet} />}
         >
+            {doneBefore ? <Notice tone="sound">{say('test.run_before_is_done', { position: doneBefore })}</Notice> : null}
             <Steps sheet={sheet} />
             {run.status === 'void' ? <Notice>{say('test.void_voidedalone_who_also_made_it', { voidReason: run.voidReason, voidedBy: run.voidedBy, voidedAlone: run.voidedAlone })}</Notice> : null}
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
@@ -77,13 +103,15 @@ function Run({ id }: { id: string }) {
                                 ))}
                             </ol>
                         </div>
-                        {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} /> : null}
+                        {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} cools={run.step === 'cool'} /> : null}
                     </div>
                     <div className="mb-5">
                         <Cautions sentences={page.cautions} />
                     </div>
-                    {may.test && begun ? <Entries sheet={sheet} /> : null}
-                    {may.test && begun ? <AddedEntries sheet={sheet} /> : null}
+                    <PendingEntries.Provider value={pending}>
+                        {may.test && begun ? <Entries sheet={sheet} arrived={arrived === run.step} onNext={async () => (next ? goTo(next) : undefined)} /> : null}
+                        {may.test && begun ? <AddedEntries sheet={sheet} /> : null}
+                    </PendingEntries.Provider>
                     {may.test && begun && next === undefined && sheet.missing.length > 0 ? <Missing sheet={sheet} /> : null}
                     {may.test ? (
                         <div className="mt-6 flex flex-wrap items-center gap-3">
@@ -92,11 +120,11 @@ function Run({ id }: { id: string }) {
                                     {say('test.begin_this_run')}
                                 </Button>
                             ) : next ? (
-                                <Button tone="main" big onClick={() => touch({ kind: 'step', step: next })} disabled={needsOutcome}>
+                                <Button tone="main" big onClick={() => void goOn(next)} disabled={needsOutcome}>
                                     {needsOutcome ? say('test.say_first_whether_it_held') : say('test.done', { next: stepWord(next) })}
                                 </Button>
                             ) : (
-                                <Button tone="main" big onClick={() => touch({ kind: 'finish' })} disabled={sheet.missing.length > 0}>
+                                <Button tone="main" big onClick={() => void finish()} disabled={sheet.missing.length > 0}>
                                     {sheet.missing.length > 0 ? say('test.something_is_not_said_yet') : waits ? say('test.finish_the_run_when_sent') : say('test.finish_the_run')}
                                 </Button>
                             )}
@@ -113,6 +141,25 @@ function Run({ id }: { id: string }) {
             ) : null}
         </Sheet>
     );
+}
+
+declare module '@tanstack/react-router' {
+    interface HistoryState {
+        /** The run from which somebody came here by finishing it. */
+        doneBefore?: number;
+    }
+}
+
+/** Who finishes a run goes on to the next; of the last the page stays. */
+function useNextRun({ run, nextRunId }: RunOf): () => void {
+    const navigate = useNavigate();
+    const finishes = useRef(false);
+    useEffect(() => {
+        if (run.status === 'done' && finishes.current && nextRunId) void navigate({ to: '/runs/$id', params: { id: nextRunId }, state: { doneBefore: run.position } });
+    }, [run.status, run.position, nextRunId, navigate]);
+    return () => {
+        finishes.current = true;
+    };
 }
 
 /** The heading of what comes next is where eye and reader go on, unless somebody is busy elsewhere on the page. */

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { say } from '../words/say';
 
 /** Counts a step down from the moment it began, by the server's clock; then says that it is over. */
-export function Timer({ seconds, since, serverTime }: { seconds: number; since: string; serverTime: string }) {
+export function Timer({ seconds, since, serverTime, cools }: { seconds: number; since: string; serverTime: string; /** By the sum: whoever pulls feels or measures it first. */ cools: boolean }) {
     const [offset] = useState(() => new Date(serverTime).getTime() - Date.now());
     const [now, setNow] = useState(() => Date.now());
     useEffect(() => {
@@ -18,7 +18,7 @@ export function Timer({ seconds, since, serverTime }: { seconds: number; since: 
             <span className="text-5xl font-[650]">
                 {Math.floor(shown / 60)}:{String(shown % 60).padStart(2, '0')}
             </span>
-            <span className="text-soft">{over ? say('test.soaked_go_on') : say('test.to_soak')}</span>
+            <span className="text-soft">{cools ? (over ? say('test.cool_by_the_sum') : say('test.to_cool')) : over ? say('test.soaked_go_on') : say('test.to_soak')}</span>
         </div>
     );
 }

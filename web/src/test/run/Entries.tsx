@@ -1,22 +1,41 @@
 import { Inspection } from './Inspection';
-import { OutcomeEntry } from './OutcomeEntry';
+import { OutcomeEntry, PrintTime } from './OutcomeEntry';
 import { PullEntry } from './PullEntry';
 import type { Sheet } from './sheet';
 import { TypedEntry } from './TypedEntry';
 
 /** What is entered at the step where the run is. */
-export function Entries({ sheet }: { sheet: Sheet }) {
+export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody has just come to this step. */ arrived: boolean; onNext: () => Promise<void> }) {
     switch (sheet.run.step) {
         case 'first_layer':
-            return <OutcomeEntry sheet={sheet} />;
+            return <OutcomeEntry sheet={sheet} onHeld={onNext} />;
         case 'hot_pull':
         case 'cold_pull':
-            return sheet.comparison.measures.includes('pull') ? <PullEntry sheet={sheet} /> : null;
+            return (
+                <>
+                    {sheet.comparison.measures.includes('pull') ? <PullEntry key={sheet.run.step} sheet={sheet} begins={arrived} onTaken={onNext} /> : null}
+                    {sheet.run.step === 'hot_pull' || !sheet.steps.includes('cool') ? <LatePrintTime sheet={sheet} /> : null}
+                </>
+            );
         case 'cool':
-            return <TypedEntry sheet={sheet} measure="release_temp" />;
+            return (
+                <>
+                    <TypedEntry sheet={sheet} measure="release_temp" />
+                    <LatePrintTime sheet={sheet} />
+                </>
+            );
         case 'inspect':
             return <Inspection sheet={sheet} />;
         default:
             return null;
     }
+}
+
+/** Who said late that it held says here how long the print really took. */
+function LatePrintTime({ sheet }: { sheet: Sheet }) {
+    return sheet.run.printMinutes === null ? null : (
+        <div className="mt-5 max-w-2xl">
+            <PrintTime sheet={sheet} minutes={sheet.run.printMinutes} />
+        </div>
+    );
 }

@@ -9,13 +9,13 @@ import { say, tell } from '../../words/say';
 import { standing, useTouch, type Sheet } from './sheet';
 
 /** How the print ended, and where. */
-export function OutcomeEntry({ sheet }: { sheet: Sheet }) {
+export function OutcomeEntry({ sheet, onHeld }: { sheet: Sheet; /** There is nothing more to say here: the run goes on. */ onHeld: () => Promise<void> }) {
     const touch = useTouch(sheet);
     const { outcome, outcomeNote, printMinutes } = sheet.run;
     const [note, setNote] = useState(outcomeNote);
     return (
         <div className="flex max-w-2xl flex-col gap-3">
-            <ChoiceRow label={say('test.how_did_the_print_end')} value={outcome} onValue={(next) => touch({ kind: 'outcome', outcome: next, note })} options={optionsOf(OUTCOME_WORDS)} />
+            <ChoiceRow label={say('test.how_did_the_print_end')} value={outcome} onValue={(next) => void touch({ kind: 'outcome', outcome: next, note }).then(() => (next === 'held' && outcome === null ? onHeld() : undefined))} options={optionsOf(OUTCOME_WORDS)} />
             {outcome === 'came_off' || outcome === 'lifted' ? <TextField label={say('test.at_which_layer_or_time')} maxLength={80} value={note} onValue={setNote} onBlur={() => note !== outcomeNote && touch({ kind: 'outcome', outcome, note })} /> : null}
             {printMinutes === null ? null : <PrintTime sheet={sheet} minutes={printMinutes} />}
         </div>
@@ -23,7 +23,7 @@ export function OutcomeEntry({ sheet }: { sheet: Sheet }) {
 }
 
 /** The clock runs on until somebody says how the print ended; who says it late writes how long it really took. */
-function PrintTime({ sheet, minutes }: { sheet: Sheet; minutes: number }) {
+export function PrintTime({ sheet, minutes }: { sheet: Sheet; minutes: number }) {
     const touch = useTouch(sheet);
     const [value, setValue] = useState<number | null>(null);
     const took = standing(sheet, 'print_minutes') ? 'test.the_print_took' : 'test.the_print_took_by_the_clock';

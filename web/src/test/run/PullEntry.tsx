@@ -6,19 +6,26 @@ import { useQuantity } from '../../ui/quantity';
 import { say } from '../../words/say';
 import { GaugePull } from '../GaugePull';
 import { standing, useTouch, type Reading, type Sheet } from './sheet';
+import { isUsual, Unusual } from './Unusual';
 
 /** Who asks for a field wants to type in it. */
 const intoItsField = (form: HTMLFormElement | null) => form?.querySelector('input')?.focus();
 
 /** The pull of this run, by the gauge or typed. */
-export function PullEntry({ sheet }: { sheet: Sheet }) {
+export function PullEntry({ sheet, begins, onTaken }: { sheet: Sheet; /** The gauge is asked at once. */ begins: boolean; onTaken: () => Promise<void> }) {
     const measure = sheet.run.pull === 'hot' ? 'pull_hot' : 'pull_cold';
     const force = useQuantity('force');
     const touch = useTouch(sheet);
     const [byHand, setByHand] = useState(false);
     const [value, setValue] = useState<number | null>(null);
     const [atLeast, setAtLeast] = useState(false);
+    const [asks, setAsks] = useState(false);
     const reading = standing(sheet, measure);
+    const take = (newValue: number) => {
+        setByHand(false);
+        setAsks(false);
+        void touch({ kind: 'reading', measure, value: newValue, unit: force.symbol, atLeast, place: 1 }).then(onTaken);
+    };
     return (
         <div className="flex flex-col gap-4">
             {reading ? (
@@ -26,7 +33,7 @@ export function PullEntry({ sheet }: { sheet: Sheet }) {
                     {say('test.reading_at_least', { atLeast: reading.atLeast, value: force.text(reading.value) })} <span className="text-base font-normal text-soft">{source(reading)}</span>
                 </p>
             ) : null}
-            <GaugePull runId={sheet.run.id} again={reading !== undefined} />
+            <GaugePull runId={sheet.run.id} again={reading !== undefined} begins={begins && reading === undefined} onTaken={onTaken} limitN={sheet.comparison.pullLimitN} />
             {byHand ? (
                 <form
                     ref={intoItsField}
@@ -34,17 +41,26 @@ export function PullEntry({ sheet }: { sheet: Sheet }) {
                     onSubmit={(event) => {
                         event.preventDefault();
                         if (value === null) return;
-                        void touch({ kind: 'reading', measure, value, unit: force.symbol, atLeast, place: 1 });
-                        setByHand(false);
+                        if (isUsual(sheet, measure, force.store(value))) take(value);
+                        else setAsks(true);
                     }}
                 >
                     <div className="w-44">
-                        <NumberField label={say('test.peak_of_the_pull')} unit={force.symbol} value={value} onValue={setValue} />
+                        <NumberField
+                            label={say('test.peak_of_the_pull')}
+                            unit={force.symbol}
+                            value={value}
+                            onValue={(next) => {
+                                setValue(next);
+                                setAsks(false);
+                            }}
+                        />
                     </div>
                     <CheckField label={say('test.at_least_the_part_broke_or')} checked={atLeast} onValue={setAtLeast} />
                     <Button type="submit" disabled={value === null}>
                         {say('test.take_it')}
                     </Button>
+                    {asks && value !== null ? <Unusual sheet={sheet} measure={measure} stored={force.store(value)} quantity={force} onTake={() => take(value)} onChange={() => setAsks(false)} /> : null}
                 </form>
             ) : (
                 <Button tone="quiet" className="self-start" onClick={() => setByHand(true)}>

@@ -46,7 +46,7 @@ final readonly class VariedFactors
     }
 
     /**
-     * Where a setup stands on the ladder, larger where practice says that it grips more: hotter, nearer, longer exposed.
+     * How strongly a setup grips by where it stands on the ladder, larger where practice says that it grips more: hotter, nearer, longer exposed.
      *
      * @param array<string, string|float|null> $setup
      *
@@ -54,16 +54,19 @@ final readonly class VariedFactors
      */
     public function grip(array $setup): ?float
     {
-        if (!$this->ladder()) {
-            return null;
-        }
-        $at = $setup[$this->names[0]] ?? null;
+        $at = $setup[(string) $this->scale()] ?? null;
 
-        return \is_float($at) ? match ($this->names[0]) {
+        return \is_float($at) ? match ($this->scale()) {
             'bed', 'exposure', 'nozzle' => $at,
             'gap' => -$at,
             default => null,
         } : null;
+    }
+
+    /** The scale of the ladder; null: there is none. */
+    public function scale(): ?string
+    {
+        return $this->ladder() ? $this->names[0] : null;
     }
 
     public function confounded(): bool

@@ -11,11 +11,15 @@ use App\Test\Comparison;
 use App\Test\ComparisonView;
 use App\Test\RunRepository;
 use App\Test\Setup;
+use App\Test\SetupDial;
 use App\Test\StripData;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\Finding;
+use Sitzplatz\Judge\FurtherFigures;
+use Sitzplatz\Judge\LadderRung;
+use Sitzplatz\Judge\LadderWindow;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\NextRun;
@@ -54,6 +58,7 @@ final readonly class Judging
         private Measures $measures,
         private Methods $methods,
         private PlanQuestions $questions,
+        private SetupDial $dial,
     ) {
     }
 
@@ -89,7 +94,9 @@ final readonly class Judging
     private function shown(Comparison $comparison, array $records): array
     {
         $plan = $comparison->plan();
-        $figures = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods)->toArray();
+        $compared = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods);
+        $figures = $compared->toArray();
+        $further = FurtherFigures::of($compared, $records, null);
         $setups = array_values($comparison->setups->toArray());
         $counts = $this->counts($comparison);
         $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
@@ -109,6 +116,9 @@ final readonly class Judging
             'proof' => $comparison->proof,
             'basis' => Reasons::basis($plan),
             'use' => $this->use($setups, $records, $judged),
+            'ladder' => $this->ladder($comparison, $setups, $judged),
+            // They only describe: no verdict rests on them.
+            'further' => ['measures' => (object) array_filter($further['measures'])] + $further,
             'next' => $this->next($comparison, $setups, $records, $judged, $counts),
             'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
             'runsPlanned' => $comparison->runsPerSetup,
@@ -233,6 +243,60 @@ final readonly class Judging
         $use = SetupToUse::among($passed);
 
         return null === $use ? null : ['setup' => $use->setup, 'reasons' => $use->reasons, 'others' => $use->others];
+    }
+
+    /**
+     * @param list<Setup>          $setups
+     * @param list<SetupJudgement> $judged
+     *
+     * @return array<string, mixed>|null null: the setups are no rungs of a ladder
+     */
+    private function ladder(Comparison $comparison, array $setups, array $judged): ?array
+    {
+        $varied = ComparisonView::varied($comparison);
+        $rungs = [];
+        foreach ($setups as $i => $setup) {
+            $factors = ComparisonView::factors($comparison, $setup);
+            $grip = $varied->grip($factors);
+            if (null === $grip || null === $varied->scale()) {
+                return null;
+            }
+            $rungs[] = new LadderRung($setup->label, (float) $factors[$varied->scale()], $grip, $judged[$i]);
+        }
+        if (\count($rungs) < 2) {
+            return null;
+        }
+        $window = LadderWindow::of($rungs, (string) $varied->scale());
+
+        return [
+            'sentences' => $window->sentences,
+            'window' => $this->ownWindow($setups[0], (string) $varied->scale(), $window),
+        ];
+    }
+
+    /**
+     * What the shop may hold true from now on, on the axis that Choose seats on; that of a gap has no place there.
+     *
+     * @return array<string, mixed>|null
+     */
+    private function ownWindow(Setup $setup, string $scale, LadderWindow $window): ?array
+    {
+        if (null === $window->holdsAt || null === $window->letsGoAt || !\in_array($scale, ['bed', 'exposure'], true)) {
+            return null;
+        }
+        $comparison = $setup->comparison;
+        $at = fn (float $shown): float => 'exposure' === $scale
+            ? $shown
+            : ($this->dial->at($shown, $comparison->printer, $setup->side, $comparison->roomC)->surfaceC ?? $shown);
+        // Nobody sets or measures any finer.
+        [$low, $high] = [round($at($window->holdsAt), 1), round($at($window->letsGoAt), 1)];
+
+        return [
+            'materialId' => $setup->materialId,
+            'surfaceId' => $setup->fitting->surfaceId,
+            'agentKindId' => $setup->agent?->kindId,
+            'window' => [$low, round(($low + $high) / 2, 1), $high],
+        ];
     }
 
     /**

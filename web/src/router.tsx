@@ -83,6 +83,7 @@ const tree = root.addChildren([
     at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery]),
     at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
     at('/judge/$id', () => import('./judge/Judgement'), 'Judgement', (id) => [judgementQuery(id), termsQuery]),
+    at('/judge/$id/report', () => import('./judge/Report'), 'Report', (id) => [judgementQuery(id), comparisonQuery(id), termsQuery]),
     at('/keep', () => import('./keep/ProfileList'), 'ProfileList', [catalogueQuery, printersQuery, sidesQuery]),
     at('/keep/propose/$id', () => import('./keep/Propose'), 'Propose', (id) => [comparisonQuery(id), usualQuery]),
     at('/keep/$id', () => import('./keep/ProfilePage'), 'ProfilePage', (id) => [profileQuery(id)]),

@@ -10,7 +10,7 @@ import { GRADE_WORDS, ROLE_WORDS } from '../ui/words';
 import { say } from '../words/say';
 import { isResin } from './request';
 
-type Props = { title: string; materialId: string; surfaceId: string; pair: Schemas['PairingDetail'] | null; onDone: () => void };
+type Props = { title: string; materialId: string; surfaceId: string; pair: Schemas['PairingDetail'] | null; /** What was found out, to begin from. */ start?: { agentKindId: string; window: number[]; why: string }; onDone: () => void };
 
 type Way = { agentKindId: string; hold: Schemas['Grade']; release: Schemas['Grade']; role: Schemas['AgentRole']; barrier: boolean };
 type Values = Way & { window: (number | null)[]; releaseC: number | null; why: string };
@@ -20,7 +20,7 @@ const ROLES = optionsOf(ROLE_WORDS);
 const SHAPE = whole({ agentKindId: text(), hold: as<Schemas['Grade']>(), release: as<Schemas['Grade']>(), role: as<Schemas['AgentRole']>(), barrier: flag(), window: list(maybe()), releaseC: maybe(), why: words() });
 
 /** The shop's own word on a pair: it counts in place of the catalogue's, which stays visible. */
-export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) {
+export function FactForm({ title, materialId, surfaceId, pair, start, onDone }: Props) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const seconds = isResin(catalogue, materialId);
     const key = useKey();
@@ -29,7 +29,7 @@ export function FactForm({ title, materialId, surfaceId, pair, onDone }: Props) 
         return { agentKindId, hold: way?.hold ?? 'fair', release: way?.release ?? 'fair', role: way?.role ?? 'none', barrier: way?.barrier ?? false };
     };
     const draft = useDraft({
-        start: (): Values => ({ ...known(''), window: pair ? [...pair.window] : [null, null, null], releaseC: pair?.releaseC ?? null, why: '' }),
+        start: (): Values => ({ ...known(start?.agentKindId ?? ''), window: start?.window ?? (pair ? [...pair.window] : [null, null, null]), releaseC: pair?.releaseC ?? null, why: start?.why ?? '' }),
         schema: SHAPE,
         send: ({ window, role, agentKindId, ...body }) =>
             ask(api.POST('/api/catalogue/facts', { body: { ...body, id: key, materialId, surfaceId, agentKindId: agentKindId || null, role: agentKindId === '' ? 'none' : role, window: window.every((value) => value !== null) ? window : null } })),

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Statistics;
+
+use Sitzplatz\Statistics\Internal\SpecialFunctions;
+
+/**
+ * Whether successes grow along ordered groups: of all ways in which as many successes could have fallen on groups of these
+ * sizes, the share of those that lie as far up, or further (the exact conditional form of the trend test of Cochran 1954 and
+ * Armitage 1955; of two groups it is Fisher's one-sided test). Valid however few the runs are.
+ */
+final readonly class ExactTrend
+{
+    /**
+     * One-sided: small where later groups succeed more often. Groups are a step apart from each other.
+     *
+     * @param list<array{int, int}> $groups successes and runs of each, in order
+     *
+     * @throws InvalidArgument if there are fewer than two groups, or one has fewer runs than successes
+     */
+    public static function p(array $groups): float
+    {
+        if (\count($groups) < 2) {
+            throw InvalidArgument::tooFew(\count($groups), 2);
+        }
+        $successes = $place = $runs = 0;
+        // Logarithms of how many ways lead to so many successes at such a sum of places, group after group.
+        $ways = [0 => [0 => 0.0]];
+        foreach ($groups as $i => [$held, $of]) {
+            if ($held < 0 || $held > $of) {
+                throw InvalidArgument::counts($held, $of);
+            }
+            $successes += $held;
+            $place += $i * $held;
+            $runs += $of;
+            $next = [];
+            foreach ($ways as $so => $byPlace) {
+                for ($k = 0; $k <= $of; ++$k) {
+                    $choose = self::lnChoose($of, $k);
+                    foreach ($byPlace as $at => $ln) {
+                        $before = $next[$so + $k][$at + $i * $k] ?? null;
+                        $next[$so + $k][$at + $i * $k] = null === $before ? $ln + $choose : self::lnSum($before, $ln + $choose);
+                    }
+                }
+            }
+            $ways = $next;
+        }
+        $p = 0.0;
+        $all = self::lnChoose($runs, $successes);
+        foreach ($ways[$successes] ?? [] as $at => $ln) {
+            $p += $at >= $place ? exp($ln - $all) : 0.0;
+        }
+
+        return min(1.0, $p);
+    }
+
+    private static function lnChoose(int $n, int $k): float
+    {
+        return SpecialFunctions::lnGamma($n + 1) - SpecialFunctions::lnGamma($k + 1) - SpecialFunctions::lnGamma($n - $k + 1);
+    }
+
+    private static function lnSum(float $a, float $b): float
+    {
+        return max($a, $b) + log1p(exp(-abs($a - $b)));
+    }
+}

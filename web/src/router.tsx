@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -81,6 +81,7 @@ const tree = root.addChildren([
     at('/test/$id/plan', () => import('./test/Plan'), 'EditPlan', (id) => [comparisonQuery(id), printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]),
     at('/test/$id/import', () => import('./test/Import'), 'Import', (id) => [comparisonQuery(id)]),
     at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery]),
+    at('/test/pieces', () => import('./test/Pieces'), 'Pieces', [piecesQuery]),
     at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
     at('/judge/$id', () => import('./judge/Judgement'), 'Judgement', (id) => [judgementQuery(id), termsQuery]),
     at('/judge/$id/report', () => import('./judge/Report'), 'Report', (id) => [judgementQuery(id), comparisonQuery(id), termsQuery]),

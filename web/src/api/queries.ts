@@ -64,6 +64,7 @@ export const begunQuery = (body: Schemas['BeginPlan']) => queryOptions({ queryKe
 export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: ({ signal }) => ask(api.GET('/api/usual', { signal })), staleTime: Infinity });
 export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal }) => ask(api.GET('/api/terms', { signal })), staleTime: Infinity });
 export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });
+export const piecesQuery = queryOptions({ queryKey: ['pieces'], queryFn: ({ signal }) => ask(api.GET('/api/test-pieces', { signal })), staleTime: Infinity });
 export const gaugesQuery = from(['gauges'], ({ signal }) => ask(api.GET('/api/gauges', { signal })));
 export const pairsQuery = queryOptions({ queryKey: ['pairs'], queryFn: ({ signal }) => ask(api.GET('/api/catalogue/pairs', { signal })) });
 export const pairQuery = (materialId: string, surfaceId: string) =>

@@ -17,11 +17,16 @@ export function ComparisonList() {
             title={say('test.comparisons')}
             lead={say('test.one_question_each_which_of_these')}
             actions={
-                may.test ? (
-                    <Button asChild tone="main">
-                        <Link to="/test/new">{say('test.plan_a_comparison')}</Link>
+                <>
+                    {may.test ? (
+                        <Button asChild tone="main">
+                            <Link to="/test/new">{say('test.plan_a_comparison')}</Link>
+                        </Button>
+                    ) : null}
+                    <Button asChild>
+                        <Link to="/test/pieces">{say('test.test_pieces')}</Link>
                     </Button>
-                ) : null
+                </>
             }
             margin={
                 <MarginNote title={say('test.a_fair_comparison')}>

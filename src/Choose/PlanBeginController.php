@@ -90,7 +90,7 @@ final readonly class PlanBeginController
             ...$answer,
             'plan' => [
                 'kind' => $question->key(),
-                'title' => Sentence::of('plan_title.'.$question->key(), material: $material->name, setups: Quantity::count(\count($setups))),
+                'title' => Sentence::of('plan.title', material: $material->name, question: $question->words()),
                 'lotId' => $lot->id->toRfc4122(),
                 'printerId' => $printer->id->toRfc4122(),
                 'roomC' => $roomC,

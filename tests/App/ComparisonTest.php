@@ -316,7 +316,7 @@ final class ComparisonTest extends ApiTestCase
         $this->signIn('technician');
         $draft = $this->ask('GET', '/api/comparisons/'.$this->pick('/api/comparisons', 'status', 'draft')['id'], null, 200);
         $sides = array_map(fn (string $label): string => $this->pick('/api/plate-sides', 'label', $label)['id'], ['P15 front', 'P16 front']);
-        $setups = array_map(static fn (string $side): array => ['plateSideId' => $side, 'agentId' => null, 'bedFirstC' => null, 'bedOtherC' => null, 'unheated' => true, 'exposureS' => 25], $sides);
+        $setups = array_map(static fn (string $side): array => ['plateSideId' => $side, 'agentId' => null, 'bedFirstC' => null, 'bedOtherC' => null, 'unheated' => true, 'exposureS' => 28], $sides);
         $body = ['title' => 'Which plate for the discs?', 'lotId' => $this->pick('/api/lots', 'label', 'L-701')['id'], 'setups' => $setups, 'runsPerSetup' => 2, 'hotPerSetup' => 0,
             'limits' => ['hotPullAtLeastN' => null, 'coldPullAtMostN' => null, 'effortAtMost' => 2, 'failuresAllowed' => 0],
             'proof' => ['criterion' => 'counts', 'measures' => []] + $draft['proof'],

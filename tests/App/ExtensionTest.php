@@ -46,6 +46,22 @@ final class ExtensionTest extends ApiTestCase
         self::assertContains(['key' => 'kruskal_wallis', 'words' => 'Kruskal–Wallis, by ranks'], $this->ask('GET', '/api/terms', null, 200)['methods']);
     }
 
+    public function testAQuestionLaysOutItsSetupsAndAPieceIsDrawn(): void
+    {
+        $this->signIn('technician');
+        $begun = $this->ask('POST', '/api/plans/begin', ['kind' => 'cold_or_warm', 'measures' => [], 'sure' => 'look'], 200);
+        self::assertContains(['key' => 'cold_or_warm', 'words' => 'Does it need the heater?', 'answer' => 'An answer is whether the cold bed holds.'], $begun['kinds']);
+        self::assertSame([true, false], array_column($begun['plan']['setups'], 'unheated'));
+        $planned = $this->ask('POST', '/api/comparisons', ['title' => 'Does it need the heater?'] + $begun['plan'], 201);
+        self::assertStringContainsString('whether the cold bed holds', $planned['question']);
+
+        $cube = array_column($this->ask('GET', '/api/test-pieces', null, 200), null, 'key')['cube'];
+        self::assertSame(['Cube', 'Side'], [$cube['words'], $cube['inputs'][0]['words']]);
+        $drawn = $this->ask('POST', '/api/test-pieces/cube', ['values' => ['side' => 10], 'number' => null], 200);
+        self::assertEqualsWithDelta([100, 1000], [$drawn['shape']['contactAreaMm2'], $drawn['shape']['volumeMm3']], 1e-3);
+        self::assertSame(84 + 12 * 50, \strlen((string) $this->send('GET', '/api/test-pieces/cube/file?values[side]=10', null)->getContent()));
+    }
+
     public function testAStepStandsInEverySheetAndIsReachedLikeAnyOther(): void
     {
         $this->signIn('technician');

@@ -13,7 +13,7 @@ final class TestPieceTest extends ApiTestCase
     {
         $this->signIn('viewer');
         $pieces = $this->ask('GET', '/api/test-pieces', null, 200);
-        self::assertCount(6, $pieces);
+        self::assertGreaterThanOrEqual(6, \count($pieces));
         foreach ($pieces as $piece) {
             $values = array_column($piece['inputs'], 'usual', 'key');
             $drawn = $this->ask('POST', "/api/test-pieces/{$piece['key']}", ['values' => $values, 'number' => 27], 200);

@@ -76,7 +76,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->press('Compare P2 front, bare');
         $this->press('Compare 2');
         $this->see('What do you want to know?');
-        $this->see('P1 front, bare, 58 °C textured PEI');
+        $this->see('P1 front, bare, 55 °C textured PEI');
         $this->see('P2 front, bare, 56 °C textured PEI');
     }
 

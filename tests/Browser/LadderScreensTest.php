@@ -35,7 +35,7 @@ final class LadderScreensTest extends BrowserTestCase
         $this->open("/judge/$comparison");
         $this->see('It holds from 58 °C: shown there, and not yet known at 53 °C.');
         $this->press('Hold this window true here');
-        self::assertSame('By the ladder "From which bed temperature does PLA hold?".', $this->field('Why')->getAttribute('value'));
+        self::assertSame('By the ladder "PLA: From which bed temperature on?".', $this->field('Why')->getAttribute('value'));
         $this->press('Hold it true');
         $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog]')), 'It was not taken.');
         // Choose seats by the shop's own window from now on, and says so.

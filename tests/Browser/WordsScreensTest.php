@@ -13,8 +13,8 @@ final class WordsScreensTest extends BrowserTestCase
     private const BUILD = __DIR__.'/../../public/build/words/';
     /** English with accents, made for trying out whether all words come from the file. */
     private const PSEUDO = 'en-XA';
-    /** What a plan begins with is written into it, and then is data. */
-    private const DATA = ['test.folded_note_paper_very_light_drag'];
+    /** What the server asks in its own words, which are not of this file. */
+    private const DATA = ['judge.holds_and_lets_go'];
 
     public function testUnitsFollowThePreference(): void
     {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Shape\Piece;
 
-use Sitzplatz\Words\Sentence;
+use Sitzplatz\Words\Phrase;
 
 /** A test piece that is drawn to measure: one class, registered, and nothing else. */
 interface PieceDesign
@@ -12,10 +12,10 @@ interface PieceDesign
     /** Lower case letters and _. */
     public function key(): string;
 
-    public function words(): Sentence;
+    public function words(): Phrase;
 
     /** What it is for, and how it is read. */
-    public function purpose(): Sentence;
+    public function purpose(): Phrase;
 
     /** @return list<PieceInput> */
     public function inputs(): array;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test\Question;
 
-use Sitzplatz\Words\Sentence;
+use Sitzplatz\Words\Phrase;
 
 /** What a comparison is asked: one class a kind of question, which lays out the setups that answer it. */
 interface PlanQuestion
@@ -13,10 +13,10 @@ interface PlanQuestion
     public function key(): string;
 
     /** The question as a technician would put it. */
-    public function words(): Sentence;
+    public function words(): Phrase;
 
     /** What will count as an answer. */
-    public function answer(): Sentence;
+    public function answer(): Phrase;
 
     public function asksOf(bool $filament): bool;
 

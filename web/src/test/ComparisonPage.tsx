@@ -59,11 +59,6 @@ export function ComparisonPage() {
             margin={<Constants comparison={comparison} />}
         >
             <Fault error={start.error} />
-            <div className="mb-6 flex flex-col gap-2">
-                {comparison.question ? <p className="max-w-[46rem]">{comparison.question}</p> : null}
-                <Notice tone={comparison.varied.confounded ? 'caution' : 'note'}>{comparison.varied.sentence}</Notice>
-                <Cautions sentences={comparison.cautions} />
-            </div>
             {next && !draft ? (
                 <Link to="/runs/$id" params={{ id: next.id }} className="mb-6 flex flex-wrap items-center justify-between gap-3 border-l-4 border-accent bg-accent-wash px-5 py-4 text-ink no-underline hover:underline">
                     <span>
@@ -80,6 +75,11 @@ export function ComparisonPage() {
                     </span>
                 </Link>
             ) : null}
+            <div className="mb-6 flex flex-col gap-2">
+                {comparison.question ? <p className="max-w-[46rem]">{comparison.question}</p> : null}
+                <Notice tone={comparison.varied.confounded ? 'caution' : 'note'}>{comparison.varied.sentence}</Notice>
+                <Cautions sentences={comparison.cautions} />
+            </div>
             <SetupList comparison={comparison} />
             <h2 className="mt-6 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? say('test.the_first_runs_as_they_would') : say('test.the_order_as_it_would_be')) : say('test.runs_in_order')}</h2>
             <p className="mb-3 text-soft">

@@ -67,7 +67,7 @@ export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: st
     }
     const ended = capture.state === 'ended';
     return (
-        <div className="flex max-w-2xl flex-col gap-3" data-state={capture.state}>
+        <div className="flex max-w-4xl flex-col gap-3" data-state={capture.state}>
             {capture.state === 'failed' ? (
                 <Notice tone="fault">
                     <p>{capture.message}</p>
@@ -75,24 +75,24 @@ export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: st
                 </Notice>
             ) : (
                 <>
-                    <div className="flex items-end gap-6">
+                    <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
                         <p className="text-6xl leading-none font-[650]">{capture.peakN === null ? '–' : force.bare(capture.peakN)}</p>
                         <p className="text-soft">
                             {force.symbol}, {ended ? say('test.peak') : capture.state === 'waiting' ? say('test.waiting_for_the_gauge') : say('test.pull_now_slowly_and_level')}
                         </p>
+                        {ended ? (
+                            <div className="flex flex-col gap-2">
+                                <p className="font-[650]">{say('test.what_let_go')}</p>
+                                <div className="flex flex-wrap gap-2">
+                                    <Button tone="main" big onClick={() => take.mutate(false)} disabled={take.isPending}>{say('test.the_part_came_off_the_plate')}</Button>
+                                    <Button big onClick={() => take.mutate(true)} disabled={take.isPending}>{say('test.the_part_broke_at_least_this')}</Button>
+                                    <Button big tone="quiet" onClick={() => setCaptureId(null)}>{say('test.pull_again')}</Button>
+                                </div>
+                            </div>
+                        ) : null}
                     </div>
                     <Trace capture={capture} limitN={limitN} />
                     {capture.toppedOut ? <Notice tone="caution">{say('test.the_gauge_topped_out_the_reading')}</Notice> : null}
-                    {ended ? (
-                        <div className="flex flex-col gap-2">
-                            <p className="font-[650]">{say('test.what_let_go')}</p>
-                            <div className="flex flex-wrap gap-2">
-                                <Button tone="main" big onClick={() => take.mutate(false)} disabled={take.isPending}>{say('test.the_part_came_off_the_plate')}</Button>
-                                <Button big onClick={() => take.mutate(true)} disabled={take.isPending}>{say('test.the_part_broke_at_least_this')}</Button>
-                                <Button big tone="quiet" onClick={() => setCaptureId(null)}>{say('test.pull_again')}</Button>
-                            </div>
-                        </div>
-                    ) : null}
                     <Fault error={take.error} />
                 </>
             )}
@@ -113,7 +113,7 @@ function Trace({ capture, limitN }: { capture: Schemas['Capture']; limitN: numbe
         (point) => y(point[1]),
     )(points);
     return (
-        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full border border-line bg-well" role="img" aria-label={capture.peakN === null ? say('test.no_force_yet') : say('test.trace_of_the_pull_peak', { peakN: force.text(capture.peakN) })}>
+        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full max-w-2xl border border-line bg-well" role="img" aria-label={capture.peakN === null ? say('test.no_force_yet') : say('test.trace_of_the_pull_peak', { peakN: force.text(capture.peakN) })}>
             {force.ticks(0, y.domain()[1] ?? 0, 4).map((tick) => (
                 <g key={tick}>
                     <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />

@@ -45,6 +45,8 @@ final class Volume
     private array $lots = [];
     /** @var list<string> */
     private array $people = [];
+    /** @var array<string, mixed> what a comparison holds constant, as its setups have it */
+    private array $held = [];
     private float $minutes = 25.0;
     private int $parts = 1;
 
@@ -167,9 +169,10 @@ final class Volume
                 'started_at' => self::time($startMs),
                 'closed_at' => $open
                     ? null
-                    : self::time($startMs + 3 * 86_400_000), 'seed' => $at, 'gap_mm' => [0.1, 0.1, 0.1, 0.15][$this->random->getInt(0, 3)],
+                    : self::time($startMs + 3 * 86_400_000), 'seed' => $at, 'gap_mm' => $gap = [0.1, 0.1, 0.1, 0.15][$this->random->getInt(0, 3)],
             ]);
-            // Of one comparison all parts are alike.
+            // Of one comparison all parts are alike, and so are lot and gap.
+            $this->held = ['material_id' => $material, 'lot_id' => $lot, 'gap_mm' => $gap];
             $this->minutes = 22 * exp(1.4 * $this->chance());
             $this->parts = 0 === $this->random->getInt(0, 14) ? $this->random->getInt(4, 12) : 1;
             $ids = [];
@@ -215,6 +218,7 @@ final class Volume
             'position' => $position,
             'bed_first_c' => $bed,
             'bed_other_c' => $bed,
+            ...$this->held,
             'comparison_id' => $comparison, 'side_id' => $side['id'], 'fitting_id' => $fitting, 'agent_id' => '' === $way ? null : $agents[$way],
         ]);
         $good = $pairing?->treatment('' === $way ? null : $way)?->hold->prior()->mean() ?? 0.8;

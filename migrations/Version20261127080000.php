@@ -27,7 +27,7 @@ final class Version20261127080000 extends AbstractMigration
             MODIFY speed_mm_s DOUBLE NOT NULL, MODIFY brim VARCHAR(60) NOT NULL,
             ADD CONSTRAINT FK_251D5630A8CBA5F7 FOREIGN KEY (lot_id) REFERENCES lot (id), ADD INDEX IDX_251D5630A8CBA5F7 (lot_id)');
         $this->addSql('ALTER TABLE comparison ALTER kind DROP DEFAULT');
-        $this->addSql('ALTER TABLE run_tally ADD exposure_s DOUBLE NULL AFTER speed_mm_s');
+        $this->addSql('ALTER TABLE run_tally ADD exposure_s DOUBLE NULL AFTER speed_mm_s, ADD own_brim TINYINT NOT NULL AFTER exposure_s');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
             $this->addSql($sql, $parameters);
         }
@@ -37,7 +37,7 @@ final class Version20261127080000 extends AbstractMigration
     {
         // What was counted has to be counted again by the version that reads it: sitzplatz:tally --rebuild.
         $this->addSql('DELETE FROM run_tally');
-        $this->addSql('ALTER TABLE run_tally DROP exposure_s');
+        $this->addSql('ALTER TABLE run_tally DROP exposure_s, DROP own_brim');
         $this->addSql('ALTER TABLE setup DROP FOREIGN KEY FK_251D5630A8CBA5F7');
         $this->addSql('ALTER TABLE setup DROP lot_id, DROP material_id, DROP nozzle_first_c, DROP gap_mm, DROP speed_mm_s, DROP brim, DROP exposure_s');
         $this->addSql('ALTER TABLE comparison DROP kind');

@@ -11,6 +11,7 @@ final readonly class Conditions
     private const SAME_C = 0.05;
     private const SAME_MM = 0.0005;
     private const SAME_S = 0.05;
+    private const SAME_MM_S = 0.5;
 
     public function __construct(
         public string $materialId,
@@ -33,12 +34,16 @@ final readonly class Conditions
         public string $feeler,
         /** Of the bottom layers of a resin, s; null: a filament, or not known. */
         public ?float $exposureS = null,
+        /** Of the first layer, mm/s; null: not known. */
+        public ?float $speedMmS = null,
+        /** What the part has around its foot, in somebody's own words. */
+        public string $brim = '',
     ) {
     }
 
     /**
      * Whether runs under these conditions speak for a setup under those. Lot and sheet may differ where "any" is claimed;
-     * the rest has to be the same, the bed after the first layer, nozzle and gap among it.
+     * the rest has to be the same, the bed after the first layer, nozzle, gap, speed and brim among it.
      */
     public function speakFor(self $wanted, bool $anyLot, bool $anyPlate): bool
     {
@@ -53,6 +58,8 @@ final readonly class Conditions
             && self::same($this->nozzleFirstC, $wanted->nozzleFirstC, self::SAME_C)
             && self::same($this->gapMm, $wanted->gapMm, self::SAME_MM)
             && self::same($this->exposureS, $wanted->exposureS, self::SAME_S)
+            && self::same($this->speedMmS, $wanted->speedMmS, self::SAME_MM_S)
+            && mb_strtolower(trim($this->brim)) === mb_strtolower(trim($wanted->brim))
             && $this->feeler === $wanted->feeler;
     }
 

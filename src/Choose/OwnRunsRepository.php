@@ -75,7 +75,7 @@ final readonly class OwnRunsRepository
         $runs = $questions = $each = [];
         foreach ($this->database->iterateAssociative(
             'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.outcomes, t.minutes, t.parts, t.bed_other_c, t.printer_id,
-                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, t.exposure_s, ps.plate_id, t.last_at, t.epoch
+                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, t.exposure_s, t.own_brim, ps.plate_id, t.last_at, t.epoch
              '.self::TALLIES.' WHERE t.void = 0 AND t.material_id = ?',
             [$materialId],
         ) as $row) {
@@ -115,6 +115,7 @@ final readonly class OwnRunsRepository
                 $number($row['room_c']),
                 Question::Changed === $questions[$between],
                 $number($row['exposure_s']),
+                (bool) $row['own_brim'],
             );
         }
 

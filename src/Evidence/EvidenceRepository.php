@@ -81,6 +81,8 @@ final readonly class EvidenceRepository
             $setup->gapMm,
             $comparison->feeler,
             $setup->exposureS,
+            $setup->speedMmS,
+            $setup->brim,
         );
     }
 
@@ -97,7 +99,7 @@ final readonly class EvidenceRepository
         $found = [];
         foreach ($this->database->iterateAssociative(
             'SELECT s.id, s.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler,
-                s.exposure_s
+                s.exposure_s, s.speed_mm_s, s.brim
              FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
              WHERE s.material_id = ? AND c.printer_id = ?',
             [$setup->materialId, $comparison->printer->id->toBinary()],
@@ -116,6 +118,8 @@ final readonly class EvidenceRepository
                 $number($row['gap_mm']),
                 (string) $row['feeler'],
                 $number($row['exposure_s']),
+                $number($row['speed_mm_s']),
+                (string) $row['brim'],
             );
         }
 

@@ -18,7 +18,7 @@ final readonly class RunTally
     /** All runs of one lot on one sheet with one agent at one setting of one printer, whatever comparison they are of. */
     private const SEAT = "UNHEX(MD5(CONCAT_WS('/', s.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(s.lot_id), HEX(c.printer_id),
         IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(s.nozzle_first_c, ''), c.nozzle_mm, IFNULL(s.gap_mm, ''), c.feeler,
-        s.speed_mm_s, IFNULL(s.exposure_s, ''))))";
+        s.speed_mm_s, IFNULL(s.exposure_s, ''), s.brim)))";
     /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
             WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
@@ -28,7 +28,7 @@ final readonly class RunTally
         LEFT JOIN agent_stock a ON a.id = s.agent_id';
     /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
-        nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
+        nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, own_brim, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
 
     public function __construct(private Connection $database)
@@ -187,6 +187,7 @@ final readonly class RunTally
         return 'SELECT r.*, IF(on_plate < 8, on_plate, POW(2, FLOOR(LOG2(on_plate)))) AS many FROM (SELECT '.self::SEAT.' AS seat, s.material_id,
                 f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, s.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
                 c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler, s.speed_mm_s, s.exposure_s,
+                s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim,
                 '.self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
                 FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
                 r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate

@@ -22,9 +22,12 @@ final class EvidenceTest extends ApiTestCase
     public static function otherWays(): iterable
     {
         yield 'made in the same way' => [[], [], [], 8];
-        yield 'another question, another speed, another file' => [
+        // A setup is its first-layer speed and its brim, too; what only names the run is not.
+        yield 'another first-layer speed' => [[], ['firstLayerSpeedMmS' => 55], [], 4];
+        yield 'ears' => [[], ['brim' => 'ears'], [], 4];
+        yield 'another question, another file' => [
             ['title' => 'Another one'],
-            ['firstLayerSpeedMmS' => 55, 'gcodeName' => 'other.gcode'],
+            ['gcodeName' => 'other.gcode'],
             [],
             8,
         ];

@@ -114,6 +114,27 @@ final class PlanTest extends ApiTestCase
         self::assertCount(2, $gaps);
     }
 
+    /** What a brim of its own held says nothing of a part without one: no number of Choose may rest on it. */
+    public function testRunsWithABrimOfTheirOwnAreKeptApart(): void
+    {
+        $this->signIn('technician');
+        $plan = $this->begin(['kind' => 'grid'])['plan'];
+        $bare = $plan['setups'][0];
+        $plan = ['runsPerSetup' => 2, 'setups' => [$bare, ['brim' => 'ears'] + $bare]] + $plan;
+        $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        self::assertSame([null, 'ears'], array_column($planned['setups'], 'brim'));
+        self::assertNull($planned['setups'][1]['expectedHold'], 'Nothing was expected of ears in somebody’s own words.');
+        $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 200);
+        $table = "setup,run,measure,value,unit,status\nB,1,held,1,,exact\nB,1,effort,1,,exact\nB,1,damage,0,,exact\n";
+        $choice = fn (): array => array_map(static fn (array $each): array => [$each['label'], $each['hold']], $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $plan['printerId'], 'lotId' => $plan['lotId'], 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => null], 200)['candidates']);
+        $before = $choice();
+        $this->ask('POST', "/api/comparisons/{$planned['id']}/import", ['version' => $started['version'], 'table' => $table], 201);
+        self::assertSame(1, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM run_tally WHERE own_brim = 1'));
+        self::assertEquals($before, $choice());
+        $wish = ['plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
+        self::assertSame([0, 1], array_map(fn (array $setup): int => $this->ask('POST', '/api/profiles/assess', ['setupId' => $setup['id']] + $wish, 200)['runs'], $planned['setups']));
+    }
+
     public function testRungsInTurnBeginWithTheFirstAndNeverAtOneLook(): void
     {
         $this->signIn('technician');

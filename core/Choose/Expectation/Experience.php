@@ -96,7 +96,10 @@ final readonly class Experience
         if (null === $runs) {
             $ofJob[$kind] = $runs = new RunsOfKind($job->material->filament);
             foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
-                $runs->add($run, self::likeness($run, $job), $job);
+                // What a foothold in somebody's own words gave them, no job can be told to have.
+                if (!$run->ownBrim) {
+                    $runs->add($run, self::likeness($run, $job), $job);
+                }
             }
         }
 

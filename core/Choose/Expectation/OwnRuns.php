@@ -39,6 +39,8 @@ final readonly class OwnRuns
         public bool $changedSince = false,
         /** Of the bottom layers of a resin, s. */
         public ?float $exposureS = null,
+        /** Made with something around the foot that the other setups of its comparison did not have. */
+        public bool $ownBrim = false,
     ) {
     }
 

@@ -95,6 +95,17 @@ final class ExperienceTest extends TestCase
         self::assertSame([], $experience->near($job, self::side('glass'), null, null)['hold'], 'Heated runs say nothing of a bed that is off.');
     }
 
+    public function testWhatOnlyABrimHeldOrAnotherExposureSaysNothing(): void
+    {
+        $ears = new Experience([new OwnRuns('P1', 'glass', null, 'lot', 60, 9, 9, 9, 9, ownBrim: true)]);
+        self::assertSame([], $ears->near(self::job('pla'), self::side('glass'), null, 60)['hold']);
+        // Exposures within a tenth are the same setting (ours); a rung further on is another.
+        $resin = new Experience([new OwnRuns('P1', 'resin_sanded', null, 'lot', null, 9, 9, 9, 9, exposureS: 27.0)]);
+        $job = self::job('resin');
+        self::assertNotSame([], $resin->near($job, self::side('resin_sanded'), null, 28)['hold']);
+        self::assertSame([], $resin->near($job, self::side('resin_sanded'), null, 36)['hold']);
+    }
+
     public function testBeyondWhatWasProvenIsSaid(): void
     {
         $runs = [

@@ -54,6 +54,9 @@ final class EvidenceTest extends TestCase
         yield 'a hotter first layer' => [['nozzleFirstC' => 250.0], true, true, false];
         yield 'a nearer nozzle' => [['gapMm' => 0.08], true, true, false];
         yield 'a gap that nobody measured' => [['gapMm' => null], true, true, false];
+        yield 'a faster first layer' => [['speedMmS' => 55.0], true, true, false];
+        yield 'ears' => [['brim' => 'ears'], true, true, false];
+        yield 'no brim in other letters' => [['brim' => ' None'], false, false, true];
         yield 'another feeler' => [['feeler' => 'card'], true, true, false];
         yield 'the last digit of a float' => [['bedFirstC' => 93.0 + 1e-13], false, false, true];
     }
@@ -176,7 +179,7 @@ final class EvidenceTest extends TestCase
     {
         return new Conditions(...[
             'materialId' => 'abs', 'lotId' => 'l1', 'printerId' => 'p1', 'fittingId' => 'f1', 'surfaceId' => 'pei_smooth', 'agentKindId' => null,
-            'bedFirstC' => 93.0, 'bedOtherC' => 93.0, 'nozzleMm' => 0.4, 'nozzleFirstC' => 245.0, 'gapMm' => 0.1, 'feeler' => 'note paper', ...$change,
+            'bedFirstC' => 93.0, 'bedOtherC' => 93.0, 'nozzleMm' => 0.4, 'nozzleFirstC' => 245.0, 'gapMm' => 0.1, 'feeler' => 'note paper', 'speedMmS' => 20.0, 'brim' => 'none', ...$change,
         ]);
     }
 

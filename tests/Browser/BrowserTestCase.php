@@ -262,4 +262,22 @@ abstract class BrowserTestCase extends TestCase
 
         return (int) substr($name, (int) strrpos($name, ':') + 1);
     }
+
+    /** Requests to these addresses fail, as they do when the cable is out; none: all pass. */
+    protected function blocked(string ...$addresses): void
+    {
+        $this->command('Network.enable', new \stdClass());
+        $this->command('Network.setBlockedURLs', ['urls' => $addresses]);
+    }
+
+    protected function network(bool $on): void
+    {
+        $this->blocked(...($on ? [] : ['*/api/*']));
+    }
+
+    /** @param array<string, mixed>|\stdClass $with */
+    protected function command(string $name, array|\stdClass $with): void
+    {
+        $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
+    }
 }

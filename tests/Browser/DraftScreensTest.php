@@ -160,24 +160,6 @@ final class DraftScreensTest extends BrowserTestCase
         $this->until(fn (): bool => !str_contains($this->text(), 'was not taken'), 'It is still said.');
     }
 
-    /** Requests to these addresses fail, as they do when the cable is out; none: all pass. */
-    private function blocked(string ...$addresses): void
-    {
-        $this->command('Network.enable', new \stdClass());
-        $this->command('Network.setBlockedURLs', ['urls' => $addresses]);
-    }
-
-    private function network(bool $on): void
-    {
-        $this->blocked(...($on ? [] : ['*/api/*']));
-    }
-
-    /** @param array<string, mixed>|\stdClass $with */
-    private function command(string $name, array|\stdClass $with): void
-    {
-        $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
-    }
-
     private function coolingRun(): void
     {
         $this->signIn('technician');

@@ -44,6 +44,53 @@ final class LadderScreensTest extends BrowserTestCase
         $this->until(fn (): bool => 54.7 === $this->lowOfTheFirst(), 'Choose has another window.');
     }
 
+    public function testAGridIsMadeAndOneRunGoesByGaugeWithTheNetworkCutInTheMiddle(): void
+    {
+        $this->signIn('technician');
+        $this->open('/test/new');
+        $this->press('Every combination of …');
+        foreach (['P1 front, textured PEI', 'P2 front, textured PEI'] as $plate) {
+            $this->click("//*[@role='dialog']//button[@role='checkbox'][following-sibling::label[.='$plate']]");
+        }
+        $this->fill('Speed 1, mm/s', '20');
+        $this->fill('Speed 2, mm/s', '55');
+        $this->press('Make the setups');
+        $this->see('P2 front, bare, 56 °C, 55 mm/s in the first layer');
+        $this->see('4 setups, up to 72 runs');
+        $this->see('a difference cannot be put down to one of these');
+        $this->press('… and pull by gauge or scale');
+        $this->see('4 setups, up to 64 runs');
+        $this->press('Start');
+        $this->click('//a[contains(., "Next: run 1")]');
+        $this->see('this part gives a');
+        $pull = str_contains($this->text(), 'gives a hot pull') ? 'hot' : 'cold';
+        $this->press('Begin this run');
+        $this->press('Done. Heat and soak');
+        $this->see('to soak');
+        $this->network(false);
+        foreach (['Done. Print', 'Done. First layer', 'Held to the end'] as $touch) {
+            $this->press($touch);
+        }
+        $this->see('entries wait for the server');
+        $this->network(true);
+        $this->page->executeScript('window.dispatchEvent(new Event("online"))');
+        $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'What was touched without network was not sent.');
+        if ('cold' === $pull) {
+            $this->press('Done. Cold pull');
+        } else {
+            $this->press('Pull with the gauge');
+        }
+        $this->see('What let go?');
+        $this->press('The part came off the plate');
+        if ('cold' === $pull) {
+            $this->press('Lifts by finger');
+        }
+        $this->press('No');
+        $this->press('Done. Clean');
+        $this->press('Finish the run');
+        $this->see('Run 1 is done. This is the next.');
+    }
+
     public function testAResinIsTriedAlongItsExposureOnAPhone(): void
     {
         $this->signIn('technician');

@@ -92,9 +92,7 @@ final class WholeWayTest extends BrowserTestCase
     /** Of a shop that has nothing yet but somebody who leads it. */
     public function testAnEmptyShopIsLedToItsFirstAnswer(): void
     {
-        $this->signIn('lead');
-        $this->database('SET SESSION group_concat_max_len = 100000; SET @every = (SELECT GROUP_CONCAT("DELETE FROM ", table_name SEPARATOR ";") FROM information_schema.tables'
-            .' WHERE table_schema = DATABASE() AND table_name NOT IN ("user_account", "session", "doctrine_migration_versions")); SET FOREIGN_KEY_CHECKS = 0; EXECUTE IMMEDIATE CONCAT("BEGIN NOT ATOMIC ", @every, "; END"); UPDATE user_account SET bench = "[]"');
+        $this->emptyShop();
         $this->open('/');
         $this->see('Your shop has nothing on the shelf yet.');
         // A wrong number is said, at its field, and nothing that was entered is lost.
@@ -112,6 +110,64 @@ final class WholeWayTest extends BrowserTestCase
         self::assertStringContainsString('P1 front', $this->textOf('section[aria-label="Use this"]'));
         // Glass has no magnets.
         self::assertSame('clips', $this->page->executeAsyncScript('fetch("/api/plates").then((r) => r.json()).then((rows) => arguments[0](rows[0].heldBy))'));
+    }
+
+    /** Without an instrument: from nothing on the shelf to a profile that a lead has signed. */
+    public function testByEyesAndFingersFromAnEmptyShopToASignedProfile(): void
+    {
+        $this->emptyShop();
+        $this->open('/test/new');
+        $this->see('Nothing to test yet. Enter a lot on the shelf first.');
+        $this->open('/');
+        $this->fill('Bed width, mm', '250');
+        $this->fill('Surface on top', 'glass');
+        $this->press('Put it on the shelf and choose');
+        $this->see('let go unharmed');
+        $this->press('Test');
+        $this->press('Plan a comparison');
+        $this->see('What do you want to know?');
+        $this->see('P1 front');
+        $this->press('What a setup has to reach');
+        $this->fill('Looked at', 'Once');
+        $this->see('14 runs');
+        $this->press('Start');
+        $this->see('Next: run 1');
+        $comparison = substr((string) $this->page->getCurrentURL(), -36);
+        $this->click('//a[contains(., "Next: run 1")]');
+        foreach (['Begin this run', 'Done. Heat and soak', 'Done. Print', 'Done. First layer', 'Held to the end', 'Done. Take the part off', 'Done. Inspect', 'Loose on its own', 'No', 'Done. Clean', 'Finish the run'] as $touch) {
+            $this->press($touch);
+        }
+        $this->see('Run 1 is done. This is the next.');
+        $done = (string) $this->page->executeAsyncScript('fetch("/api/comparisons/" + arguments[0]).then((r) => r.json()).then((c) => arguments[1](c.setups.find((s) => s.id === c.runs[0].setupId).label))', [$comparison]);
+        $table = "setup,run,measure,value,unit,status\n";
+        for ($i = 1; $i <= 13; ++$i) {
+            $table .= "$done,p$i,held,1,,exact\n$done,p$i,effort,0,,exact\n$done,p$i,damage,0,,exact\n$done,p$i,print_minutes,25,min,exact\n";
+        }
+        $this->open("/test/$comparison/import");
+        $this->fill('or paste the table', $table);
+        $this->press('Check the table');
+        $this->press('Add these readings');
+        $this->see('holds and lets go');
+        $this->press('Record the verdict');
+        $this->see('Judged again today, it comes out the same');
+        $this->press("Propose a profile from $done");
+        $this->see('The evidence carries it.');
+        $this->fill('Name of the profile', 'The first of this shop');
+        $this->press('Propose it to a lead');
+        $this->see('It can be signed.');
+        $this->press('Sign');
+        $this->fill('Your password', 'hilltop');
+        $this->press('Sign as validated');
+        $this->see('signed by Tilo');
+        $this->press('Choose');
+        $this->until(fn (): bool => str_contains($this->textOf('section[aria-label="Use this"]'), 'proven here'), 'What was just proven is not the answer.');
+    }
+
+    private function emptyShop(): void
+    {
+        $this->signIn('lead');
+        $this->database('SET SESSION group_concat_max_len = 100000; SET @every = (SELECT GROUP_CONCAT("DELETE FROM ", table_name SEPARATOR ";") FROM information_schema.tables'
+            .' WHERE table_schema = DATABASE() AND table_name NOT IN ("user_account", "session", "doctrine_migration_versions")); SET FOREIGN_KEY_CHECKS = 0; EXECUTE IMMEDIATE CONCAT("BEGIN NOT ATOMIC ", @every, "; END"); UPDATE user_account SET bench = "[]"');
     }
 
     private function oneRunWithTheGauge(): string

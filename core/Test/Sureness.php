@@ -51,10 +51,10 @@ enum Sureness: string
         };
     }
 
-    /** Half of the runs, so that hold and release are seen alike. */
-    public function hotRuns(bool $pulls): int
+    /** Half of so many runs, so that hold and release are seen alike. */
+    public static function hotOf(int $runs, bool $pulls): int
     {
-        return $pulls ? intdiv($this->runs($pulls) + 1, 2) : 0;
+        return $pulls ? intdiv($runs + 1, 2) : 0;
     }
 
     public function words(): Sentence

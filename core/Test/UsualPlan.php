@@ -9,9 +9,6 @@ final class UsualPlan
 {
     /** Enough for the 80/90 acceptance plan, half of it hot. */
     public const RUNS_PER_SETUP = 12;
-    public const HOT_PER_SETUP = 6;
-    /** By counts: the fewest that show four runs in five with no failure (success run, 95 % confidence). */
-    public const COUNTED_RUNS = 14;
     public const NOZZLE_MM = 0.4;
     public const NOZZLE_FIRST_C = 215.0;
     public const LINE_WIDTH_MM = 0.45;

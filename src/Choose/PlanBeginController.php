@@ -121,7 +121,7 @@ final readonly class PlanBeginController
                     'plateChangeMinutes' => $durations->plateChangeMinutes,
                 ],
                 'runsPerSetup' => $runs,
-                'hotPerSetup' => $pulls ? min($runs, intdiv($runs + 1, 2)) : 0,
+                'hotPerSetup' => Sureness::hotOf($runs, $pulls),
                 'seed' => random_int(0, 65_535),
                 'setups' => $setups,
             ],

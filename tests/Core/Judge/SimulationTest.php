@@ -21,6 +21,7 @@ use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\Sureness;
 use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Tests\Core\Words\Said;
 
@@ -165,7 +166,7 @@ final class SimulationTest extends TestCase
         self::assertSame([], PlanChance::warnings($plan(22, 1)));
         // Success run: ⌈ln 0.05 / ln 0.8⌉ and, for nine in ten, 29.
         self::assertSame([14, 22, 29], [PlanChance::fewestRuns(0.8, 0), PlanChance::fewestRuns(0.8, 1), PlanChance::fewestRuns(0.9, 0)]);
-        self::assertSame(PlanChance::fewestRuns(UsualPlan::SHARE, 0), UsualPlan::COUNTED_RUNS);
+        self::assertSame(PlanChance::fewestRuns(UsualPlan::SHARE, 0), Sureness::Use->runs(false));
     }
 
     public function testPlansByPullsAreWarnedWhereTheyCanHardlyPass(): void

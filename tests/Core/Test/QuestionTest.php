@@ -133,9 +133,9 @@ final class QuestionTest extends TestCase
         foreach ([[Sureness::Look, 5], [Sureness::Use, 14], [Sureness::Profile, 29]] as [$sure, $runs]) {
             self::assertSame($runs, $sure->runs(false), $sure->value);
             self::assertSame($runs, PlanChance::fewestRuns($sure->share(), 0), $sure->value);
-            self::assertSame(0, $sure->hotRuns(false));
+            self::assertSame(0, Sureness::hotOf($runs, false));
         }
-        self::assertSame([6, 3], [Sureness::Look->runs(true), Sureness::Look->hotRuns(true)]);
+        self::assertSame([6, 3, 6], [Sureness::Look->runs(true), Sureness::hotOf(6, true), Sureness::hotOf(12, true)]);
     }
 
     public function testOnlyTheFirstOfRungsInTurnIsPlannedAndNeverAtOneLook(): void

@@ -76,7 +76,7 @@ export function Propose() {
                     <CheckField label={say('keep.for_any_plate_of_this_kind', { anyNeeds: usual.anyNeeds })} {...at('anyPlate')} />
                 </div>
                 <Fault error={error} />
-                {assessment ? <Assessed assessment={assessment} setupId={setupId} most={usual.plan.mostRunsAdded} /> : null}
+                {assessment ? <Assessed assessment={assessment} setupId={setupId} most={usual.mostRunsAdded} /> : null}
                 <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_12rem]">
                     <TextField label={say('keep.name_of_the_profile')} {...at('title')} required placeholder={say('keep.lot_and_plate_so_that_it')} />
                     <DateField label={say('keep.look_at_it_again_by')} {...at('reviewBy')} />

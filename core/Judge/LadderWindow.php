@@ -24,7 +24,7 @@ final readonly class LadderWindow
         public ?float $holdsAt,
         /** The rung with the most grip that lets go; null: none is shown to. */
         public ?float $letsGoAt,
-        /** One-sided, that what grips more holds more often; null: fewer than two rungs have runs. */
+        /** One-sided, that what grips more holds more often; null: fewer than two rungs have runs, or there are too many to count. */
         public ?float $trendP,
         /** @var list<Sentence> */
         public array $sentences,

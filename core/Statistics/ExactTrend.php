@@ -13,31 +13,53 @@ use Sitzplatz\Statistics\Internal\SpecialFunctions;
  */
 final readonly class ExactTrend
 {
+    /** Steps of the count; more take longer than anybody waits. */
+    private const MOST_STEPS = 1_500_000;
+
     /**
      * One-sided: small where later groups succeed more often. Groups are a step apart from each other.
      *
      * @param list<array{int, int}> $groups successes and runs of each, in order
      *
+     * @return float|null null: there are too many ways to count them out
+     *
      * @throws InvalidArgument if there are fewer than two groups, or one has fewer runs than successes
      */
-    public static function p(array $groups): float
+    public static function p(array $groups): ?float
     {
         if (\count($groups) < 2) {
             throw InvalidArgument::tooFew(\count($groups), 2);
         }
-        $successes = $place = $runs = 0;
-        // Logarithms of how many ways lead to so many successes at such a sum of places, group after group.
-        $ways = [0 => [0 => 0.0]];
-        foreach ($groups as $i => [$held, $of]) {
+        foreach ($groups as [$held, $of]) {
             if ($held < 0 || $held > $of) {
                 throw InvalidArgument::counts($held, $of);
             }
-            $successes += $held;
+        }
+        $runs = array_sum(array_column($groups, 1));
+        // Successes that grow upwards are failures that grow downwards; whichever are fewer are counted.
+        if (2 * array_sum(array_column($groups, 0)) > $runs) {
+            $groups = array_map(static fn (array $group): array => [$group[1] - $group[0], $group[1]], array_reverse($groups));
+        }
+
+        return self::counted($groups, (int) array_sum(array_column($groups, 0)), (int) $runs);
+    }
+
+    /** @param list<array{int, int}> $groups */
+    private static function counted(array $groups, int $successes, int $runs): ?float
+    {
+        $place = $steps = 0;
+        // Logarithms of how many ways lead to so many successes at such a sum of places, group after group.
+        $ways = [0 => [0 => 0.0]];
+        foreach ($groups as $i => [$held, $of]) {
             $place += $i * $held;
-            $runs += $of;
             $next = [];
             foreach ($ways as $so => $byPlace) {
-                for ($k = 0; $k <= $of; ++$k) {
+                $most = min($of, $successes - $so);
+                $steps += ($most + 1) * \count($byPlace);
+                if ($steps > self::MOST_STEPS) {
+                    return null;
+                }
+                for ($k = 0; $k <= $most; ++$k) {
                     $choose = self::lnChoose($of, $k);
                     foreach ($byPlace as $at => $ln) {
                         $before = $next[$so + $k][$at + $i * $k] ?? null;

@@ -28,7 +28,7 @@ final readonly class Timetable
         $day = 1;
         $at = $sum = 0.0;
         foreach ($runs as $run) {
-            $phases = self::phases($run, $durations);
+            $phases = $durations->phases($run->pull, $run->plateChange);
             $takes = array_sum(array_column($phases, 'minutes'));
             if ($at > 0.0 && $at + $takes > $dayMinutes + 1e-9) {
                 ++$day;
@@ -40,20 +40,5 @@ final readonly class Timetable
         }
 
         return new self($placed, [] === $placed ? 0 : $day, $sum);
-    }
-
-    /** @return list<array{phase: string, minutes: float}> those that take time, in order */
-    private static function phases(PlannedRun $run, RunDurations $durations): array
-    {
-        $phases = [
-            ['phase' => 'change', 'minutes' => $run->plateChange ? $durations->plateChangeMinutes : 0.0],
-            ['phase' => 'prepare', 'minutes' => $durations->prepareMinutes],
-            ['phase' => 'heat', 'minutes' => $durations->heatAndSoakMinutes],
-            ['phase' => 'print', 'minutes' => $durations->printMinutes],
-            ['phase' => 'cool', 'minutes' => PullKind::Cold === $run->pull ? $durations->coolMinutes : 0.0],
-            ['phase' => 'inspect', 'minutes' => $durations->inspectAndCleanMinutes],
-        ];
-
-        return array_values(array_filter($phases, static fn (array $phase): bool => $phase['minutes'] > 0.0));
     }
 }

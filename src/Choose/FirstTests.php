@@ -30,7 +30,7 @@ use Sitzplatz\Words\Sentence;
 final readonly class FirstTests
 {
     /** Where nobody said how warm it is at the bench. */
-    private const ROOM_C = 21.0;
+    public const ROOM_C = 21.0;
 
     public function __construct(
         private EntityManagerInterface $entities,

@@ -27,8 +27,12 @@ final readonly class PieceController
     private const MOST_NUMBER = 9999;
 
     /** @param iterable<PieceDesign> $designs */
-    public function __construct(#[AutowireIterator('sitzplatz.piece')] private iterable $designs, private Contract $contract, private Formats $formats)
-    {
+    public function __construct(
+        #[AutowireIterator('sitzplatz.piece')] private iterable $designs,
+        private Contract $contract,
+        private Formats $formats,
+        private ShapeSlots $slots,
+    ) {
     }
 
     #[Route('/api/test-pieces', name: 'listTestPieces', methods: ['GET'])]
@@ -55,11 +59,14 @@ final readonly class PieceController
     public function draw(string $key, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $path = self::kept(PieceFile::stl($this->solids($key, $body['values'], $body['number']), $key));
+        $slot = $this->slots->take();
+        $path = (string) tempnam(sys_get_temp_dir(), 'piece');
         try {
+            file_put_contents($path, PieceFile::stl($this->solids($key, $body['values'], $body['number']), $key));
             $shape = PartReading::file($path, null, $this->formats);
         } finally {
             unlink($path);
+            fclose($slot);
         }
         $section = SectionModulus::of($shape->patch);
 
@@ -131,13 +138,5 @@ final readonly class PieceController
         }
 
         return $values;
-    }
-
-    private static function kept(string $bytes): string
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'piece');
-        file_put_contents($path, $bytes);
-
-        return $path;
     }
 }

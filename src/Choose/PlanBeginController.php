@@ -11,12 +11,14 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\Lot;
 use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Question\WhichOfThese;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\Sureness;
+use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -26,9 +28,6 @@ use Symfony\Component\Routing\Attribute\Route;
 /** From three short answers to a whole plan: what is to be known, by which measures, and how surely. Nothing is stored. */
 final readonly class PlanBeginController
 {
-    /** Where nobody said how warm it is at the bench. */
-    private const ROOM_C = 21.0;
-
     public function __construct(
         private Contract $contract,
         private PlanBeginning $beginning,
@@ -72,7 +71,7 @@ final readonly class PlanBeginController
         // Another material has a nozzle temperature of its own; the rest is the bench's.
         $constants['nozzleFirstC'] = self::nozzleC($lot, $material);
         $gap = $constants['gapMm'];
-        $roomC = (float) ($body['roomC'] ?? $this->current->get()->bench()['roomC'] ?? self::ROOM_C);
+        $roomC = (float) ($body['roomC'] ?? $this->current->get()->bench()['roomC'] ?? FirstTests::ROOM_C);
         [$setups, $left] = $this->beginning->setups(
             $question,
             $lot,
@@ -106,7 +105,7 @@ final readonly class PlanBeginController
                 'proof' => [
                     'criterion' => $sure->criterion($pulls)->value,
                     'share' => $sure->share(),
-                    'design' => $question->inTurn() ? 'adaptive' : $sure->design()->value,
+                    'design' => ($question->inTurn() ? Design::Adaptive : $sure->design())->value,
                     'measures' => $measures,
                     'scaleStepN' => UsualPlan::SCALE_STEP_N,
                     'visits' => RunOrder::VISITS,
@@ -126,7 +125,7 @@ final readonly class PlanBeginController
                 'setups' => $setups,
             ],
             'leftOut' => $left,
-            'why' => self::why($filament),
+            'why' => self::why($filament, $constants['piece']),
         ]);
     }
 
@@ -168,10 +167,14 @@ final readonly class PlanBeginController
         ];
     }
 
-    /** @return array<string, Sentence> why a default is what it is, by field */
-    private static function why(bool $filament): array
+    /**
+     * @param array<string, mixed> $of the piece of the plan
+     *
+     * @return array<string, Sentence> why a default is what it is, by field
+     */
+    private static function why(bool $filament, array $of): array
     {
-        $piece = UsualPlan::piece();
+        $piece = new TestPiece('', (float) $of['alongPullMm'], (float) $of['acrossPullMm'], (float) $of['pullHeightMm']);
 
         return $filament ? [
             'limits.hotPullAtLeastN' => Sentence::of(

@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Problem;
+use App\Platform\Words\Wording;
 use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
@@ -48,6 +49,7 @@ final readonly class PlanBeginning
         private OwnRunsRepository $ownRuns,
         private ShopSettings $settings,
         private CurrentUser $current,
+        private Wording $wording,
     ) {
     }
 
@@ -249,7 +251,7 @@ final readonly class PlanBeginning
             $gapMm,
             $grip,
             array_map(static fn (Lot $each): string => $each->id->toRfc4122(), $others),
-            \sprintf('brim %g mm', FootholdAdvice::BRIM_MM),
+            $this->wording->text(Sentence::of('plan.brim', width: Quantity::millimetres(FootholdAdvice::BRIM_MM))),
             $this->settings->ladder(),
             $job->roomC,
         );

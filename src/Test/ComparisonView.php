@@ -10,9 +10,11 @@ use Sitzplatz\Test\BedAfterFirstLayer;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Question\PlanQuestions;
+use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
 use Sitzplatz\Test\Timetable;
+use Sitzplatz\Test\TimetableRun;
 use Sitzplatz\Test\VariedFactors;
 use Sitzplatz\Words\Sentence;
 
@@ -50,7 +52,7 @@ final readonly class ComparisonView
             ...$comparison->toArray(),
             'question' => $this->question($comparison->kind),
             'plan' => [
-                ...PlanOrderController::shown($order, Timetable::of($order->runs, $comparison->runDurations())),
+                ...self::timetable($order, $comparison->runDurations()),
                 ...(ComparisonStatus::Draft === $comparison->status ? [] : ['runs' => []]),
                 'secondVisitSentence' => $estimate->secondVisitSentence($order),
             ],
@@ -75,6 +77,29 @@ final readonly class ComparisonView
         $question = $this->questions->of($kind);
 
         return null === $question ? '' : Sentence::of('question_kind.with_answer', question: $question->words(), answer: $question->answer());
+    }
+
+    /** @return array<string, mixed> the order along the days at the bench */
+    public static function timetable(RunOrder $order, RunDurations $durations): array
+    {
+        $timetable = Timetable::of($order->runs, $durations);
+
+        return [
+            'runs' => array_map(static fn (TimetableRun $each): array => [
+                'position' => $each->run->position,
+                'setupId' => $each->run->setupId,
+                'visit' => $each->run->visit,
+                'pull' => $each->run->pull->value,
+                'plateChange' => $each->run->plateChange,
+                'day' => $each->day,
+                'atMinutes' => $each->atMinutes,
+                'phases' => $each->phases,
+            ], $timetable->runs),
+            'days' => $timetable->days,
+            'dayMinutes' => Timetable::DAY_MINUTES,
+            'totalMinutes' => $timetable->minutes,
+            'plateChanges' => $order->plateChanges,
+        ];
     }
 
     public static function varied(Comparison $comparison): VariedFactors

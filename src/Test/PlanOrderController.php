@@ -8,9 +8,7 @@ use App\Platform\Contract\Contract;
 use App\Platform\Http\Answer;
 use Sitzplatz\Judge\PlanChance;
 use Sitzplatz\Test\Question\PlanQuestions;
-use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\TimeEstimate;
-use Sitzplatz\Test\Timetable;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,7 +34,7 @@ final readonly class PlanOrderController
         $inTurn = $this->questions->inTurn($comparison->kind);
 
         return new Answer([
-            ...self::shown($order, Timetable::of($order->runs, $comparison->runDurations())),
+            ...ComparisonView::timetable($order, $comparison->runDurations()),
             'secondVisitSentence' => TimeEstimate::of($order, $comparison->runDurations())->secondVisitSentence($order),
             'sentence' => Sentence::of(
                 $inTurn ? 'plan_order.in_turn' : ($most > \count($order->runs) ? 'plan_order.adaptive' : 'plan_order.fixed'),
@@ -51,26 +49,5 @@ final readonly class PlanOrderController
             'varied' => ['confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'cautions' => ComparisonView::cautions($comparison),
         ]);
-    }
-
-    /** @return array<string, mixed> */
-    public static function shown(RunOrder $order, Timetable $timetable): array
-    {
-        return [
-            'runs' => array_map(static fn ($each): array => [
-                'position' => $each->run->position,
-                'setupId' => $each->run->setupId,
-                'visit' => $each->run->visit,
-                'pull' => $each->run->pull->value,
-                'plateChange' => $each->run->plateChange,
-                'day' => $each->day,
-                'atMinutes' => $each->atMinutes,
-                'phases' => $each->phases,
-            ], $timetable->runs),
-            'days' => $timetable->days,
-            'dayMinutes' => Timetable::DAY_MINUTES,
-            'totalMinutes' => $timetable->minutes,
-            'plateChanges' => $order->plateChanges,
-        ];
     }
 }

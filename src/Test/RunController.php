@@ -264,7 +264,7 @@ final readonly class RunController
             $material->filament,
             $setup->own(),
             $setup->lot === $comparison->lot ? null : $setup->lot->label,
-            $this->cooling->seconds($setup),
+            $run->status->open() ? $this->cooling->seconds($setup) : null,
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];

@@ -40,6 +40,10 @@ final class PlanTest extends ApiTestCase
         $begun = $this->begin(['kind' => 'grid', 'measures' => ['pull']]);
         self::assertStringContainsString("0.17\u{a0}MPa", $begun['why']['limits.hotPullAtLeastN'], '20 N over 6 × 20 mm, by hand.');
         self::assertEqualsWithDelta(20, $begun['plan']['limits']['hotPullAtLeastN'], 1e-9);
+        // The piece is that of the last comparison on the printer; with a base of 40 × 10 mm, 20 N are 0.05 MPa.
+        $other = ['constants' => ['piece' => ['name' => 'Wide block', 'alongPullMm' => 40, 'acrossPullMm' => 10, 'pullHeightMm' => 8]] + $begun['plan']['constants']] + $begun['plan'];
+        $this->ask('POST', '/api/comparisons', $other, 201);
+        self::assertStringContainsString("0.05\u{a0}MPa", $this->begin(['kind' => 'grid', 'measures' => ['pull']])['why']['limits.hotPullAtLeastN']);
         $chances = $this->ask('POST', '/api/plan-chances', array_intersect_key($begun['plan'], array_flip(['proof', 'limits', 'runsPerSetup', 'hotPerSetup'])), 200);
         self::assertCount(41, $chances['questions'][0]['curve']);
         self::assertStringContainsString('In 8 of 10 such tests', $chances['questions'][0]['sees']);

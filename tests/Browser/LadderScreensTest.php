@@ -94,6 +94,36 @@ final class LadderScreensTest extends BrowserTestCase
         $this->see('Run 1 is done. This is the next.');
     }
 
+    public function testAnotherLotBringsItsNozzleAndANameByHandStays(): void
+    {
+        $this->signIn('technician');
+        $this->open('/test/new');
+        $this->see('Nozzle 0.4 mm at 210 °C');
+        $this->press('What a setup has to reach');
+        $this->fill('What it is called', 'The Tuesday question');
+        $this->see('2 setups, up to 36 runs');
+        self::assertStringNotContainsString('Plate and side', $this->text(), 'No setup unfolds because another field is typed in.');
+        $this->press('How near a first layer?');
+        $this->see('gap 0.16 mm');
+        self::assertSame('The Tuesday question', $this->field('What it is called')->getAttribute('value'));
+        $this->openWord('Lot:');
+        $this->fill('Lot', 'PETG L-201');
+        $this->see('With PETG L-201');
+        $this->until(fn (): bool => !str_contains($this->text(), 'at 210 °C'), 'The nozzle is still that of the other material.');
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        // What is asked of a resin stands there as soon as a plan of one is opened.
+        $this->openWord('Lot:');
+        $this->fill('Lot', 'resin L-701');
+        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->press('How long an exposure?');
+        $this->see('P15 front, bare, 27 s');
+        $this->press('Save the plan');
+        $this->see('The first runs, as they would be');
+        $this->press('Change the plan');
+        $this->see('How long an exposure?');
+        self::assertStringNotContainsString('From which bed temperature on?', $this->text());
+    }
+
     public function testAResinIsTriedAlongItsExposureOnAPhone(): void
     {
         $this->signIn('technician');

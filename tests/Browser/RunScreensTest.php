@@ -33,8 +33,12 @@ final class RunScreensTest extends BrowserTestCase
         }
         $this->press('Type the reading in');
         self::assertTrue($this->page->switchTo()->activeElement()->equals($this->field('Peak of the pull, N')), 'Who asks for the field types in it.');
+        $this->fill('Peak of the pull, N', '2750');
+        $this->press('Done. Inspect');
+        $this->see('lies outside of what is usual here');
         $this->fill('Peak of the pull, N', '27,5');
-        $this->press('Take it');
+        // Going on takes what was typed.
+        $this->press('Done. Inspect');
         $this->see('27.5 N');
         $this->press('Amend '.($cold ? 'Cold pull' : 'Hot pull'));
         $this->fill('Right value, N', '25.5');

@@ -8,7 +8,7 @@ use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Words\Sentence;
 
-/** One setup at several gaps of the first layer; it starts far, as what welds welds for good (common practice). */
+/** One setup at several gaps of the first layer; what welds is tried no nearer than practice has it. */
 final readonly class HowNear implements PlanQuestion
 {
     private const RUNGS = 4;

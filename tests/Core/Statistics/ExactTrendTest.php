@@ -48,6 +48,13 @@ final class ExactTrendTest extends TestCase
         self::assertLessThanOrEqual(0.05, $cries);
     }
 
+    /** A ladder of thousands of runs is not counted out, and does not keep anybody waiting. */
+    public function testWhatTakesTooLongIsNotCounted(): void
+    {
+        self::assertNull(ExactTrend::p([[500, 1000], [600, 1000], [700, 1000], [800, 1000]]));
+        self::assertNotNull(ExactTrend::p(array_fill(0, 6, [16, 18])), 'Six rungs of a usual plan are.');
+    }
+
     public function testImpossibleCountsAreRefused(): void
     {
         foreach ([[[1, 2]], [[3, 2], [1, 2]]] as $groups) {

@@ -55,8 +55,8 @@ final class QuestionTest extends TestCase
         self::assertSame([55.0, 60.0, 65.0], array_map(static fn (SetupDraft $rung): ?float => $rung->bedFirstC, $blind));
     }
 
-    /** Common practice: what welds when squeezed is started far, and is never squeezed nearer than practice has it. */
-    public function testAGapLadderStartsFarAndSparesWhatWelds(): void
+    /** Common practice: what welds when squeezed is never squeezed nearer than practice has it. */
+    public function testAGapLadderGoesOverTheWindowAndSparesWhatWelds(): void
     {
         $gaps = static fn (array $rungs): array => array_map(static fn (SetupDraft $rung): ?float => $rung->own->gapMm, $rungs);
         $free = $gaps((new HowNear())->setups(new PlanStart([new SetupDraft('side', null, 60.0, 60.0)], self::catalogue()->pairing('pla', 'pei_smooth'))));

@@ -59,8 +59,8 @@ export const profilesList = (only: ProfilesOf): PagedList<Schemas['ProfileRow']>
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: ({ signal }) => ask(api.GET('/api/settings', { signal })) });
-/** A plan to begin from; while a form is open its beginning stays as it was. */
-export const begunQuery = (body: Schemas['BeginPlan']) => queryOptions({ queryKey: ['begun', body], queryFn: ({ signal }) => ask(api.POST('/api/plans/begin', { signal, body })), staleTime: 60_000 });
+/** A plan to begin from; while a form is open its beginning stays as it was, and the next form begins anew. */
+export const begunQuery = (body: Schemas['BeginPlan']) => queryOptions({ queryKey: ['begun', body], queryFn: ({ signal }) => ask(api.POST('/api/plans/begin', { signal, body })), staleTime: Infinity, gcTime: 0 });
 export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: ({ signal }) => ask(api.GET('/api/usual', { signal })), staleTime: Infinity });
 export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal }) => ask(api.GET('/api/terms', { signal })), staleTime: Infinity });
 export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });

@@ -2,8 +2,8 @@ import { useMutation, useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
 import { useRef, useState, type ReactNode } from 'react';
 
-import { api, ask, type Schemas } from '../api/client';
-import { begunQuery, comparisonQuery, lotsQuery, printersQuery } from '../api/queries';
+import { api, ask, Problem, type Schemas } from '../api/client';
+import { begunQuery, comparisonQuery } from '../api/queries';
 import { dropPicked, takePicked } from '../choose/picked';
 import { Behind } from '../ui/Behind';
 import { Button } from '../ui/Button';
@@ -50,7 +50,7 @@ function PlanAfter({ id, setup, runs }: { id: string; setup: string | undefined;
         const hot = Math.round((perSetup * draft.hotPerSetup) / draft.runsPerSetup);
         return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: say('test.again', { title: draft.title.slice(0, 140) }), seed: draft.seed + 1 };
     });
-    return <SavedPlan start={start} asked={{ kind: start.kind ?? 'grid', measures: start.proof.measures, sure: null }} />;
+    return <PlanAgain start={start}>{(begun) => <SavedPlan start={start} asked={askedOf(start)} begun={begun} />}</PlanAgain>;
 }
 
 function FreshPlan() {
@@ -66,10 +66,22 @@ function FreshPlan() {
             </Sheet>
         );
     }
-    return <SavedPlan start={begun.plan} asked={{ ...FIRST_ASKED, sure: picked?.runsPerSetup ? null : FIRST_ASKED.sure }} leftOut={begun.leftOut} />;
+    return <SavedPlan start={begun.plan} asked={{ ...FIRST_ASKED, sure: picked?.runsPerSetup ? null : FIRST_ASKED.sure }} begun={begun} laid />;
 }
 
-function SavedPlan({ start, asked, leftOut }: { start: PlanBody; asked: Asked; leftOut?: string[] }) {
+/** What there is to ask of a plan that is there already. */
+function PlanAgain({ start, children }: { start: PlanBody; children: (begun: Begun) => ReactNode }) {
+    const [question] = useState((): Begin => ({ ...askedOf(start), sure: 'use', lotId: start.lotId, printerId: start.printerId, asTheyAre: true, setups: start.setups }));
+    const { data: begun } = useSuspenseQuery(begunQuery(question));
+    return children(begun);
+}
+
+/** How sure it was meant to be is not kept: its runs and share are. */
+function askedOf({ kind, proof }: PlanBody): Asked {
+    return { kind: kind ?? FIRST_ASKED.kind, measures: proof.measures, sure: null };
+}
+
+function SavedPlan({ start, asked, begun, laid = false }: { start: PlanBody; asked: Asked; begun: Begun; laid?: boolean }) {
     const navigate = useNavigate();
     const key = useKey();
     return (
@@ -77,7 +89,8 @@ function SavedPlan({ start, asked, leftOut }: { start: PlanBody; asked: Asked; l
             title={say('test.what_do_you_want_to_know')}
             start={() => start}
             asked={asked}
-            leftOut={leftOut ?? []}
+            begun={begun}
+            laid={laid}
             row={null}
             send={(body) => ask(api.POST('/api/comparisons', { body: { ...body, id: key } }))}
             after={(comparison) => {
@@ -92,16 +105,22 @@ export function EditPlan() {
     const { id } = route.useParams();
     const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
     const navigate = useNavigate();
+    const [start] = useState(() => draftOf(comparison));
     return (
-        <PlanForm
-            title={say('test.change_the_plan')}
-            start={() => draftOf(comparison)}
-            asked={{ kind: comparison.kind, measures: comparison.proof.measures, sure: null }}
-            leftOut={[]}
-            row={comparison}
-            send={(body, version) => ask(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body: { ...body, version } }))}
-            after={() => void navigate({ to: '/test/$id', params: { id } })}
-        />
+        <PlanAgain start={start}>
+            {(begun) => (
+                <PlanForm
+                    title={say('test.change_the_plan')}
+                    start={() => start}
+                    asked={askedOf(start)}
+                    begun={begun}
+                    laid={false}
+                    row={comparison}
+                    send={(body, version) => ask(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body: { ...body, version } }))}
+                    after={() => void navigate({ to: '/test/$id', params: { id } })}
+                />
+            )}
+        </PlanAgain>
     );
 }
 
@@ -110,16 +129,13 @@ function draftOf({ kind, title, lotId, printerId, roomC, constants, limits, proo
     return { kind, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 
-type PlanProps = { title: string; start: () => PlanValues; asked: Asked; leftOut: string[]; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
+type PlanProps = { title: string; start: () => PlanValues; asked: Asked; begun: Begun; /** Its title is the server's, until somebody writes another. */ laid: boolean; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
 
-function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, after }: PlanProps) {
-    const { data: printers } = useSuspenseQuery(printersQuery);
-    const { data: lots } = useSuspenseQuery(lotsQuery);
+function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, send, after }: PlanProps) {
     const [asked, setAsked] = useState(first);
-    const [leftOut, setLeftOut] = useState(leftFirst);
+    const [begun, setBegun] = useState(begunFirst);
+    const named = useRef(laid ? begunFirst.plan?.title : undefined);
     const starts = useRef(false);
-    const { data: terms } = useSuspenseQuery(begunQuery({ ...FIRST_ASKED, measures: [] }));
-    const [begun, setBegun] = useState<Begun | null>(null);
     const saved = async (body: PlanBody, version: number) => {
         const comparison = await send(body, version);
         // Where it cannot be started it is there, and its page says why.
@@ -131,14 +147,16 @@ function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, a
         mutationFn: (body: Begin) => ask(api.POST('/api/plans/begin', { body })),
         onSuccess: (answer, body) => {
             setBegun(answer);
-            setLeftOut(answer.leftOut);
             if (!answer.plan) return;
+            // Another lot or printer has another nozzle temperature, and is set up otherwise.
+            const elsewhere = answer.plan.lotId !== values.lotId || answer.plan.printerId !== values.printerId;
+            const names = !body.asTheyAre && values.title === named.current;
+            if (names) named.current = answer.plan.title;
             const { proof, limits, runsPerSetup, hotPerSetup, durations, constants, lotId, printerId, setups, kind } = answer.plan;
-            set({ proof, limits, runsPerSetup, hotPerSetup, ...(body.asTheyAre ? {} : { kind, setups, lotId, printerId, title: answer.plan.title }), ...(answer.resin === terms.resin ? {} : { durations, constants }) });
+            set({ proof, limits, runsPerSetup, hotPerSetup, ...(body.asTheyAre ? {} : { kind, setups, lotId, printerId }), ...(names ? { title: answer.plan.title } : {}), ...(elsewhere ? { durations, constants } : {}) });
         },
     });
     const complete = PLAN.safeParse(values).data;
-    const lotOf = lots.find((each) => each.id === values.lotId);
     const begin = (part: Partial<Begin>, now: Asked = asked): Begin => ({ kind: now.kind, measures: now.measures, sure: now.sure ?? 'use', lotId: values.lotId, printerId: values.printerId, ...(values.roomC === null ? {} : { roomC: values.roomC }), ...part });
     /** What is asked is laid out anew; the setups stay where the question does. */
     const again = (next: Partial<Asked>, where: Partial<Pick<PlanValues, 'lotId' | 'printerId'>> = {}) => {
@@ -149,8 +167,7 @@ function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, a
         lay.mutate({ ...begin({}, now), lotId: where.lotId ?? values.lotId, printerId: where.lotId ? null : (where.printerId ?? values.printerId), asTheyAre: asTheyAre && base.length > 0, setups: base });
     };
     const [combines, setCombines] = useState(false);
-    const labels = begun ?? terms;
-    const resin = begun?.resin ?? printers.find((each) => each.id === values.printerId)?.kind === 'resin';
+    const { resin, leftOut } = begun;
     const { data: order, error: wrong, behind } = useAnswer('plan-order', complete ?? null, (body, signal) => ask(api.POST('/api/plans/order', { signal, body })));
     const pulls = values.proof.measures.includes('pull');
     const byHand = (part: Partial<PlanValues>) => {
@@ -168,7 +185,7 @@ function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, a
             margin={
                 <>
                     <CanShow plan={values} />
-                    {order && lotOf ? (
+                    {order ? (
                         <MarginNote title={say('test.what_differs')}>
                             <Notice tone={order.varied.confounded ? 'caution' : 'note'}>{order.varied.sentence}</Notice>
                             <Cautions sentences={order.cautions} />
@@ -187,7 +204,7 @@ function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, a
             }
         >
             <DraftForm draft={draft} send={say('test.save_the_plan')} tone={row ? 'main' : 'plain'} className="flex flex-col gap-5">
-                <ThreeQuestions begun={{ ...labels, resin }} asked={asked} onAsked={again} />
+                <ThreeQuestions begun={begun} asked={asked} onAsked={again} />
                 <Fault error={lay.error ?? wrong} />
                 {leftOut.length > 0 ? (
                     <Notice tone="caution">
@@ -220,10 +237,10 @@ function PlanForm({ title, start, asked: first, leftOut: leftFirst, row, send, a
                         </Behind>
                     ) : null}
                 </section>
-                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order && !behind ? order.setups.map((each) => each.name) : []} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
+                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
                 {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
                 <TextField label={say('test.what_it_is_called')} {...at('title')} />
-                <Proof resin={resin} values={values} set={byHand} why={labels.why} />
+                <Proof resin={resin} values={values} set={byHand} why={begun.why} />
                 <Constants resin={resin} constants={values.constants} set={(constants) => set({ constants })} />
                 <Minutes resin={resin} durations={values.durations} set={(durations) => set({ durations })} />
             </DraftForm>

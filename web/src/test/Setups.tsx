@@ -2,6 +2,7 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 
+import type { Problem } from '../api/client';
 import { agentsQuery, catalogueQuery, lotsQuery, sidesQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { useErrors } from '../ui/DraftForm';
@@ -15,27 +16,28 @@ type Change = (part: Partial<SetupValues>) => void;
 const NEW: SetupValues = { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: false };
 
 /** What differs: a letter for each setup, in words until somebody changes it. */
-export function Setups({ resin, setups, onSetups, names, also }: { /** It has no bed to heat. */ resin: boolean; setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void; /** As the server calls them; none while it has not answered. */ names: string[]; /** Beside the button for one more. */ also?: ReactNode }) {
+export function Setups({ resin, setups, onSetups, names, wrong, also }: { /** It has no bed to heat. */ resin: boolean; setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void; /** As the server calls them; none while it has not answered. */ names: string[]; /** What the server has against the plan as it stands. */ wrong: Problem | undefined; /** Beside the button for one more. */ also?: ReactNode }) {
     const errorOf = useErrors();
     const { data: sides } = useSuspenseQuery(sidesQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const surfaceOf = (sideId: string) => catalogue.surfaces.find((each) => each.id === sides.find((side) => side.id === sideId)?.surfaceId)?.name;
     const [open, setOpen] = useState<number | null>(null);
     const last = setups[setups.length - 1];
-    const faulty = (i: number) => ['', '.plateSideId', '.bedFirstC', '.bedOtherC', '.exposureS', '.gapMm', '.nozzleFirstC', '.speedMmS', '.lotId'].map((field) => errorOf(`setups.${i}${field}`)).find(Boolean);
+    const faults = ['', '.plateSideId', '.bedFirstC', '.bedOtherC', '.exposureS', '.gapMm', '.nozzleFirstC', '.speedMmS', '.lotId'];
+    const faulty = (i: number) => faults.some((field) => Boolean(errorOf(`setups.${i}${field}`) ?? wrong?.of(`setups.${i}${field}`)));
     return (
         <section>
             <h2 className="mb-1">{say('test.what_differs')}</h2>
             <ol>
                 {setups.map((setup, i) => {
                     const name = names[i];
-                    const shut = i !== open && name !== undefined && !faulty(i);
+                    const shut = i !== open && !faulty(i);
                     return (
                         <li key={i} className="border-b border-line py-1.5">
                             <div className="flex items-center gap-3">
                                 <span className="w-6 text-xl font-[650]">{letter(i)}</span>
                                 <span className="min-w-0 flex-1">
-                                    {name?.replace(/^[A-Z]: /, '') ?? ''} <span className="text-soft">{shut ? surfaceOf(setup.plateSideId) : ''}</span>
+                                    {name?.replace(/^[A-Z]: /, '') ?? '…'} <span className="text-soft">{shut ? surfaceOf(setup.plateSideId) : ''}</span>
                                 </span>
                                 {shut ? (
                                     <Button tone="quiet" aria-label={say('test.change_setup', { letter: letter(i) })} onClick={() => setOpen(i)}>

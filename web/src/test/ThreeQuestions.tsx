@@ -1,4 +1,5 @@
 import { Check } from 'lucide-react';
+import { Checkbox, RadioGroup } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
@@ -13,34 +14,30 @@ export function ThreeQuestions({ begun, asked, onAsked }: { begun: Pick<Schemas[
     return (
         <>
             <div className="grid gap-x-5 gap-y-4 md:grid-cols-3">
-                <Group label={say('test.the_question')} one>
-                    {begun.kinds.map((each) => (
-                        <Choice key={each.key} on={each.key === asked.kind} onTouch={() => onAsked({ kind: each.key })} words={each.words} />
-                    ))}
-                </Group>
+                <Pick label={say('test.the_question')} value={asked.kind} onValue={(next) => onAsked({ kind: next })} options={begun.kinds} />
                 <Group label={say('test.how_will_you_tell')}>
-                    <Choice on disabled many words={begun.resin ? say('test.eyes_and_fingers_resin') : say('test.eyes_and_fingers')} onTouch={() => undefined} />
-                    {begun.resin ? null : (
-                        <>
-                            <Choice many on={asked.measures.includes('lift')} onTouch={() => measure('lift')} words={say('test.and_lift_by_calliper')} />
-                            <Choice many on={asked.measures.includes('pull')} onTouch={() => measure('pull')} words={say('test.and_pull_by_gauge')} />
-                        </>
-                    )}
+                    <div role="group" aria-label={say('test.how_will_you_tell')} className="flex flex-col gap-1.5">
+                        <Tick on words={begun.resin ? say('test.eyes_and_fingers_resin') : say('test.eyes_and_fingers')} />
+                        {begun.resin ? null : (
+                            <>
+                                <Tick on={asked.measures.includes('lift')} onTouch={() => measure('lift')} words={say('test.and_lift_by_calliper')} />
+                                <Tick on={asked.measures.includes('pull')} onTouch={() => measure('pull')} words={say('test.and_pull_by_gauge')} />
+                            </>
+                        )}
+                    </div>
                 </Group>
-                <Group label={say('test.how_sure')} one>
-                    {begun.sureness.map((each) => (
-                        <Choice key={each.key} on={each.key === asked.sure} onTouch={() => onAsked({ sure: each.key })} words={each.words} more={each.asks} />
-                    ))}
-                </Group>
+                <Pick label={say('test.how_sure')} value={asked.sure} onValue={(next) => onAsked({ sure: next as Schemas['Sureness'] })} options={begun.sureness.map(({ key, words, asks }) => ({ key, words, more: asks }))} />
             </div>
             {kind ? <p className="mt-2 text-soft">{kind.answer}</p> : null}
         </>
     );
 }
 
-function Group({ label, one = false, children }: { label: string; /** One of them, else any. */ one?: boolean; children: ReactNode }) {
+const TILE = 'flex min-h-11 w-full items-start gap-2 rounded border border-strong bg-sheet px-3 py-2 text-left leading-snug hover:bg-well data-[state=checked]:border-accent data-[state=checked]:bg-accent data-[state=checked]:text-accent-ink';
+
+function Group({ label, children }: { label: string; children: ReactNode }) {
     return (
-        <div role={one ? 'radiogroup' : 'group'} aria-label={label} className="flex flex-col gap-1.5">
+        <div className="flex flex-col gap-1.5">
             <span aria-hidden className="text-sm font-[650]">
                 {label}
             </span>
@@ -49,23 +46,38 @@ function Group({ label, one = false, children }: { label: string; /** One of the
     );
 }
 
-function Choice({ on, words, more, many = false, disabled = false, onTouch }: { on: boolean; words: string; more?: string; many?: boolean; disabled?: boolean; onTouch: () => void }) {
+/** One of several. */
+function Pick({ label, value, onValue, options }: { label: string; value: string | null; onValue: (value: string) => void; options: { key: string; words: string; more?: string }[] }) {
     return (
-        <button
-            type="button"
-            role={many ? 'checkbox' : 'radio'}
-            aria-checked={on}
-            aria-label={words}
-            aria-description={more}
-            aria-disabled={disabled}
-            onClick={disabled ? undefined : onTouch}
-            className={`flex min-h-11 items-start gap-2 rounded border px-3 py-2 text-left leading-snug ${on ? 'border-accent bg-accent text-accent-ink' : 'border-strong bg-sheet hover:bg-well'}`}
-        >
+        <Group label={label}>
+            <RadioGroup.Root aria-label={label} value={value ?? ''} onValueChange={onValue} className="flex flex-col gap-1.5">
+                {options.map(({ key, words, more }) => (
+                    <RadioGroup.Item key={key} value={key} aria-label={words} aria-description={more} className={TILE}>
+                        <Words on={key === value} words={words} more={more} />
+                    </RadioGroup.Item>
+                ))}
+            </RadioGroup.Root>
+        </Group>
+    );
+}
+
+/** With or without. */
+function Tick({ on, words, onTouch }: { on: boolean; words: string; /** None: it always counts. */ onTouch?: () => void }) {
+    return (
+        <Checkbox.Root checked={on} aria-label={words} aria-readonly={onTouch === undefined} onCheckedChange={() => onTouch?.()} className={TILE}>
+            <Words on={on} words={words} />
+        </Checkbox.Root>
+    );
+}
+
+function Words({ on, words, more }: { on: boolean; words: string; more?: string | undefined }) {
+    return (
+        <>
             <Check aria-hidden className={`mt-0.5 size-4 shrink-0 ${on ? '' : 'invisible'}`} />
             <span>
                 <span className="font-[650]">{words}</span>
                 {more ? <span className="block text-sm">{more}</span> : null}
             </span>
-        </button>
+        </>
     );
 }

@@ -6,6 +6,7 @@ import { NumberField, optionsOf, TextField } from '../../ui/Field';
 import { duration } from '../../ui/quantity';
 import { OUTCOME_WORDS } from '../../ui/words';
 import { say, tell } from '../../words/say';
+import { usePending } from './pending';
 import { standing, useTouch, type Sheet } from './sheet';
 
 /** How the print ended, and where. */
@@ -26,15 +27,19 @@ export function OutcomeEntry({ sheet, onHeld }: { sheet: Sheet; /** There is not
 export function PrintTime({ sheet, minutes }: { sheet: Sheet; minutes: number }) {
     const touch = useTouch(sheet);
     const [value, setValue] = useState<number | null>(null);
+    const note = async () => {
+        if (value === null) return;
+        setValue(null);
+        await touch({ kind: 'reading', measure: 'print_minutes', value, unit: 'min', atLeast: false, place: 1 });
+    };
+    usePending('print_minutes', value === null ? null : note);
     const took = standing(sheet, 'print_minutes') ? 'test.the_print_took' : 'test.the_print_took_by_the_clock';
     return (
         <form
             className="flex flex-wrap items-end gap-3"
             onSubmit={(event) => {
                 event.preventDefault();
-                if (value === null) return;
-                void touch({ kind: 'reading', measure: 'print_minutes', value, unit: 'min', atLeast: false, place: 1 });
-                setValue(null);
+                void note();
             }}
         >
             <p className="w-full">{tell(took, { minutes: duration(minutes), b: (words) => <strong>{words}</strong> })}</p>

@@ -5,6 +5,7 @@ import { CheckField, NumberField } from '../../ui/Field';
 import { useQuantity } from '../../ui/quantity';
 import { say } from '../../words/say';
 import { GaugePull } from '../GaugePull';
+import { usePending } from './pending';
 import { standing, useTouch, type Reading, type Sheet } from './sheet';
 import { isUsual, Unusual } from './Unusual';
 
@@ -21,11 +22,17 @@ export function PullEntry({ sheet, begins, onTaken }: { sheet: Sheet; /** The ga
     const [atLeast, setAtLeast] = useState(false);
     const [asks, setAsks] = useState(false);
     const reading = standing(sheet, measure);
-    const take = (newValue: number) => {
+    const note = (typed: number) => {
         setByHand(false);
         setAsks(false);
-        void touch({ kind: 'reading', measure, value: newValue, unit: force.symbol, atLeast, place: 1 }).then(onTaken);
+        return touch({ kind: 'reading', measure, value: typed, unit: force.symbol, atLeast, place: 1 });
     };
+    const take = (typed: number) => void note(typed).then(onTaken);
+    const ask = () => {
+        setAsks(true);
+        return Promise.reject(new Error(say('test.look_at_what_was_typed')));
+    };
+    usePending(measure, byHand && value !== null ? () => (isUsual(sheet, measure, force.store(value)) ? note(value) : ask()) : null);
     return (
         <div className="flex flex-col gap-4">
             {reading ? (

@@ -15,6 +15,7 @@ use Sitzplatz\Statistics\RankSum;
 use Sitzplatz\Statistics\Weibull;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\VariedFactors;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Sentence;
 
@@ -31,17 +32,20 @@ final readonly class FurtherFigures
     private const EXACT_RANKS = 60;
 
     /**
-     * @param list<SetupRecord> $records
-     * @param float|null        $margin  in the unit of each measure; null: nothing is asked to be alike
+     * @param list<SetupRecord>           $records
+     * @param float|null                  $margin  in the unit of each measure; null: nothing is asked to be alike
+     * @param VariedFactors|null          $varied  null: nobody knows what differs
+     * @param array<string, list<string>> $levels  of each setup by its name, what it has of the factors that vary
      *
      * @return array{measures: array<string, array<string, mixed>>, effort: array<string, mixed>, held: array<string, mixed>}
      */
-    public static function of(ComparisonJudgement $judged, array $records, ?float $margin): array
+    public static function of(ComparisonJudgement $judged, array $records, ?float $margin, ?VariedFactors $varied = null, array $levels = []): array
     {
         $measures = [];
         foreach ($judged->measures as $name => $comparison) {
             $measures[$name] = [
                 ...($comparison->measure instanceof Measure && $comparison->measure->isForce() ? ['survival' => self::survival($comparison->setups)] : []),
+                ...DesignFigures::of($comparison, $varied, $levels),
                 ...(null === $margin ? [] : ['equivalence' => self::equivalence($comparison->setups, $margin)]),
             ];
         }

@@ -30,6 +30,8 @@ final readonly class MeasureSummary
         public ?Sentence $reason,
         /** @var list<float> */
         public array $exact,
+        /** @var list<string> the visit during which each of those was read */
+        public array $visits,
         /** @var list<float> */
         public array $atLeast,
     ) {
@@ -38,12 +40,14 @@ final readonly class MeasureSummary
     public static function of(SetupRecord $record, Measured $measure, LiftBy $liftBy = LiftBy::MeanOfEnds): self
     {
         $exact = [];
+        $visits = [];
         $atLeast = [];
         foreach (Measure::Lift === $measure ? $record->lifts($liftBy) : $record->values($measure) as $value) {
             if ($value->atLeast) {
                 $atLeast[] = $value->value;
             } else {
                 $exact[] = $value->value;
+                $visits[] = $value->visit;
             }
         }
         $n = \count($exact) + \count($atLeast);
@@ -58,6 +62,7 @@ final readonly class MeasureSummary
                 null,
                 Sentence::of('figure.lower_bounds', bounds: Quantity::count(\count($atLeast)), readings: Quantity::count($n)),
                 $exact,
+                $visits,
                 $atLeast,
             );
         }
@@ -67,7 +72,7 @@ final readonly class MeasureSummary
             0 => Sentence::of('figure.no_readings'),
             1 => Sentence::of('figure.one_reading'),
             default => null,
-        }, $exact, $atLeast);
+        }, $exact, $visits, $atLeast);
     }
 
     /** Why there is no sample of this setup. */

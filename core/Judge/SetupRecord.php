@@ -20,10 +20,11 @@ use Sitzplatz\Test\Reading;
 final readonly class SetupRecord
 {
     /**
-     * @param list<list<Reading>> $runs  the readings of each non-void run
-     * @param list<string>|null   $units of each run the visit it belongs to; null: each run stands for itself
+     * @param list<list<Reading>> $runs   the readings of each non-void run
+     * @param list<string>|null   $units  of each run the visit it belongs to; null: each run stands for itself
+     * @param list<string>|null   $visits of each run the visit during which it was made; null: nobody knows
      */
-    public function __construct(public string $name, public array $runs, public ?array $units = null)
+    public function __construct(public string $name, public array $runs, public ?array $units = null, public ?array $visits = null)
     {
     }
 
@@ -58,24 +59,27 @@ final readonly class SetupRecord
      */
     public function values(Measured $measure): array
     {
-        $units = [];
+        $units = $visits = [];
         foreach ($this->runs as $i => $run) {
             foreach ($run as $reading) {
                 if ($reading->measure === $measure) {
                     $units[$this->units[$i] ?? $i][] = $reading;
+                    $visits[$this->units[$i] ?? $i] = $this->visits[$i] ?? '';
                 }
             }
         }
         $values = [];
-        foreach ($units as $readings) {
+        foreach ($units as $unit => $readings) {
             $sum = $step = 0.0;
+            $gain = 1.0;
             $atLeast = false;
             foreach ($readings as $reading) {
                 $sum += $reading->value;
                 $step = max($step, $reading->step);
                 $atLeast = $atLeast || $reading->atLeast;
+                $gain = abs(($reading->gain ?? 1.0) - 1) > abs($gain - 1) ? (float) $reading->gain : $gain;
             }
-            $values[] = new UnitValue($sum / \count($readings), $atLeast, $step);
+            $values[] = new UnitValue($sum / \count($readings), $atLeast, $step, $gain, $visits[$unit]);
         }
 
         return $values;
@@ -96,6 +100,7 @@ final readonly class SetupRecord
                     $this->name,
                     \array_slice($this->runs, 0, $i + 1),
                     null === $this->units ? null : \array_slice($this->units, 0, $i + 1),
+                    null === $this->visits ? null : \array_slice($this->visits, 0, $i + 1),
                 );
             }
         }
@@ -110,15 +115,21 @@ final readonly class SetupRecord
      */
     public function lifts(LiftBy $by): array
     {
-        $units = [];
+        $units = $visits = [];
         foreach ($this->runs as $i => $run) {
             $lift = self::lift($run, $by);
             if (null !== $lift) {
                 $units[$this->units[$i] ?? $i][] = $lift;
+                $visits[$this->units[$i] ?? $i] = $this->visits[$i] ?? '';
             }
         }
 
-        return array_values(array_map(static fn (array $lifts): UnitValue => new UnitValue(array_sum($lifts) / \count($lifts)), $units));
+        $values = [];
+        foreach ($units as $unit => $lifts) {
+            $values[] = new UnitValue(array_sum($lifts) / \count($lifts), visit: $visits[$unit]);
+        }
+
+        return $values;
     }
 
     /**
@@ -127,7 +138,7 @@ final readonly class SetupRecord
      *
      * @param bool $pulls whether a pull below the limit is a failure by itself
      *
-     * @return list<bool|null> null: a lower bound leaves it open; units that do not say it are left out
+     * @return list<bool|null> null: a lower bound, or a scale that is off, leaves it open; units that do not say it are left out
      */
     public function holdOutcomes(Limits $limits, bool $pulls): array
     {
@@ -137,7 +148,8 @@ final readonly class SetupRecord
                 if (Measure::Held === $reading->measure) {
                     $outcomes[] = $reading->value > 0.5;
                 } elseif ($pulls && null !== $limits->hotPullAtLeastN && Measure::PullHot === $reading->measure) {
-                    $outcomes[] = $reading->value >= $limits->hotPullAtLeastN ? true : ($reading->atLeast ? null : false);
+                    $open = $reading->atLeast || $reading->high() >= $limits->hotPullAtLeastN;
+                    $outcomes[] = $reading->low() >= $limits->hotPullAtLeastN ? true : ($open ? null : false);
                 }
             }
             if ([] === $outcomes) {
@@ -157,7 +169,7 @@ final readonly class SetupRecord
      * Whether each unit that was taken off came off well: not harder than allowed, the plate unharmed, and, where pulls are
      * counted, with a cold pull within its limit.
      *
-     * @return list<bool|null> null: a lower bound leaves it open; units that do not say all of it are left out
+     * @return list<bool|null> null: a lower bound, or a scale that is off, leaves it open; units that do not say all of it are left out
      */
     public function releaseOutcomes(Limits $limits, bool $pulls): array
     {
@@ -173,7 +185,8 @@ final readonly class SetupRecord
                     $outcomes[] = $reading->value < 0.5;
                 } elseif ($pulls && null !== $limits->coldPullAtMostN && Measure::PullCold === $reading->measure) {
                     $cold = true;
-                    $outcomes[] = $reading->value > $limits->coldPullAtMostN ? false : ($reading->atLeast ? null : true);
+                    $open = $reading->atLeast || $reading->high() > $limits->coldPullAtMostN;
+                    $outcomes[] = $reading->low() > $limits->coldPullAtMostN ? false : ($open ? null : true);
                 }
             }
             if (\in_array(false, $outcomes, true)) {

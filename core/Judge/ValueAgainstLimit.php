@@ -15,6 +15,8 @@ use Sitzplatz\Test\Design;
  *
  * Half a step of the scale is taken off the decisive bound and the spread is at least what the step hides, w/√12: readings
  * in steps of the order of their spread would otherwise say "above" far too often (references, "Looking more than once").
+ * A scale that showed a known weight wrongly may be wrong as much here: the bounds reach as far (a common error does not
+ * average out, JCGM 100). How well it repeats is in the scatter of the readings already, and not counted again.
  * Lower bounds are taken for what they at least are: they can show that a limit is cleared from below, not that it is kept.
  * Readings that do not scatter evenly are not judged by a mean that hides it.
  */
@@ -55,7 +57,7 @@ final readonly class ValueAgainstLimit
         $values = \array_slice($values, 0, max(0, $most));
         $clearing = \count(array_filter(
             $values,
-            static fn (UnitValue $each): bool => $atLeast ? $each->value >= $limit : !$each->atLeast && $each->value <= $limit,
+            static fn (UnitValue $each): bool => $atLeast ? $each->low() >= $limit : !$each->atLeast && $each->high() <= $limit,
         ));
         $censored = \count(array_filter($values, static fn (UnitValue $each): bool => $each->atLeast));
         if (Criterion::NearlyAll === $criterion && $censored > 0) {
@@ -65,6 +67,7 @@ final readonly class ValueAgainstLimit
         $sign = $atLeast ? 1 : -1;
         $first = $values[0]->value ?? 0.0;
         $n = $bound = 0;
+        $least = $greatest = 1.0;
         $sum = $squares = $step = 0.0;
         $answer = Answer::NotYet;
         $lower = $upper = $decidedAt = null;
@@ -73,6 +76,7 @@ final readonly class ValueAgainstLimit
             ++$n;
             $bound += $value->atLeast ? 1 : 0;
             $step = max($step, $value->step);
+            [$least, $greatest] = [min($least, $value->gain), max($greatest, $value->gain)];
             // Sums of what exceeds the first reading: equal readings have no spread at all, rather than one of rounding.
             $beyond = $sign * ($value->value - $first);
             $sum += $beyond;
@@ -84,6 +88,8 @@ final readonly class ValueAgainstLimit
             $sd = max(sqrt(max(0.0, ($squares - $sum * $sum / $n) / ($n - 1))), $step / sqrt(12));
             $low = $mean - $step / 2 - $bounds->below[$n] * $sd / sqrt($n);
             $high = $mean + $step / 2 - $bounds->above[$n] * $sd / sqrt($n);
+            $low = min($low * $least, $low * $greatest);
+            $high = max($high * $least, $high * $greatest);
             $side = match (true) {
                 $low >= $sign * $limit => Answer::Yes,
                 $high < $sign * $limit => Answer::No,
@@ -150,9 +156,10 @@ final readonly class ValueAgainstLimit
         int $clearing,
     ): self {
         $outcomes = array_map(static fn (UnitValue $each): ?bool => match (true) {
-            $each->atLeast && $atLeast => $each->value >= $limit ? true : null,
-            $each->atLeast => $each->value > $limit ? false : null,
-            default => $atLeast ? $each->value >= $limit : $each->value <= $limit,
+            $each->atLeast && $atLeast => $each->low() >= $limit ? true : null,
+            $each->atLeast => $each->low() > $limit ? false : null,
+            $atLeast => $each->low() >= $limit ? true : ($each->high() < $limit ? false : null),
+            default => $each->high() <= $limit ? true : ($each->low() > $limit ? false : null),
         }, $values);
         $share = ShareAgainstRequired::of($outcomes, Criterion::NEARLY_ALL, $design, $planned, $most);
 

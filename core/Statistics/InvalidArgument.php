@@ -40,4 +40,10 @@ final class InvalidArgument extends \DomainException
     {
         return new self('no_spread');
     }
+
+    /** More than can be counted or drawn while somebody waits. */
+    public static function tooMany(): self
+    {
+        return new self('too_many');
+    }
 }

@@ -9,8 +9,9 @@ final class Root
 {
     /**
      * @param \Closure(float): float $f
+     * @param float                  $within share of the root that nobody minds; 0: as near as numbers come
      */
-    public static function between(\Closure $f, float $low, float $high): float
+    public static function between(\Closure $f, float $low, float $high, float $within = 0.0): float
     {
         $a = $low;
         $b = $high;
@@ -24,7 +25,7 @@ final class Root
                 [$a, $b, $c] = [$b, $c, $b];
                 [$fa, $fb, $fc] = [$fb, $fc, $fb];
             }
-            $tolerance = 2 * \PHP_FLOAT_EPSILON * abs($b) + 1e-300;
+            $tolerance = max(2 * \PHP_FLOAT_EPSILON, $within) * abs($b) + 1e-300;
             $half = 0.5 * ($c - $b);
             if (abs($half) <= $tolerance || 0.0 === $fb) {
                 return $b;
@@ -71,14 +72,15 @@ final class Root
      * The root of a function that changes sign once over the positive numbers, sought outwards from a guess.
      *
      * @param \Closure(float): float $f
+     * @param float                  $within share of the root that nobody minds; 0: as near as numbers come
      */
-    public static function near(\Closure $f, float $guess): float
+    public static function near(\Closure $f, float $guess, float $within = 0.0): float
     {
         [$low, $high] = [$guess / 1.1, $guess * 1.1];
         for ($i = 0; $i < 60 && ($f($low) > 0) === ($f($high) > 0); ++$i) {
             [$low, $high] = [$low / 1.5, $high * 1.5];
         }
 
-        return self::between($f, $low, $high);
+        return self::between($f, $low, $high, $within);
     }
 }

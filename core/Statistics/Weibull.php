@@ -13,6 +13,10 @@ final readonly class Weibull
     /** χ² with one degree of freedom at 95 %. */
     private const DROP = 3.841458820694124;
 
+    /** Far finer than anybody reads a force, and far fewer passes over the values than the last digit takes. */
+    private const NEAR = 1e-9;
+    private const MOST_STEPS = 12;
+
     /**
      * @param list<float>           $exact
      * @param non-empty-list<float> $all   with the lower bounds
@@ -84,16 +88,21 @@ final readonly class Weibull
         $sumOfEvents = array_sum($logExact);
         $last = $this->shape;
         $profile = static function (float $logQ) use ($c, $logAll, $top, $events, $sumOfEvents, &$last): float {
-            // The best shape for this value: the likelihood is concave in it. That of the value asked before is near.
-            $last = Root::near(static function (float $shape) use ($c, $logAll, $top, $events, $sumOfEvents, $logQ): float {
-                $sum = $weighted = 0.0;
+            $score = static function (float $shape) use ($c, $logAll, $top, $events, $sumOfEvents, $logQ): array {
+                $sum = $weighted = $squared = 0.0;
                 foreach ($logAll as $each) {
                     $sum += $power = exp($shape * ($each - $top));
-                    $weighted += $power * $each;
+                    $weighted += $power *= $each;
+                    $squared += $power * $each;
                 }
+                $scaled = $c * self::power($shape, $top - $logQ);
 
-                return $events / $shape + $sumOfEvents - $events * $logQ - $c * self::power($shape, $top - $logQ) * ($weighted - $logQ * $sum);
-            }, $last);
+                return [
+                    $events / $shape + $sumOfEvents - $events * $logQ - $scaled * ($weighted - $logQ * $sum),
+                    -$events / $shape ** 2 - $scaled * ($squared - 2 * $logQ * $weighted + $logQ ** 2 * $sum),
+                ];
+            };
+            $last = self::bestShape($score, $last);
 
             return self::logLikelihood($last, $logQ, $c, $logAll, $events, $sumOfEvents);
         };
@@ -105,10 +114,33 @@ final readonly class Weibull
             while ($fall(log($best) + $way * $step) < 0 && $step < 1e3) {
                 $step *= 2;
             }
-            $ends[] = exp(Root::between($fall, log($best), log($best) + $way * $step));
+            $ends[] = exp(Root::between($fall, log($best), log($best) + $way * $step, self::NEAR));
         }
 
         return new Interval($ends[0], $ends[1]);
+    }
+
+    /**
+     * Where the likelihood, concave in the shape, is largest: by Newton from a shape that is near, and safely where that strays.
+     *
+     * @param \Closure(float): array{float, float} $score its slope and the slope of that
+     */
+    private static function bestShape(\Closure $score, float $near): float
+    {
+        $shape = $near;
+        for ($i = 0; $i < self::MOST_STEPS; ++$i) {
+            [$slope, $bend] = $score($shape);
+            $next = $shape - $slope / $bend;
+            if (!($next > $near / 2 && $next < 2 * $near)) {
+                break;
+            }
+            if (abs($next - $shape) <= self::NEAR * $next) {
+                return $next;
+            }
+            $shape = $next;
+        }
+
+        return Root::near(static fn (float $at): float => $score($at)[0], $near, self::NEAR);
     }
 
     /** @param non-empty-list<float> $logAll */

@@ -13,6 +13,8 @@ final readonly class Reading
         public bool $atLeast = false,
         /** The step of the instrument, in the stored unit; 0: so fine that it does not matter. */
         public float $step = 0.0,
+        /** What a known weight weighed over what the instrument showed of it; null: nobody held it against one. */
+        public ?float $gain = null,
     ) {
     }
 
@@ -24,5 +26,16 @@ final readonly class Reading
         }
 
         return new self($measure, $measure->stored($value, $unit), $atLeast);
+    }
+
+    /** The least and the most that it may stand for, by what the instrument showed of a known weight. */
+    public function low(): float
+    {
+        return min($this->value, $this->value * ($this->gain ?? 1.0));
+    }
+
+    public function high(): float
+    {
+        return max($this->value, $this->value * ($this->gain ?? 1.0));
     }
 }

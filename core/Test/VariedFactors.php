@@ -13,9 +13,12 @@ final readonly class VariedFactors
     /** What grips more or less along one scale. */
     private const SCALES = ['bed', 'exposure', 'gap', 'nozzle', 'speed'];
 
-    /** @param list<string> $names the factors with more than one value: material, lot, surface, plate, agent, bed and so on */
-    private function __construct(public array $names)
-    {
+    private function __construct(
+        /** @var list<string> the factors with more than one value: material, lot, surface, plate, agent, bed and so on */
+        public array $names,
+        /** Several factors, each value of one with each of the others: what each of them does can be told apart. */
+        public bool $crossed,
+    ) {
     }
 
     /**
@@ -34,7 +37,9 @@ final readonly class VariedFactors
         // A bed that stays as it is in the first layer is one factor, not two.
         $stays = array_filter($setups, static fn (array $setup): bool => ($setup['bed'] ?? null) !== ($setup['bed_after'] ?? null));
 
-        return new self([] === $stays ? array_values(array_diff($names, ['bed_after'])) : $names);
+        $names = [] === $stays ? array_values(array_diff($names, ['bed_after'])) : $names;
+
+        return new self($names, self::isCrossed($setups, $names));
     }
 
     /** Rungs of one ladder: one thing alone differs that grips more or less along a scale. */
@@ -71,7 +76,17 @@ final readonly class VariedFactors
 
     public function confounded(): bool
     {
-        return \count($this->names) > 1;
+        return \count($this->names) > 1 && !$this->crossed;
+    }
+
+    /**
+     * @param array<string, string|float|null> $setup
+     *
+     * @return list<string> what it has of each factor that varies
+     */
+    public function levels(array $setup): array
+    {
+        return array_map(static fn (string $name): string => (string) ($setup[$name] ?? ''), $this->names);
     }
 
     /** @return list<Sentence> */
@@ -84,8 +99,27 @@ final readonly class VariedFactors
     {
         return match (true) {
             [] === $this->names => Sentence::of('varied.nothing'),
+            $this->crossed => Sentence::of('varied.crossed', factors: Listing::of($this->words())),
             $this->confounded() => Sentence::of('varied.confounded', factors: Listing::of($this->words())),
             default => Sentence::of('varied.one', factor: $this->words()[0]),
         };
+    }
+
+    /**
+     * @param list<array<string, string|float|null>> $setups
+     * @param list<string>                           $names
+     */
+    private static function isCrossed(array $setups, array $names): bool
+    {
+        $combinations = 1;
+        foreach ($names as $name) {
+            $combinations *= \count(array_unique(array_map(static fn (array $setup): string => (string) ($setup[$name] ?? ''), $setups)));
+        }
+        $seen = array_unique(array_map(
+            static fn (array $setup): string => serialize(array_map(static fn (string $name): string => (string) ($setup[$name] ?? ''), $names)),
+            $setups,
+        ));
+
+        return \count($names) > 1 && $combinations === \count($seen);
     }
 }

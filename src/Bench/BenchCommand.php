@@ -20,6 +20,7 @@ use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\FurtherFigures;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
@@ -82,7 +83,9 @@ final class BenchCommand extends Command
                     Outlook::inPlan($record, $plan, SetupJudgement::of($record, $plan));
                 }
 
-                return ComparisonJudgement::of($records)->toArray();
+                $judged = ComparisonJudgement::of($records);
+
+                return [$judged->toArray(), FurtherFigures::of($judged, $records, 5.0)];
             })),
             '≤ 300 ms',
         );

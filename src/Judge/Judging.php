@@ -16,6 +16,7 @@ use App\Test\StripData;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\Difference;
 use Sitzplatz\Judge\Finding;
 use Sitzplatz\Judge\FurtherFigures;
 use Sitzplatz\Judge\LadderRung;
@@ -23,6 +24,7 @@ use Sitzplatz\Judge\LadderWindow;
 use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\NextRun;
+use Sitzplatz\Judge\NextStep;
 use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
@@ -34,6 +36,7 @@ use Sitzplatz\Judge\SetupToUse;
 use Sitzplatz\Judge\UnitValue;
 use Sitzplatz\Judge\ValueAgainstLimit;
 use Sitzplatz\Judge\Verdict;
+use Sitzplatz\Judge\WeakPoints;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
@@ -96,14 +99,23 @@ final readonly class Judging
         $plan = $comparison->plan();
         $compared = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods);
         $figures = $compared->toArray();
-        $further = FurtherFigures::of($compared, $records, null);
         $setups = array_values($comparison->setups->toArray());
+        $varied = ComparisonView::varied($comparison);
+        $levels = [];
+        foreach ($setups as $setup) {
+            $levels[$setup->label] = $varied->levels(ComparisonView::factors($comparison, $setup));
+        }
+        $further = FurtherFigures::of($compared, $records, null, $varied, $levels);
         $counts = $this->counts($comparison);
         $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
         $shown = [];
+        $of = [];
         foreach ($records as $i => $record) {
-            $shown[] = $this->setup($comparison, $setups[$i], $record, $judged[$i], $counts[$setups[$i]->id->toBinary()] ?? self::NO_RUNS);
+            $of[] = $counts[$setups[$i]->id->toBinary()] ?? self::NO_RUNS;
+            $shown[] = $this->setup($comparison, $setups[$i], $record, $judged[$i], $of[$i]);
         }
+        $use = $this->use($setups, $records, $judged);
+        $going = array_sum(array_column($counts, 'running'));
 
         return [
             'setups' => $shown,
@@ -115,15 +127,18 @@ final readonly class Judging
             'limits' => $comparison->limits,
             'proof' => $comparison->proof,
             'basis' => Reasons::basis($plan),
-            'use' => $this->use($setups, $records, $judged),
+            'use' => $use,
+            'differences' => array_map(static fn (Difference $each): array => $each->toArray(), Difference::among($compared, $plan->limits)),
+            'weakPoints' => WeakPoints::of($records, $judged, $plan, $varied, $of, $comparison->grewAfterVerdict, $going, self::spread($setups)),
+            'nextSteps' => $this->nextSteps($comparison, $setups, $judged, $shown, $use['setup'] ?? null, $going, array_sum(array_column($counts, 'planned'))),
             'ladder' => $this->ladder($comparison, $setups, $judged),
             // They only describe: no verdict rests on them.
-            'further' => ['measures' => (object) array_filter($further['measures'])] + $further,
+            'further' => ['measures' => (object) $further['measures']] + $further,
             'next' => $this->next($comparison, $setups, $records, $judged, $counts),
             'contactAreaMm2' => $comparison->piece()->contactAreaMm2(),
             'runsPlanned' => $comparison->runsPerSetup,
             // Begun and not done: left out, and said.
-            'openRuns' => array_sum(array_column($counts, 'running')),
+            'openRuns' => $going,
             'grewAfterVerdict' => $comparison->grewAfterVerdict,
         ];
     }
@@ -243,6 +258,57 @@ final readonly class Judging
         $use = SetupToUse::among($passed);
 
         return null === $use ? null : ['setup' => $use->setup, 'reasons' => $use->reasons, 'others' => $use->others];
+    }
+
+    /**
+     * @param list<Setup> $setups
+     *
+     * @return array{surfaces: int, plates: int, lots: int, materials: int}
+     */
+    private static function spread(array $setups): array
+    {
+        $of = static fn (\Closure $what): int => \count(array_unique(array_map($what, $setups)));
+
+        return [
+            'surfaces' => $of(static fn (Setup $setup): string => $setup->fitting->surfaceId),
+            'plates' => $of(static fn (Setup $setup): string => $setup->side->id->toRfc4122()),
+            'lots' => $of(static fn (Setup $setup): string => $setup->lot->id->toRfc4122()),
+            'materials' => $of(static fn (Setup $setup): string => $setup->materialId),
+        ];
+    }
+
+    /**
+     * @param list<Setup>                $setups
+     * @param list<SetupJudgement>       $judged
+     * @param list<array<string, mixed>> $shown
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function nextSteps(Comparison $comparison, array $setups, array $judged, array $shown, ?string $use, int $going, int $planned): array
+    {
+        $newPlan = $ids = [];
+        foreach ($setups as $i => $setup) {
+            $ids[$setup->label] = $setup->id->toRfc4122();
+            if (Verdict::NotYetKnown === $judged[$i]->verdict && null === $judged[$i]->runsLeft) {
+                $runs = $shown[$i]['newPlanRuns'];
+                $newPlan[$setup->label] = \is_int($runs) ? $runs : null;
+            }
+        }
+
+        return array_map(static fn (NextStep $step): array => [
+            'do' => $step->do->value,
+            'setupId' => null === $step->setup ? null : $ids[$step->setup],
+            'runs' => null === $step->setup ? null : $newPlan[$step->setup] ?? null,
+            'sentence' => $step->sentence,
+        ], NextStep::after(
+            $judged,
+            $comparison->status,
+            $use,
+            array_map(static fn (array $each): bool => null !== $each['surprise'], $shown),
+            $newPlan,
+            $going,
+            $planned,
+        ));
     }
 
     /**

@@ -91,10 +91,12 @@ final readonly class RunRepository
         $records = [];
         foreach ($comparison->setups as $setup) {
             $own = $runs[$setup->id->toRfc4122()] ?? [];
+            $ofRuns = array_map(static fn (string $id): string => $visits[$id], array_keys($own));
             $records[] = new SetupRecord(
                 $setup->label,
                 array_values($own),
-                $comparison->proof['plateStays'] ? array_map(static fn (string $id): string => $visits[$id], array_keys($own)) : null,
+                $comparison->proof['plateStays'] ? $ofRuns : null,
+                $ofRuns,
             );
         }
 
@@ -111,7 +113,8 @@ final readonly class RunRepository
     {
         $rows = $this->database->iterateAssociative(
             'SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS run, m.measure, m.value, m.at_least, m.simulated,
-                    COALESCE(g.resolution_n, JSON_VALUE(k.proof, \'$.scaleStepN\')) AS step
+                    COALESCE(g.resolution_n, JSON_VALUE(k.proof, \'$.scaleStepN\')) AS step,
+                    g.checked_with_n AS weighed, g.check_showed_n AS showed
              FROM run r JOIN comparison k ON k.id = r.comparison_id
              JOIN part p ON p.run_id = r.id JOIN standing st ON st.part_id = p.id JOIN reading m ON m.id = st.reading_id
              LEFT JOIN gauge g ON g.id = m.gauge_id
@@ -140,9 +143,15 @@ final readonly class RunRepository
     private function reading(array $row): ?Reading
     {
         $measure = $this->measures->of((string) $row['measure']);
-        $step = $measure instanceof Measure && $measure->isForce() ? (float) $row['step'] : 0.0;
+        $force = $measure instanceof Measure && $measure->isForce();
 
-        return null === $measure ? null : new Reading($measure, (float) $row['value'], (bool) $row['at_least'], $step);
+        return null === $measure ? null : new Reading(
+            $measure,
+            (float) $row['value'],
+            (bool) $row['at_least'],
+            $force ? (float) $row['step'] : 0.0,
+            $force && is_numeric($row['weighed']) && (float) $row['showed'] > 0 ? (float) $row['weighed'] / (float) $row['showed'] : null,
+        );
     }
 
     private static function uuid(string $hex): string

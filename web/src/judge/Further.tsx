@@ -2,6 +2,8 @@ import type { Schemas } from '../api/client';
 import { useFigures } from '../ui/quantity';
 import { useTerms } from '../ui/terms';
 import { say } from '../words/say';
+import { Design } from './Design';
+import { Pairs } from './Pairs';
 import { pText } from './pText';
 
 type Further = Schemas['Judgement']['further'];
@@ -14,8 +16,11 @@ export function Further({ judgement }: { judgement: Schemas['Judgement'] }) {
     return (
         <>
             <p className="mt-6 text-soft">{say('judge.further_describe')}</p>
-            {Object.entries(further.measures).map(([name, { survival }]) => (
-                <Survival key={name} name={name} survival={survival} p={p} />
+            {Object.entries(further.measures).map(([name, { survival, permutation, variance }]) => (
+                <div key={name}>
+                    {survival ? <Survival name={name} survival={survival} p={p} /> : null}
+                    <Design name={name} permutation={permutation} variance={variance} p={p} />
+                </div>
             ))}
             {further.held.pairs.length > 0 ? (
                 <section className="mt-4 overflow-x-auto">
@@ -35,7 +40,7 @@ export function Further({ judgement }: { judgement: Schemas['Judgement'] }) {
     );
 }
 
-function Survival({ name, survival, p }: { name: string; survival: Further['measures'][string]['survival']; p: (value: number | null, reason?: string) => string }) {
+function Survival({ name, survival, p }: { name: string; survival: NonNullable<Further['measures'][string]['survival']>; p: (value: number | null, reason?: string) => string }) {
     const terms = useTerms();
     const quantity = useFigures()(terms.mean(name));
     const shown = (value: number | null | undefined) => (value == null ? '–' : quantity.bare(value));
@@ -68,30 +73,5 @@ function Survival({ name, survival, p }: { name: string; survival: Further['meas
             </table>
             <p className="mt-2">{say('judge.log_rank', { p: p(survival.logrank.p, survival.logrank.reason) })}</p>
         </section>
-    );
-}
-
-function Pairs({ pairs, p }: { pairs: Schemas['AdjustedPair'][]; p: (value: number | null, reason?: string) => string }) {
-    return (
-        <table className="ledger mt-2 w-full">
-            <thead>
-                <tr>
-                    <th>{say('judge.pair')}</th>
-                    <th className="num">{say('judge.p_alone')}</th>
-                    <th className="num">{say('judge.p_holm')}</th>
-                </tr>
-            </thead>
-            <tbody>
-                {pairs.map((pair) => (
-                    <tr key={pair.a + pair.b}>
-                        <th scope="row">
-                            {pair.b} − {pair.a}
-                        </th>
-                        <td className="num">{p(pair.p, pair.reason)}</td>
-                        <td className="num">{p(pair.p_holm)}</td>
-                    </tr>
-                ))}
-            </tbody>
-        </table>
     );
 }

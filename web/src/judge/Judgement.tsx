@@ -17,6 +17,7 @@ import { EffortBars } from './EffortBars';
 import { Figures } from './Figures';
 import { LadderSays } from './LadderSays';
 import { PullPlot } from './PullPlot';
+import { Differences, NextSteps, WeakPoints } from './Said';
 
 const route = getRouteApi('/judge/$id');
 
@@ -48,19 +49,15 @@ export function Judgement() {
                     </Button>
                 </>
             }
-            margin={<Reckoning judgement={judgement} />}
+            margin={
+                <>
+                    <NextSteps judgement={judgement} />
+                    <WeakPoints points={judgement.weakPoints} />
+                    <Reckoning judgement={judgement} />
+                </>
+            }
         >
             <Fault error={close.error ?? add.error} />
-            {judgement.openRuns > 0 ? (
-                <div className="mb-4">
-                    <Notice>{say('judge.openruns_one_run_goes_on', { openRuns: judgement.openRuns })}</Notice>
-                </div>
-            ) : null}
-            {judgement.grewAfterVerdict && judgement.proof.design === 'fixed' ? (
-                <div className="mb-4">
-                    <Notice>{say('judge.runs_were_added_to_this_plan')}</Notice>
-                </div>
-            ) : null}
             {judgement.use ? <UseThis use={judgement.use} setups={setups} /> : null}
             {judgement.ladder ? <LadderSays ladder={judgement.ladder} title={comparison.title} /> : null}
             <ul className="mb-4 flex flex-col">
@@ -85,6 +82,9 @@ export function Judgement() {
                 </>
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <div className="mt-8">
+                <Differences differences={judgement.differences} />
+            </div>
             <h2 className="mt-8 mb-2">{say('judge.why')}</h2>
             <ul>
                 {setups.map((setup) => (

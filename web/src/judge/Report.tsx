@@ -13,6 +13,7 @@ import { EffortBars } from './EffortBars';
 import { Figures } from './Figures';
 import { Question, UseThis } from './Judgement';
 import { PullPlot } from './PullPlot';
+import { Differences, NextSteps, WeakPoints } from './Said';
 
 const route = getRouteApi('/judge/$id/report');
 
@@ -56,18 +57,8 @@ export function Report() {
             }
             margin={
                 <>
-                    <MarginNote title={say('judge.weak_points')}>
-                        <ul className="list-disc pl-5">
-                            {[comparison.varied.sentence, ...comparison.cautions].map((each) => (
-                                <li key={each}>{each}</li>
-                            ))}
-                            {setups.filter((setup) => setup.voids > 0).map((setup) => (
-                                <li key={setup.id}>{say('judge.voids_of', { setup: setup.label, voids: setup.voids })}</li>
-                            ))}
-                            {judgement.grewAfterVerdict ? <li>{say('judge.runs_were_added_to_this_plan')}</li> : null}
-                            {judgement.openRuns > 0 ? <li>{say('judge.openruns_one_run_goes_on', { openRuns: judgement.openRuns })}</li> : null}
-                        </ul>
-                    </MarginNote>
+                    <WeakPoints points={[...judgement.weakPoints, ...comparison.cautions]} />
+                    <NextSteps judgement={judgement} />
                     <MarginNote title={say('judge.how_this_is_judged')}>
                         <p>{judgement.basis}</p>
                         <p>{recorded ? say('judge.on_runs_rules_catalogue', { by: recorded.by, at: moment(recorded.at), runs: recorded.runs, coreVersion: recorded.coreVersion, catalogueDigest: recorded.catalogueDigest.slice(0, 6) }) : say('judge.not_recorded_yet', { coreVersion: judgement.coreVersion })}</p>
@@ -102,6 +93,7 @@ export function Report() {
                 </div>
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <Differences differences={judgement.differences} all />
             <Figures judgement={judgement} open />
             <h2 className="mt-8 mb-2">{say('judge.raw_readings')}</h2>
             <Readings table={table} />

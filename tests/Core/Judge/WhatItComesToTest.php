@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Judge;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Judge\Answer;
+use Sitzplatz\Judge\ComparisonJudgement;
+use Sitzplatz\Judge\DesignFigures;
+use Sitzplatz\Judge\Difference;
+use Sitzplatz\Judge\NextDo;
+use Sitzplatz\Judge\NextStep;
+use Sitzplatz\Judge\SetupJudgement;
+use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Judge\WeakPoints;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Limits;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\VariedFactors;
+use Sitzplatz\Tests\Core\Words\Said;
+
+/** What a verdict comes to: what differs and matters, what stands against it, and what is done next. */
+final class WhatItComesToTest extends TestCase
+{
+    /** R `PlantGrowth` as cold pulls: only trt2 − trt1 differs (Games–Howell 0.1135 … 1.6165, as in the references). */
+    private const PLANTS = [
+        'ctrl' => [4.17, 5.58, 5.18, 6.11, 4.50, 4.61, 5.17, 4.53, 5.33, 5.14],
+        'trt1' => [4.81, 4.17, 4.41, 3.59, 5.87, 3.83, 6.03, 4.89, 4.32, 4.69],
+        'trt2' => [6.31, 5.12, 5.54, 5.50, 5.37, 5.29, 4.92, 6.15, 5.80, 5.26],
+    ];
+
+    public function testWhatDiffersIsHeldAgainstWhatMatters(): void
+    {
+        // A quarter of the limit matters: 0.1 N, 0.5 N, 1 N, 3 N.
+        self::assertSame(['matters', 'cannot_tell', 'cannot_tell'], $this->meanings(0.4));
+        self::assertSame(['real', 'cannot_tell', 'cannot_tell'], $this->meanings(2.0));
+        self::assertSame(['real', 'alike', 'alike'], $this->meanings(4.0));
+        self::assertSame(['too_small', 'alike', 'alike'], $this->meanings(12.0));
+        $told = Difference::among(ComparisonJudgement::of(self::plants()), new Limits(null, 4.0, Effort::Flex))[0];
+        self::assertSame('difference.real measure=measure.pull_cold a=trt1 b=trt2 by=0.865 near=0.1135 far=1.6165 matters=1', Said::of($told->sentence));
+        // R: two one-sided Welch tests, max(t.test(trt2, trt1, mu = -1, alternative = "greater")$p.value, (…, mu = 1, "less")$p.value)
+        self::assertEqualsWithDelta(0.3228451722, (float) $told->alikeP, 1e-9);
+        self::assertSame([], Difference::among(ComparisonJudgement::of(self::plants()), new Limits(null, null, Effort::Flex)), 'Nobody said what matters.');
+    }
+
+    public function testALiftMattersFromWhatPracticeCallsGoodOrFromHalfItsLimit(): void
+    {
+        self::assertEqualsWithDelta(0.1, Difference::matters(Measure::Lift, new Limits(20, 12, Effort::Flex)), 1e-12);
+        self::assertEqualsWithDelta(0.15, Difference::matters(Measure::Lift, new Limits(20, 12, Effort::Flex, 0.3)), 1e-12);
+        self::assertEqualsWithDelta(5.0, Difference::matters(Measure::ReleaseTemperature, new Limits(20, 12, Effort::Flex)), 1e-12);
+        self::assertNull(Difference::matters(Measure::Effort, new Limits(20, 12, Effort::Flex)));
+    }
+
+    /** The visits of the plan are the blocks: a day that pulls 10 N more hides nothing. */
+    public function testSetupsAreComparedWithinTheirVisits(): void
+    {
+        $setup = static fn (string $name, float $more): SetupRecord => new SetupRecord(
+            $name,
+            array_map(static fn (float $pull): array => [new Reading(Measure::PullCold, $pull + $more)], [4.0, 4.4, 14.1, 14.3]),
+            null,
+            ['1', '1', '2', '2'],
+        );
+        $comparison = ComparisonJudgement::of([$setup('A', 0.0), $setup('B', 1.0)])->measures['pull_cold'];
+        $figures = DesignFigures::of($comparison, null, []);
+        // Of 6 × 6 ways to share out the values of each visit two part the setups as far: all low ones in A, or all in B.
+        self::assertSame([2 / 36, 36, true, 2], [$figures['permutation']['p'], $figures['permutation']['ways'], $figures['permutation']['exact'], $figures['permutation']['visits']]);
+        // R: anova(lm(y ~ visit + setup)), y <- c(4, 4.4, 14.1, 14.3, 5, 5.4, 15.1, 15.3)
+        self::assertSame(['variance.factor factors=[variance.setup]', 'variance.visits'], array_map(static fn (array $line): string => Said::of($line['term']), $figures['variance']['lines']));
+        self::assertEqualsWithDelta(50.0, $figures['variance']['lines'][0]['statistic'], 1e-6);
+        self::assertSame([1, 5], [$figures['variance']['lines'][0]['df'], $figures['variance']['error_df']]);
+    }
+
+    public function testCrossedFactorsAreTakenApartAndOthersAreNot(): void
+    {
+        $grid = [];
+        foreach (['glass', 'PEI'] as $surface) {
+            foreach (['', 'stick'] as $agent) {
+                $grid["$surface $agent"] = ['surface' => $surface, 'agent' => $agent, 'bed' => 60.0];
+            }
+        }
+        $crossed = VariedFactors::between(array_values($grid));
+        self::assertSame([true, false, 'varied.crossed factors=[factor.surface; factor.agent]'], [$crossed->crossed, $crossed->confounded(), Said::of($crossed->sentence())]);
+        self::assertTrue(VariedFactors::between(\array_slice(array_values($grid), 0, 3))->confounded(), 'One combination is missing.');
+        $records = $levels = [];
+        foreach (array_keys($grid) as $i => $name) {
+            $records[] = new SetupRecord($name, array_map(static fn (int $k): array => [new Reading(Measure::PullCold, 10.0 + $i + 0.3 * $k)], [0, 1, 2]));
+            $levels[$name] = $crossed->levels($grid[$name]);
+        }
+        $lines = DesignFigures::of(ComparisonJudgement::of($records)->measures['pull_cold'], $crossed, $levels)['variance']['lines'];
+        self::assertSame(
+            ['variance.factor factors=[factor.surface]', 'variance.factor factors=[factor.agent]', 'variance.together factors=[factor.surface; factor.agent]'],
+            array_map(static fn (array $line): string => Said::of($line['term']), $lines),
+        );
+        self::assertEqualsWithDelta(0.0, $lines[2]['statistic'], 1e-9, 'They add up, and do no more.');
+    }
+
+    /** A scale that shows 5 % too much of a known weight: a mean that clears its limit by less is not taken for clear. */
+    public function testAScaleThatIsOffWidensTheBounds(): void
+    {
+        $plan = self::plan(28.0);
+        $pulls = [31.2, 28.4, 33.9, 30.1, 27.2, 34.0];
+        self::assertSame(Answer::Yes, self::judge($pulls, 1.0, $plan)->hold->pulls?->clears);
+        $off = self::judge($pulls, 0.95, $plan)->hold->pulls;
+        self::assertSame(Answer::NotYet, $off?->clears);
+        // R: t.test(hot, alternative = "greater")$conf.int[1] is 28.496; 5 % less is 27.071. The upper bound stays as shown.
+        self::assertEqualsWithDelta(0.95 * 28.496, (float) $off->lower, 5e-4);
+        self::assertEqualsWithDelta(33.104, (float) $off->upper, 5e-4);
+        self::assertSame(Answer::Yes, self::judge($pulls, 1.05, $plan)->hold->pulls?->clears, 'One that shows too little makes nothing weaker.');
+    }
+
+    public function testWeakPointsAreSaid(): void
+    {
+        $plan = self::plan(20.0);
+        $record = static fn (?float $gain): SetupRecord => new SetupRecord('A', self::runs([31.2, 28.4, 33.9, 30.1, 27.2, 34.0], $gain), null, array_fill(0, 6, '1'));
+        $said = static fn (SetupRecord $record, int $plates): array => Said::all(WeakPoints::of(
+            [$record],
+            [SetupJudgement::of($record, $plan)],
+            $plan,
+            VariedFactors::between([['surface' => 'glass']]),
+            [['voids' => 2, 'alone' => 1]],
+            true,
+            1,
+            ['surfaces' => 1, 'plates' => $plates, 'lots' => 1, 'materials' => 1],
+        ));
+        self::assertSame([
+            'weak.grew',
+            'weak.open runs=1',
+            'weak.voids setup=A voids=2 alone=1',
+            'weak.one_visit setup=A',
+            'weak.unseen setups=[A]',
+            'weak.scale_unchecked pulls=6',
+            'weak.only only=[weak.one_lot; weak.one_plate]',
+        ], $said($record(null), 1));
+        self::assertContains('weak.scale_high share=0.04', $said($record(0.96), 1));
+        self::assertContains('weak.only only=[weak.one_lot]', $said($record(1.001), 2));
+        self::assertStringNotContainsString('scale', implode(' ', $said($record(1.001), 2)), 'A scale that is right to half a percent is right.');
+    }
+
+    public function testWhatIsDoneNext(): void
+    {
+        $passed = self::judge([31.2, 28.4, 33.9, 30.1, 27.2, 34.0], 1.0, self::plan(20.0));
+        $steps = static fn (ComparisonStatus $status, ?string $use, bool $against, array $newPlan, int $going, int $planned, SetupJudgement $of): array => array_map(
+            static fn (NextStep $step): string => $step->do->value,
+            NextStep::after([$of], $status, $use, [$against], $newPlan, $going, $planned),
+        );
+        self::assertSame(['finish', 'run'], $steps(ComparisonStatus::Running, null, false, [], 1, 3, $passed));
+        self::assertSame(['record', 'choose'], $steps(ComparisonStatus::Running, null, false, [], 0, 0, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], 1.0, self::plan(20.0))));
+        self::assertSame(['wash', 'choose'], $steps(ComparisonStatus::Closed, null, true, [], 0, 0, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], 1.0, self::plan(20.0))));
+        self::assertSame(['propose', 'plan_again'], $steps(ComparisonStatus::Closed, 'A', false, ['A' => 14, 'B' => null], 0, 0, $passed));
+        self::assertSame(NextDo::Propose, NextStep::after([$passed], ComparisonStatus::Closed, 'A', [false], [], 0, 0)[0]->do);
+    }
+
+    /** @return list<string> */
+    private function meanings(float $limitN): array
+    {
+        return array_map(
+            static fn (Difference $each): string => $each->meaning->value,
+            Difference::among(ComparisonJudgement::of(self::plants()), new Limits(null, $limitN, Effort::Flex)),
+        );
+    }
+
+    /** @return list<SetupRecord> */
+    private static function plants(): array
+    {
+        $records = [];
+        foreach (self::PLANTS as $name => $values) {
+            $records[] = new SetupRecord($name, array_map(static fn (float $value): array => [new Reading(Measure::PullCold, $value)], $values));
+        }
+
+        return $records;
+    }
+
+    private static function plan(float $hotAtLeastN): ProofPlan
+    {
+        return new ProofPlan(new Limits($hotAtLeastN, null, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 6, 6, 0);
+    }
+
+    /** @param list<float> $pulls */
+    private static function judge(array $pulls, float $gain, ProofPlan $plan): SetupJudgement
+    {
+        return SetupJudgement::of(new SetupRecord('A', self::runs($pulls, $gain)), $plan);
+    }
+
+    /**
+     * @param list<float> $pulls
+     *
+     * @return list<list<Reading>>
+     */
+    private static function runs(array $pulls, ?float $gain): array
+    {
+        return array_map(static fn (float $pull): array => [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, $pull, gain: $gain)], $pulls);
+    }
+}

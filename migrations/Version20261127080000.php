@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -28,9 +27,6 @@ final class Version20261127080000 extends AbstractMigration
             ADD CONSTRAINT FK_251D5630A8CBA5F7 FOREIGN KEY (lot_id) REFERENCES lot (id), ADD INDEX IDX_251D5630A8CBA5F7 (lot_id)');
         $this->addSql('ALTER TABLE comparison ALTER kind DROP DEFAULT');
         $this->addSql('ALTER TABLE run_tally ADD exposure_s DOUBLE NULL AFTER speed_mm_s, ADD own_brim TINYINT NOT NULL AFTER exposure_s');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

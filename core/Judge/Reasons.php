@@ -65,22 +65,27 @@ final class Reasons
         return Sentence::of('release.damaged', runs: Quantity::count($record->count(Measure::Damage, 0.5)));
     }
 
-    /** @return list<Sentence> */
-    public static function pulls(PullKind $kind, ValueAgainstLimit $pulls, ProofPlan $plan, float $limitN): array
+    /**
+     * @param Measure|null $measure with which it was pulled; null: that of its kind
+     *
+     * @return list<Sentence>
+     */
+    public static function pulls(PullKind $kind, ValueAgainstLimit $pulls, ProofPlan $plan, float $limitN, ?Measure $measure = null): array
     {
+        $measure ??= $kind->measure();
         $reasons = [];
         $planned = PullKind::Hot === $kind ? $plan->hotRuns : $plan->coldRuns;
         if ($pulls->uneven && null === $pulls->decidedAt) {
             $reasons[] = Sentence::of(
                 'pulls.uneven',
-                measure: $kind->measure()->words(),
+                measure: $measure->words(),
                 clearing: Quantity::count($pulls->clearing),
                 n: Quantity::count($pulls->n),
                 limit: Quantity::newtons($limitN),
                 low: Quantity::share(ClopperPearson::interval($pulls->clearing, $pulls->n, 1 - 2 * ProofPlan::ERROR)->low),
             );
         }
-        $reasons[] = self::bound($kind, $pulls, $planned, $plan->design, $limitN);
+        $reasons[] = self::bound($kind, $measure, $pulls, $planned, $plan->design, $limitN);
         if ($pulls->censored > 0) {
             $reasons[] = Sentence::of('pulls.lower_bounds', bounds: Quantity::count($pulls->censored), n: Quantity::count($pulls->n));
         }
@@ -101,12 +106,12 @@ final class Reasons
         return Design::Fixed === $design && $pulls >= self::WEAK_SEEN_FROM;
     }
 
-    private static function bound(PullKind $kind, ValueAgainstLimit $pulls, int $planned, Design $design, float $limitN): Sentence
+    private static function bound(PullKind $kind, Measure $measure, ValueAgainstLimit $pulls, int $planned, Design $design, float $limitN): Sentence
     {
         if (Criterion::NearlyAll === $pulls->criterion && $pulls->censored > 0) {
             return Sentence::of(
                 'pulls.counted',
-                measure: $kind->measure()->words(),
+                measure: $measure->words(),
                 clearing: Quantity::count($pulls->clearing),
                 n: Quantity::count($pulls->n),
                 limit: Quantity::newtons($limitN),
@@ -114,10 +119,10 @@ final class Reasons
         }
         if (null === $pulls->lower && null === $pulls->upper) {
             return Design::Fixed === $design && $planned >= SequentialT::FIRST_LOOK
-                ? Sentence::of('pulls.planned', measure: $kind->measure()->words(), n: Quantity::count($pulls->n), planned: Quantity::count($planned))
+                ? Sentence::of('pulls.planned', measure: $measure->words(), n: Quantity::count($pulls->n), planned: Quantity::count($planned))
                 : Sentence::of(
                     'pulls.too_few',
-                    measure: $kind->measure()->words(),
+                    measure: $measure->words(),
                     n: Quantity::count($pulls->n),
                     needed: Quantity::count(SequentialT::FIRST_LOOK),
                 );
@@ -127,7 +132,7 @@ final class Reasons
 
         return Sentence::of(
             'pulls.'.$about.'_'.$side,
-            measure: $kind->measure()->words(),
+            measure: $measure->words(),
             low: Quantity::newtons($pulls->lower ?? 0.0),
             high: Quantity::newtons($pulls->upper ?? 0.0),
             confidence: Quantity::share(1 - ProofPlan::ERROR),

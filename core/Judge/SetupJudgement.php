@@ -93,8 +93,8 @@ final readonly class SetupJudgement
 
     private static function hold(SetupRecord $record, ProofPlan $plan): Finding
     {
-        if (self::byCounts($plan, $plan->limits->hotPullAtLeastN)) {
-            $share = self::held($record, $plan, true);
+        if ($record->takenHot || self::byCounts($plan, $plan->limits->hotPullAtLeastN)) {
+            $share = self::held($record, $plan, !$record->takenHot);
 
             return new Finding(self::passable($share), Reasons::hold($share, $plan), $share);
         }
@@ -127,7 +127,7 @@ final readonly class SetupJudgement
     {
         $counts = self::byCounts($plan, $plan->limits->coldPullAtMostN);
         $pulls = $counts ? null : ValueAgainstLimit::of(
-            $record->values(Measure::PullCold),
+            $record->values($record->releasePull()),
             (float) $plan->limits->coldPullAtMostN,
             false,
             $plan->criterion,
@@ -135,7 +135,7 @@ final readonly class SetupJudgement
             $plan->coldRuns,
             $plan->most($plan->coldRuns),
         );
-        $then = null === $pulls ? $record : self::atItsLook($record, Measure::PullCold, $pulls, $plan);
+        $then = null === $pulls ? $record : self::atItsLook($record, $record->releasePull(), $pulls, $plan);
         $share = ShareAgainstRequired::of(
             $then->releaseOutcomes($plan->limits, $counts),
             $plan->share,
@@ -156,7 +156,7 @@ final readonly class SetupJudgement
         return self::byPulls(
             $pulls,
             $share,
-            Reasons::pulls(PullKind::Cold, $pulls, $plan, (float) $plan->limits->coldPullAtMostN),
+            Reasons::pulls(PullKind::Cold, $pulls, $plan, (float) $plan->limits->coldPullAtMostN, $record->releasePull()),
             $reasons,
             $plan->design,
             $plan->coldRuns,

@@ -20,12 +20,24 @@ use Sitzplatz\Test\Reading;
 final readonly class SetupRecord
 {
     /**
-     * @param list<list<Reading>> $runs   the readings of each non-void run
-     * @param list<string>|null   $units  of each run the visit it belongs to; null: each run stands for itself
-     * @param list<string>|null   $visits of each run the visit during which it was made; null: nobody knows
+     * @param list<list<Reading>> $runs     the readings of each non-void run
+     * @param list<string>|null   $units    of each run the visit it belongs to; null: each run stands for itself
+     * @param list<string>|null   $visits   of each run the visit during which it was made; null: nobody knows
+     * @param bool                $takenHot its parts are taken off while the bed is at print temperature
      */
-    public function __construct(public string $name, public array $runs, public ?array $units = null, public ?array $visits = null)
+    public function __construct(
+        public string $name,
+        public array $runs,
+        public ?array $units = null,
+        public ?array $visits = null,
+        public bool $takenHot = false,
+    ) {
+    }
+
+    /** The pull with which its parts come off. */
+    public function releasePull(): Measure
     {
+        return $this->takenHot ? Measure::PullHot : Measure::PullCold;
     }
 
     /** @return list<Reading> */
@@ -101,6 +113,7 @@ final readonly class SetupRecord
                     \array_slice($this->runs, 0, $i + 1),
                     null === $this->units ? null : \array_slice($this->units, 0, $i + 1),
                     null === $this->visits ? null : \array_slice($this->visits, 0, $i + 1),
+                    $this->takenHot,
                 );
             }
         }
@@ -173,7 +186,7 @@ final readonly class SetupRecord
      */
     public function releaseOutcomes(Limits $limits, bool $pulls): array
     {
-        return $this->outcomes(static function (array $run) use ($limits, $pulls): array {
+        return $this->outcomes(function (array $run) use ($limits, $pulls): array {
             $outcomes = [];
             $effort = $damage = $cold = false;
             foreach ($run as $reading) {
@@ -183,7 +196,7 @@ final readonly class SetupRecord
                 } elseif (Measure::Damage === $reading->measure) {
                     $damage = true;
                     $outcomes[] = $reading->value < 0.5;
-                } elseif ($pulls && null !== $limits->coldPullAtMostN && Measure::PullCold === $reading->measure) {
+                } elseif ($pulls && null !== $limits->coldPullAtMostN && $this->releasePull() === $reading->measure) {
                     $cold = true;
                     $open = $reading->atLeast || $reading->high() > $limits->coldPullAtMostN;
                     $outcomes[] = $reading->low() > $limits->coldPullAtMostN ? false : ($open ? null : true);

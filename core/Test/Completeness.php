@@ -21,10 +21,11 @@ final class Completeness
      * @param list<Measured> $said
      * @param list<Measure>  $notTaken marked as not taken, with a reason
      * @param Taken          $taken    by which instruments the plan judges
+     * @param bool           $takenOff a hot pull is the way in which the part is taken off, so it says how
      *
      * @return list<Measure>
      */
-    public static function missing(PullKind $pull, ?bool $held, array $said, array $notTaken = [], Taken $taken = new Taken()): array
+    public static function missing(PullKind $pull, ?bool $held, array $said, array $notTaken = [], Taken $taken = new Taken(), bool $takenOff = false): array
     {
         if (null === $held) {
             return \in_array(Measure::Held, $notTaken, true) ? [] : [Measure::Held];
@@ -37,6 +38,7 @@ final class Completeness
             PullKind::Cold === $pull => [...($taken->pulls ? [Measure::PullCold] : []), ...self::OF_RELEASE],
             !$taken->pulls => self::OF_RELEASE,
             \in_array(Measure::PullHot, $notTaken, true) && !\in_array(Measure::PullHot, $said, true) => self::OF_RELEASE,
+            $takenOff => [Measure::PullHot, ...self::OF_RELEASE],
             default => [Measure::PullHot],
         };
 

@@ -8,7 +8,7 @@ use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
-/** What one setup of a comparison has of its own in the first layer, beyond plate, agent and bed; null: as is held constant. */
+/** What one setup of a comparison has of its own, beyond plate, agent and bed; null: as is held constant. */
 final readonly class OwnFactors
 {
     public function __construct(
@@ -21,16 +21,25 @@ final readonly class OwnFactors
         public ?string $brim = null,
         /** Of the bottom layers of a resin, s. */
         public ?float $exposureS = null,
+        /** Its parts are taken off while the bed is at print temperature. */
+        public bool $takenHot = false,
     ) {
     }
 
-    /** @param array<string, mixed> $said gapMm, nozzleFirstC, speedMmS, brim, exposureS; what is missing is as is held constant */
+    /** @param array<string, mixed> $said gapMm, nozzleFirstC, speedMmS, brim, exposureS, takenHot; what is missing is as is held constant */
     public static function of(array $said): self
     {
         $number = static fn (string $name): ?float => is_numeric($said[$name] ?? null) ? (float) $said[$name] : null;
         $brim = $said['brim'] ?? null;
 
-        return new self($number('gapMm'), $number('nozzleFirstC'), $number('speedMmS'), \is_string($brim) ? $brim : null, $number('exposureS'));
+        return new self(
+            $number('gapMm'),
+            $number('nozzleFirstC'),
+            $number('speedMmS'),
+            \is_string($brim) ? $brim : null,
+            $number('exposureS'),
+            true === ($said['takenHot'] ?? false),
+        );
     }
 
     /** @return list<Phrase> of each that differs, the exposure apart */
@@ -42,10 +51,11 @@ final readonly class OwnFactors
             null === $this->nozzleFirstC ? null : Sentence::of('setup.own.nozzle', nozzle: Quantity::celsius($this->nozzleFirstC)),
             null === $this->speedMmS ? null : Sentence::of('setup.own.speed', speed: Quantity::millimetresPerSecond($this->speedMmS)),
             null === $this->brim ? null : Sentence::of('setup.own.brim', brim: $this->brim),
+            $this->takenHot ? Sentence::of('setup.own.taken_hot') : null,
         ]));
     }
 
-    /** @return array{gapMm: ?float, nozzleFirstC: ?float, speedMmS: ?float, brim: ?string, exposureS: ?float} */
+    /** @return array{gapMm: ?float, nozzleFirstC: ?float, speedMmS: ?float, brim: ?string, exposureS: ?float, takenHot: bool} */
     public function toArray(): array
     {
         return [
@@ -54,6 +64,7 @@ final readonly class OwnFactors
             'speedMmS' => $this->speedMmS,
             'brim' => $this->brim,
             'exposureS' => $this->exposureS,
+            'takenHot' => $this->takenHot,
         ];
     }
 }

@@ -38,7 +38,8 @@ final readonly class ProofPlan
     public function check(Taken $taken, int $hotPerSetup): void
     {
         foreach ([
-            'limits.hotPullAtLeastN' => [$taken->pulls, $this->limits->hotPullAtLeastN],
+            // Where nothing is pulled hot, no hot pull can decide.
+            'limits.hotPullAtLeastN' => [$taken->pulls && $hotPerSetup > 0, $this->limits->hotPullAtLeastN],
             'limits.coldPullAtMostN' => [$taken->pulls, $this->limits->coldPullAtMostN],
             'limits.liftAtMostMm' => [$taken->lift, $this->limits->liftAtMostMm],
         ] as $field => [$decides, $limit]) {

@@ -52,6 +52,12 @@ final readonly class RunSheet
         private ?string $ownLot = null,
         /** Until the part lets go in still air, by the sum; null: nobody can say. */
         private ?float $coolSeconds = null,
+        /** Which print on its coat it is, from 1; null: each print has a coat of its own. */
+        private ?int $printOnCoat = null,
+        /** Further prints follow on the same coat. */
+        private bool $coatGoesOn = false,
+        /** Parts on the plate. */
+        private int $parts = 1,
     ) {
     }
 
@@ -76,6 +82,7 @@ final readonly class RunSheet
         $title = match (true) {
             !$this->filament => 'resin.title.'.$step->value,
             RunStep::ColdPull === $step && !$this->taken->pulls => 'sheet.title.take_off',
+            RunStep::HotPull === $step && !$this->taken->pulls => 'sheet.title.off_hot',
             default => 'sheet.title.'.$step->value,
         };
 
@@ -89,11 +96,7 @@ final readonly class RunSheet
             RunStep::Prepare => [
                 [
                     Sentence::of($this->plateChange ? 'sheet.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
-                    $this->clean,
-                    ...$this->onThePrinter(),
-                    null === $this->agent || null === $this->putOn
-                        ? Sentence::of('sheet.prepare.bare')
-                        : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
+                    ...$this->coat(),
                     ...$this->ownLot(),
                     null === $this->own->gapMm
                         ? Sentence::of('sheet.prepare.gap')
@@ -130,13 +133,24 @@ final readonly class RunSheet
                     Sentence::of('sheet.first_layer.gap_wrong'),
                     ...$this->bedAfter(),
                     Sentence::of('sheet.first_layer.lift'),
+                    ...($this->parts > 1 ? [Sentence::of('sheet.first_layer.parts', parts: Quantity::count($this->parts))] : []),
                 ],
                 array_values(array_filter([BedAfterFirstLayer::caution($this->bedFirstC, $this->bedOtherC)])),
                 null,
             ],
             RunStep::HotPull => [
-                [Sentence::of('sheet.hot_pull.keep'), Sentence::of('sheet.hot_pull.pull'), Sentence::of('sheet.hot_pull.what_let_go')],
-                [Sentence::of('caution.hot_plate'), Sentence::of('caution.line_of_pull')],
+                [
+                    Sentence::of('sheet.hot_pull.keep'),
+                    ...($this->taken->pulls
+                        ? [Sentence::of('sheet.hot_pull.pull'), Sentence::of('sheet.hot_pull.what_let_go')]
+                        : [Sentence::of('sheet.hot_pull.by_hand')]),
+                    ...($this->own->takenHot ? [Sentence::of('sheet.hot_pull.taken_off')] : []),
+                ],
+                [
+                    Sentence::of('caution.hot_plate'),
+                    ...($this->taken->pulls ? [Sentence::of('caution.line_of_pull')] : []),
+                    ...($this->own->takenHot ? [Sentence::of('caution.off_hot'), ...$this->surfaceCautions] : []),
+                ],
                 null,
             ],
             RunStep::Cool => [
@@ -165,7 +179,7 @@ final readonly class RunSheet
                 null,
             ],
             RunStep::Clean => [
-                [
+                $this->coatGoesOn ? [Sentence::of('sheet.clean.leave_coat')] : [
                     $this->clean,
                     ...$this->onThePrinter(),
                     Sentence::of(null === $this->agent ? 'sheet.clean.tabs' : 'sheet.clean.renew'),
@@ -222,6 +236,23 @@ final readonly class RunSheet
             RunStep::Clean => [[$this->clean, Sentence::of('resin.clean.vat')], $this->surfaceCautions, null],
             RunStep::HeatAndSoak, RunStep::HotPull, RunStep::Cool => throw UnusableKey::of($step->value),
         };
+    }
+
+    /** @return list<Phrase> */
+    private function coat(): array
+    {
+        if (null !== $this->printOnCoat && $this->printOnCoat > 1) {
+            return [Sentence::of('sheet.prepare.coat_stays', print: Quantity::count($this->printOnCoat))];
+        }
+
+        return [
+            $this->clean,
+            ...$this->onThePrinter(),
+            null === $this->agent || null === $this->putOn
+                ? Sentence::of('sheet.prepare.bare')
+                : Sentence::of('sheet.prepare.agent', agent: $this->agent, how: $this->putOn),
+            ...(null === $this->printOnCoat ? [] : [Sentence::of('sheet.prepare.one_spot')]),
+        ];
     }
 
     /** @return list<Sentence> */

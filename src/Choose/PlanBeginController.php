@@ -11,10 +11,11 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\Lot;
 use Sitzplatz\Catalogue\Material;
-use Sitzplatz\Test\Design;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanQuestions;
+use Sitzplatz\Test\Question\PlanShape;
+use Sitzplatz\Test\Question\ShapesPlan;
 use Sitzplatz\Test\Question\WhichOfThese;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\Sureness;
@@ -84,6 +85,12 @@ final readonly class PlanBeginController
         );
         $durations = UsualPlan::durations();
         $runs = $body['runsPerSetup'] ?? $sure->runs($pulls);
+        $shape = new PlanShape($sure->design(), $runs, Sureness::hotOf($runs, $pulls), RunOrder::VISITS, $pulls);
+        if ($question instanceof ShapesPlan) {
+            $shape = $question->shape($shape);
+            $pulls = $shape->pulls;
+            $measures = $pulls ? $measures : array_values(array_diff($measures, ['pull']));
+        }
 
         return new Answer([
             ...$answer,
@@ -95,7 +102,7 @@ final readonly class PlanBeginController
                 'roomC' => $roomC,
                 'constants' => $constants,
                 'limits' => [
-                    'hotPullAtLeastN' => $pulls ? UsualPlan::HOT_PULL_AT_LEAST_N : null,
+                    'hotPullAtLeastN' => $pulls && $shape->hotPerSetup > 0 ? UsualPlan::HOT_PULL_AT_LEAST_N : null,
                     'coldPullAtMostN' => $pulls ? UsualPlan::COLD_PULL_AT_MOST_N : null,
                     'effortAtMost' => UsualPlan::effortAtMost()->value,
                     'failuresAllowed' => 0,
@@ -105,11 +112,13 @@ final readonly class PlanBeginController
                 'proof' => [
                     'criterion' => $sure->criterion($pulls)->value,
                     'share' => $sure->share(),
-                    'design' => ($question->inTurn() ? Design::Adaptive : $sure->design())->value,
+                    'design' => $shape->design->value,
                     'measures' => $measures,
                     'scaleStepN' => UsualPlan::SCALE_STEP_N,
-                    'visits' => RunOrder::VISITS,
+                    'visits' => $shape->visits,
                     'plateStays' => false,
+                    'coatStays' => $shape->coatStays,
+                    'partsPerRun' => $shape->partsPerRun,
                 ],
                 'durations' => $before->durations ?? [
                     'prepareMinutes' => $durations->prepareMinutes,
@@ -119,8 +128,8 @@ final readonly class PlanBeginController
                     'inspectAndCleanMinutes' => $durations->inspectAndCleanMinutes,
                     'plateChangeMinutes' => $durations->plateChangeMinutes,
                 ],
-                'runsPerSetup' => $runs,
-                'hotPerSetup' => Sureness::hotOf($runs, $pulls),
+                'runsPerSetup' => $shape->runsPerSetup,
+                'hotPerSetup' => $shape->hotPerSetup,
                 'seed' => random_int(0, 65_535),
                 'setups' => $setups,
             ],

@@ -101,7 +101,7 @@ final readonly class EvidenceRepository
             'SELECT s.id, s.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler,
                 s.exposure_s, s.speed_mm_s, s.brim
              FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
-             WHERE s.material_id = ? AND c.printer_id = ?',
+             WHERE s.material_id = ? AND c.printer_id = ? AND s.taken_hot = 0',
             [$setup->materialId, $comparison->printer->id->toBinary()],
         ) as $row) {
             $found[(string) $row['id']] = new Conditions(

@@ -15,6 +15,7 @@ use App\Test\SetupDial;
 use App\Test\StripData;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\CoreVersion;
+use Sitzplatz\Judge\CoatLife;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\Difference;
 use Sitzplatz\Judge\Finding;
@@ -25,6 +26,7 @@ use Sitzplatz\Judge\MeasureSummary;
 use Sitzplatz\Judge\Method\Methods;
 use Sitzplatz\Judge\NextRun;
 use Sitzplatz\Judge\NextStep;
+use Sitzplatz\Judge\NotRunTogether;
 use Sitzplatz\Judge\OpenSetup;
 use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\PassedSetup;
@@ -42,6 +44,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
+use Sitzplatz\Test\PlatePlaces;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
@@ -76,7 +79,7 @@ final readonly class Judging
             $comparison,
             $by->name,
             $by->id,
-            $this->wording->record($this->shown($comparison, $evidence['records'])),
+            $this->wording->record($this->shown($comparison, $evidence['records'], $evidence['runsOf'])),
             $evidence['runIds'],
             $this->shop->get()->digest,
             CoreVersion::NUMBER,
@@ -86,15 +89,18 @@ final readonly class Judging
     /** @return array<string, mixed> */
     public function judge(Comparison $comparison): array
     {
-        return $this->shown($comparison, $this->runs->records($comparison)['records']);
+        $evidence = $this->runs->records($comparison);
+
+        return $this->shown($comparison, $evidence['records'], $evidence['runsOf']);
     }
 
     /**
-     * @param list<SetupRecord> $records
+     * @param list<SetupRecord>  $records
+     * @param list<list<string>> $runsOf  which runs each has
      *
      * @return array<string, mixed>
      */
-    private function shown(Comparison $comparison, array $records): array
+    private function shown(Comparison $comparison, array $records, array $runsOf): array
     {
         $plan = $comparison->plan();
         $compared = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods);
@@ -131,6 +137,9 @@ final readonly class Judging
             'differences' => array_map(static fn (Difference $each): array => $each->toArray(), Difference::among($compared, $plan->limits)),
             'weakPoints' => WeakPoints::of($records, $judged, $plan, $varied, $of, $comparison->grewAfterVerdict, $going, self::spread($setups)),
             'nextSteps' => $this->nextSteps($comparison, $setups, $judged, $shown, $use['setup'] ?? null, $going, array_sum(array_column($counts, 'planned'))),
+            'coats' => $this->coats($comparison, $records, $runsOf),
+            'places' => $this->places($comparison, $setups, $runsOf),
+            'control' => $this->control($comparison),
             'ladder' => $this->ladder($comparison, $setups, $judged),
             // They only describe: no verdict rests on them.
             'further' => ['measures' => (object) $further['measures']] + $further,
@@ -180,7 +189,7 @@ final readonly class Judging
             'voids' => $counts['voids'],
             'voidsAlone' => $counts['alone'],
             'hotPull' => $this->pull($comparison, $record, Measure::PullHot, $judgement->hold->pulls),
-            'coldPull' => $this->pull($comparison, $record, Measure::PullCold, $judgement->release->pulls),
+            'coldPull' => $this->pull($comparison, $record, $record->releasePull(), $judgement->release->pulls),
             'lifts' => array_map(static fn (UnitValue $lift): float => $lift->value, $record->lifts($plan->limits->liftBy)),
             'efforts' => array_map(
                 static fn (Effort $effort): array => ['effort' => $effort->value, 'words' => $effort->words(), 'count' => $efforts[$effort->value]],
@@ -258,6 +267,115 @@ final readonly class Judging
         $use = SetupToUse::among($passed);
 
         return null === $use ? null : ['setup' => $use->setup, 'reasons' => $use->reasons, 'others' => $use->others];
+    }
+
+    /**
+     * @param list<SetupRecord>  $records
+     * @param list<list<string>> $runsOf
+     *
+     * @return list<array<string, mixed>> how long coats last, where each stayed for several prints
+     */
+    private function coats(Comparison $comparison, array $records, array $runsOf): array
+    {
+        if (!$comparison->coatStays()) {
+            return [];
+        }
+        $numbers = $this->runs->printsOnCoat($comparison);
+        $shown = [];
+        foreach ($records as $i => $record) {
+            $life = CoatLife::of($record, $comparison->plan()->limits, array_map(static fn (string $run): int => $numbers[$run], $runsOf[$i]));
+            if (null !== $life) {
+                $shown[] = [
+                    'setup' => $record->name,
+                    'coats' => $life->coats,
+                    'renewAfter' => $life->renewAfter,
+                    'atLeast' => $life->atLeast,
+                    'sentences' => $life->sentences,
+                ];
+            }
+        }
+
+        return $shown;
+    }
+
+    /**
+     * @param list<Setup>        $setups
+     * @param list<list<string>> $runsOf
+     *
+     * @return list<array<string, mixed>> where on the plate something was marked, by setup
+     */
+    private function places(Comparison $comparison, array $setups, array $runsOf): array
+    {
+        $marks = [];
+        foreach ($this->runs->marks($comparison) as $mark) {
+            $marks[$mark->run->setup->id->toRfc4122()][] = $mark->toArray();
+        }
+        $parts = $comparison->partsPerRun();
+        $shown = [];
+        foreach ($setups as $i => $setup) {
+            $own = $marks[$setup->id->toRfc4122()] ?? [];
+            if ([] === $own && 1 === $parts) {
+                continue;
+            }
+            $plate = $setup->side->plate;
+            $shown[] = [
+                'setup' => $setup->label,
+                'widthMm' => $plate->widthMm,
+                'depthMm' => $plate->depthMm,
+                'round' => $plate->round,
+                'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
+                'runs' => \count($runsOf[$i]),
+                'marks' => $own,
+            ];
+        }
+
+        return $shown;
+    }
+
+    /** @return array<string, mixed>|null an earlier comparison beside this one: what it said, and in what it differs */
+    private function control(Comparison $comparison): ?array
+    {
+        $control = $comparison->control;
+        if (null === $control) {
+            return null;
+        }
+        $setups = array_values($control->setups->toArray());
+
+        return [
+            'id' => $control->id->toRfc4122(),
+            'title' => $control->title,
+            'startedAt' => $control->startedAt?->format(\DATE_ATOM),
+            'differs' => NotRunTogether::in(self::conditions($comparison), self::conditions($control)),
+            'setups' => array_map(static function (SetupRecord $record, Setup $setup) use ($control): array {
+                $judged = SetupJudgement::of($record, $control->plan());
+
+                return [
+                    'name' => $setup->name(),
+                    'verdict' => $judged->verdict->value,
+                    'words' => $judged->words(),
+                    'held' => $judged->held->held,
+                    'heldRuns' => $judged->held->runs,
+                    'hotPullN' => MeasureSummary::of($record, Measure::PullHot)->mean,
+                    'coldPullN' => MeasureSummary::of($record, Measure::PullCold)->mean,
+                ];
+            }, $this->runs->records($control)['records'], $setups),
+        ];
+    }
+
+    /** @return array<string, string|float|null> what a comparison holds constant */
+    private static function conditions(Comparison $comparison): array
+    {
+        return [
+            'material' => $comparison->materialId,
+            'lot' => $comparison->lot->label,
+            'printer' => $comparison->printer->name,
+            'room' => $comparison->roomC,
+            'gap' => $comparison->gapMm,
+            'nozzle' => $comparison->nozzleFirstC,
+            'speed' => $comparison->firstLayerSpeedMmS(),
+            'brim' => $comparison->brim(),
+            'file' => (string) $comparison->constants['gcodeName'],
+        ];
     }
 
     /**

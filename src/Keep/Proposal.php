@@ -45,6 +45,9 @@ final readonly class Proposal
             // What a profile of a resin vouches for is an exposure, and a comparison does not note one yet.
             throw Problem::invalid('setupId', Sentence::of('keep.resin_without_exposure'));
         }
+        if ($setup->takenHot) {
+            throw Problem::invalid('setupId', Sentence::of('keep.taken_hot'));
+        }
         $surface = $catalogue->surface($setup->fitting->surfaceId);
         $pairing = $catalogue->pairing($material->id, $surface->id);
         $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);

@@ -72,7 +72,10 @@ class Comparison extends VersionedRow
     #[ORM\Column(type: 'json')]
     public array $limits;
 
-    /** @var array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool} */
+    /**
+     * @var array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
+     *     coatStays?: bool, partsPerRun?: int}
+     */
     #[ORM\Column(type: 'json')]
     public array $proof;
 
@@ -98,6 +101,10 @@ class Comparison extends VersionedRow
     /** Runs were added after a verdict had been looked at, which inflates its error. */
     #[ORM\Column]
     public bool $grewAfterVerdict = false;
+
+    /** An earlier one that stands beside it; the two were not run together, and are never pooled. */
+    #[ORM\ManyToOne(targetEntity: self::class)]
+    public ?self $control = null;
 
     /** @var Collection<int, Setup> */
     #[ORM\OneToMany(targetEntity: Setup::class, mappedBy: 'comparison', cascade: ['persist', 'remove'], orphanRemoval: true)]
@@ -197,6 +204,18 @@ class Comparison extends VersionedRow
         );
     }
 
+    /** Parts on the plate at a time. */
+    public function partsPerRun(): int
+    {
+        return $this->proof['partsPerRun'] ?? 1;
+    }
+
+    /** A coat is put on at each visit and stays for all its prints. */
+    public function coatStays(): bool
+    {
+        return $this->proof['coatStays'] ?? false;
+    }
+
     public function design(): Design
     {
         return Design::from($this->proof['design']);
@@ -235,7 +254,8 @@ class Comparison extends VersionedRow
      * @param array<string, mixed>                 $said   may be silent where it is as usual
      * @param array<string, int|float|string|null> $limits
      *
-     * @return array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool}
+     * @return array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
+     *     coatStays: bool, partsPerRun: int}
      */
     private static function proof(array $said, array $limits): array
     {
@@ -249,6 +269,8 @@ class Comparison extends VersionedRow
             'scaleStepN' => (float) ($said['scaleStepN'] ?? UsualPlan::SCALE_STEP_N),
             'visits' => $said['visits'] ?? RunOrder::VISITS,
             'plateStays' => $said['plateStays'] ?? false,
+            'coatStays' => $said['coatStays'] ?? false,
+            'partsPerRun' => $said['partsPerRun'] ?? 1,
         ];
     }
 
@@ -283,6 +305,7 @@ class Comparison extends VersionedRow
             'startedAt' => $this->startedAt?->format(\DATE_ATOM),
             'closedAt' => $this->closedAt?->format(\DATE_ATOM),
             'grewAfterVerdict' => $this->grewAfterVerdict,
+            'controlId' => $this->control?->id->toRfc4122(),
             'setups' => array_values($this->setups->map(static fn (Setup $setup): array => $setup->toArray())->toArray()),
         ];
     }

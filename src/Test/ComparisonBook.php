@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\ComparisonState;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Symfony\Component\Uid\Uuid;
 
@@ -71,7 +72,8 @@ final readonly class ComparisonBook
                 $setups[$each->setupId],
                 $each->position,
                 $each->visit,
-                $each->pull,
+                // How a setup is taken off is part of the setup.
+                $setups[$each->setupId]->takenHot ? PullKind::Hot : $each->pull,
                 $each->plateChange,
                 $comparison->roomC,
             );

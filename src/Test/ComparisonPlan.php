@@ -63,6 +63,10 @@ final readonly class ComparisonPlan
     private function shape(Comparison $comparison, array $body): void
     {
         $comparison->apply($body);
+        $comparison->control = isset($body['controlId']) ? $this->edit->reference(Comparison::class, $body['controlId'], 'controlId') : null;
+        if ($comparison->control === $comparison) {
+            throw Problem::invalid('controlId', Sentence::of('plan.control_itself'));
+        }
         $wrong = SetupCheck::wrongKind($this->job($comparison, $comparison->lot));
         if (null !== $wrong) {
             throw Problem::invalid('printerId', $wrong);

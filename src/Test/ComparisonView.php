@@ -125,6 +125,7 @@ final readonly class ComparisonView
             'nozzle' => $setup->nozzleFirstC,
             'speed' => $setup->speedMmS,
             'brim' => $setup->brim,
+            'taken_hot' => $setup->takenHot ? 'hot' : null,
         ];
     }
 
@@ -158,6 +159,9 @@ final readonly class ComparisonView
             $caution = BedAfterFirstLayer::caution($setup->bedFirstC, $setup->bedOtherC);
             if (null !== $caution) {
                 $cautions[] = Sentence::of('caution.of_setup', setup: $setup->label, caution: $caution);
+            }
+            if ($setup->takenHot) {
+                $cautions[] = Sentence::of('caution.of_setup', setup: $setup->label, caution: Sentence::of('caution.off_hot'));
             }
         }
 

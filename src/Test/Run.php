@@ -89,6 +89,10 @@ class Run extends VersionedRow
     #[ORM\Column(type: 'utc', nullable: true)]
     public ?\DateTimeImmutable $printBeganAt = null;
 
+    /** Of the file that was printed, as SHA-256; null: nobody looked at it. */
+    #[ORM\Column(length: 64, nullable: true)]
+    public ?string $fileDigest = null;
+
     /** Measured, never planned. */
     #[ORM\Column(nullable: true)]
     public ?float $printMinutes = null;
@@ -137,7 +141,9 @@ class Run extends VersionedRow
         $this->fitting = $setup->fitting;
         $this->seeAir();
         $this->parts = new ArrayCollection();
-        $this->parts->add(new Part(Uuid::v7(), $createdAt, $this, 1));
+        for ($place = 1; $place <= $comparison->partsPerRun(); ++$place) {
+            $this->parts->add(new Part(Uuid::v7(), $createdAt, $this, $place));
+        }
     }
 
     /** Notes how the air around the part is now. */

@@ -11,6 +11,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
 use Sitzplatz\Test\Life\Fact\Finished;
+use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\Fact\MeasureNotTaken;
 use Sitzplatz\Test\Life\Fact\OutcomeSaid;
 use Sitzplatz\Test\Life\Fact\PrintBegan;
@@ -59,6 +60,9 @@ final readonly class RunBook
             $run->comparison->taken(),
             $this->steps,
             Printer::FILAMENT === $run->comparison->printer->kind,
+            $run->setup->takenHot,
+            $run->parts->count(),
+            $run->comparison->coatStays(),
         );
     }
 
@@ -72,6 +76,9 @@ final readonly class RunBook
                 $fact instanceof OutcomeSaid => self::outcome($run, $fact, $at),
                 $fact instanceof ReadingTaken => $this->read($run, $fact, $by, $at, $source),
                 $fact instanceof MeasureNotTaken => $run->notTaken = [...$run->notTaken, $fact->measure->value => $this->wording->english($fact->reason)],
+                $fact instanceof Marked => $this->entities->persist(
+                    new PlateMark($source->key ?? Uuid::v7(), $at, $run, $fact->kind, $fact->x, $fact->y, $fact->place, $by->name),
+                ),
                 $fact instanceof PrintBegan => $run->printBeganAt = $at,
                 $fact instanceof PrintMeasured => $run->printMinutes = $fact->minutes,
                 $fact instanceof PrinterTaken => $run->occupies = $run->comparison->printer,

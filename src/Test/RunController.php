@@ -5,33 +5,24 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Account\CurrentUser;
-use App\Catalogue\ShopCatalogue;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
-use App\Platform\Now;
-use App\Shelf\Printer;
 use App\Shelf\ShopSettings;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Catalogue\Enclosure;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
-use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\Outcome;
-use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
-use Sitzplatz\Test\RunSheet;
-use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\Steps;
-use Sitzplatz\Test\UsualReadings;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -47,15 +38,10 @@ final readonly class RunController
         private StoredEdit $edit,
         private RunCommands $commands,
         private RunRepository $runs,
-        private RunBook $book,
+        private RunSheetData $sheet,
         private ShopSettings $settings,
-        private ShopCatalogue $shop,
-        private StripData $strip,
-        private SetupDial $dial,
-        private SetupCooling $cooling,
         private CurrentUser $current,
         private Audit $audit,
-        private Now $now,
         private Measures $measures,
         private Steps $steps,
     ) {
@@ -64,7 +50,7 @@ final readonly class RunController
     #[Route('/api/runs/{id}', name: 'getRun', methods: ['GET'])]
     public function get(string $id): Answer
     {
-        return new Answer($this->sheet($this->edit->find(Run::class, $id)));
+        return new Answer($this->sheet->of($this->edit->find(Run::class, $id)));
     }
 
     #[Route('/api/runs/{id}/step', name: 'moveRun', methods: ['POST'])]
@@ -212,7 +198,7 @@ final readonly class RunController
 
     private function done(Run $run, int $status = 200): Answer
     {
-        return new Answer($this->sheet($run), $status);
+        return new Answer($this->sheet->of($run), $status);
     }
 
     private function measure(string $key): Measured
@@ -228,119 +214,5 @@ final readonly class RunController
         } catch (BadReading $e) {
             throw Problem::invalid('value', $e->sentence, previous: $e);
         }
-    }
-
-    /** @return array<string, mixed> */
-    private function sheet(Run $run): array
-    {
-        $comparison = $run->comparison;
-        $setup = $run->setup;
-        $catalogue = $this->shop->get();
-        $material = $catalogue->material($setup->materialId);
-        $surface = $catalogue->surface($setup->fitting->surfaceId);
-        $pairing = $catalogue->pairing($material->id, $surface->id);
-        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
-        $gcode = $comparison->constants['gcodeName'];
-        $sheet = new RunSheet(
-            $setup->side->label(),
-            $surface->name,
-            $surface->cleaning,
-            $setup->agent?->name,
-            $agent?->putOn,
-            $agent?->hazard,
-            $setup->bedFirstC,
-            $setup->nozzleFirstC,
-            \is_string($gcode) ? $gcode : '',
-            $pairing?->releaseWithC($agent),
-            (float) $comparison->durations['heatAndSoakMinutes'],
-            $material->fumes,
-            $run->plateChange,
-            [...$surface->cautions, ...($pairing->cautions ?? [])],
-            $setup->bedOtherC,
-            $comparison->taken(),
-            $setup->side->facts($catalogue)->build($surface),
-            $this->dial->ofSetup($setup)?->words(),
-            Enclosure::Needed === $material->enclosure,
-            $material->filament,
-            $setup->own(),
-            $setup->lot === $comparison->lot ? null : $setup->lot->label,
-            $run->status->open() ? $this->cooling->seconds($setup) : null,
-        );
-        $sequence = $this->book->state($run, $this->now->time())->sequence();
-        $stand = [];
-        foreach ($run->part()->standing as $each) {
-            $stand[$each->reading->id->toRfc4122()] = true;
-        }
-
-        return [
-            'run' => $run->toArray(),
-            'comparison' => [
-                'id' => $comparison->id->toRfc4122(),
-                'title' => $comparison->title,
-                'measures' => $comparison->proof['measures'],
-                'pullLimitN' => PullKind::Hot === $run->pull ? $comparison->plan()->limits->hotPullAtLeastN : $comparison->plan()->limits->coldPullAtMostN,
-                'status' => $comparison->status->value,
-                'materialId' => $setup->materialId,
-                'lotLabel' => $setup->lot->label,
-                'printerName' => $comparison->printer->name,
-            ],
-            'setup' => $setup->toArray(),
-            'strip' => $this->strip->ofSetup($setup),
-            'dial' => $this->dial->ofSetup($setup)?->toArray(),
-            'steps' => self::keys($sequence),
-            'sheet' => array_map($sheet->at(...), $sequence),
-            'usual' => array_map(
-                static fn (array $range): array => ['from' => $range[0], 'to' => $range[1]],
-                UsualReadings::of(
-                    $comparison->plan()->limits,
-                    null === $setup->bedFirstC ? null : max($setup->bedFirstC, $setup->bedOtherC ?? $setup->bedFirstC),
-                    $run->roomC,
-                    $comparison->runDurations()->printMinutes,
-                ),
-            ),
-            'stepsByOutcome' => $this->stepsByOutcome($run),
-            'readings' => array_map(
-                static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
-                $this->runs->readings($run),
-            ),
-            'missing' => $run->status->open() ? array_map(
-                static fn (Measure $measure): string => $measure->value,
-                $this->book->state($run, $this->now->time())->missing(),
-            ) : [],
-            'nextRunId' => $this->nextRunId($run),
-            'serverTime' => $this->now->time()->format(\DATE_ATOM),
-        ];
-    }
-
-    /** @return array<string, list<string>> */
-    private function stepsByOutcome(Run $run): array
-    {
-        $filament = Printer::FILAMENT === $run->comparison->printer->kind;
-        $steps = [];
-        foreach (Outcome::cases() as $outcome) {
-            $steps[$outcome->value] = self::keys($this->steps->sequence($run->pull, $outcome->pullPossible(), $filament));
-        }
-
-        return $steps;
-    }
-
-    /**
-     * @param list<SheetStep> $steps
-     *
-     * @return list<string>
-     */
-    private static function keys(array $steps): array
-    {
-        return array_map(static fn (SheetStep $step): string => $step->key(), $steps);
-    }
-
-    private function nextRunId(Run $run): ?string
-    {
-        $next = $this->entities->getRepository(Run::class)->findOneBy(
-            ['comparison' => $run->comparison, 'status' => RunStatus::Planned],
-            ['position' => 'ASC'],
-        );
-
-        return $next?->id->toRfc4122();
     }
 }

@@ -71,7 +71,7 @@ final readonly class RunRepository
     /**
      * The standing readings of the runs that are done, setup by setup, and which runs they are.
      *
-     * @return array{records: list<SetupRecord>, runIds: list<string>} records in the order of the setups
+     * @return array{records: list<SetupRecord>, runIds: list<string>, runsOf: list<list<string>>} records in the order of the setups, and which runs each has
      */
     public function records(Comparison $comparison): array
     {
@@ -88,7 +88,7 @@ final readonly class RunRepository
             $ids[] = $id = self::uuid((string) $row['id']);
             $visits[$id] = 'visit/'.$row['visit'];
         }
-        $records = [];
+        $records = $runsOf = [];
         foreach ($comparison->setups as $setup) {
             $own = $runs[$setup->id->toRfc4122()] ?? [];
             $ofRuns = array_map(static fn (string $id): string => $visits[$id], array_keys($own));
@@ -97,10 +97,54 @@ final readonly class RunRepository
                 array_values($own),
                 $comparison->proof['plateStays'] ? $ofRuns : null,
                 $ofRuns,
+                $setup->takenHot,
             );
+            $runsOf[] = array_keys($own);
         }
 
-        return ['records' => $records, 'runIds' => $ids];
+        return ['records' => $records, 'runIds' => $ids, 'runsOf' => $runsOf];
+    }
+
+    /** @return array<string, int> of each run the number of its print on the coat of its visit, from 1; void ones wear it too */
+    public function printsOnCoat(Comparison $comparison): array
+    {
+        $prints = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT LOWER(HEX(id)) AS id, ROW_NUMBER() OVER (PARTITION BY setup_id, visit ORDER BY position) AS print
+             FROM run WHERE comparison_id = ?',
+            [$comparison->id->toBinary()],
+        ) as $row) {
+            $prints[self::uuid((string) $row['id'])] = (int) $row['print'];
+        }
+
+        return $prints;
+    }
+
+    /** @return array{print: int, goesOn: bool} which print on the coat of its visit it is, from 1, and whether more follow */
+    public function printOnCoat(Run $run): array
+    {
+        $row = $this->database->fetchAssociative(
+            'SELECT SUM(position <= ?) AS print, SUM(position > ?) AS more FROM run WHERE comparison_id = ? AND setup_id = ? AND visit = ?',
+            [$run->position, $run->position, $run->comparison->id->toBinary(), $run->setup->id->toBinary(), $run->visit],
+        ) ?: [];
+
+        return ['print' => (int) ($row['print'] ?? 1), 'goesOn' => (int) ($row['more'] ?? 0) > 0];
+    }
+
+    /** @return list<PlateMark> what was marked on the plate of a run and stands, oldest first */
+    public function marksOf(Run $run): array
+    {
+        return $this->entities->getRepository(PlateMark::class)->findBy(['run' => $run, 'withdrawnAt' => null], ['createdAt' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /** @return list<PlateMark> what was marked on the plates of a comparison and stands, oldest first */
+    public function marks(Comparison $comparison): array
+    {
+        /* @var list<PlateMark> */
+        return $this->entities->createQuery(
+            'SELECT m, r FROM '.PlateMark::class.' m JOIN m.run r WHERE r.comparison = :c AND m.withdrawnAt IS NULL ORDER BY m.createdAt, m.id',
+        )
+            ->setParameter('c', $comparison->id, 'uuid')->getResult();
     }
 
     /**

@@ -10,7 +10,8 @@ use Sitzplatz\Warp\LiftCalibration;
 
 /**
  * Counts of finished runs that are alike in all that matters to how much they say, kept as runs are finished, amended and
- * declared void, so that nobody counts all runs to choose a plate. What a change touches is counted again, not counted up or
+ * declared void, so that nobody counts all runs to choose a plate. Setups that are taken off hot speak for nothing but
+ * their own comparison: how a part comes off hot is no word on how it comes off. What a change touches is counted again, not counted up or
  * down: an error cannot stay. Verdicts and profiles do not read them; they read the runs that they name.
  */
 final readonly class RunTally
@@ -23,7 +24,7 @@ final readonly class RunTally
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
             WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
     private const SETUPS = 'FROM setup s
-        JOIN comparison c ON c.id = s.comparison_id
+        JOIN comparison c ON c.id = s.comparison_id AND s.taken_hot = 0
         JOIN fitting f ON f.id = s.fitting_id
         LEFT JOIN agent_stock a ON a.id = s.agent_id';
     /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
@@ -38,15 +39,18 @@ final readonly class RunTally
     /** Of the runs that a setup shares its seat with, and of its own readings. */
     public function recount(string $setupId): void
     {
-        $seat = $this->database->fetchAssociative('SELECT '.self::SEAT.' AS seat, s.fitting_id, s.side_id '.self::SETUPS.' WHERE s.id = ?', [$setupId]);
-        if (false === $seat) {
+        $sideId = $this->database->fetchOne('SELECT side_id FROM setup WHERE id = ?', [$setupId]);
+        if (!\is_string($sideId)) {
             return;
         }
         // Two that count the same sheet for the first time would each add what the other has not seen yet.
-        $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$seat['side_id']]);
-        $this->seat((string) $seat['seat'], (string) $seat['fitting_id']);
-        $this->ofSetup($setupId);
-        $this->recountSide((string) $seat['side_id']);
+        $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$sideId]);
+        $seat = $this->database->fetchAssociative('SELECT '.self::SEAT.' AS seat, s.fitting_id '.self::SETUPS.' WHERE s.id = ?', [$setupId]);
+        if (false !== $seat) {
+            $this->seat((string) $seat['seat'], (string) $seat['fitting_id']);
+            $this->ofSetup($setupId);
+        }
+        $this->recountSide($sideId);
     }
 
     /** Where a change to a printer parts runs that were counted together until now. */

@@ -69,6 +69,7 @@ class Setup extends Row
         $this->speedMmS = $own->speedMmS ?? $this->speedMmS;
         $this->brim = $own->brim ?? $this->brim;
         $this->exposureS = $own->exposureS;
+        $this->takenHot = $own->takenHot;
     }
 
     /** What of it differs from what its comparison holds constant. */
@@ -82,6 +83,7 @@ class Setup extends Row
             $this->speedMmS === $comparison->firstLayerSpeedMmS() ? null : $this->speedMmS,
             $this->brim === $comparison->brim() ? null : $this->brim,
             $this->exposureS,
+            $this->takenHot,
         );
     }
 
@@ -109,6 +111,10 @@ class Setup extends Row
     /** Of the bottom layers of a resin, s; null: a filament, or nobody said. */
     #[ORM\Column(nullable: true)]
     public ?float $exposureS = null;
+
+    /** Its parts are taken off while the bed is at print temperature. */
+    #[ORM\Column]
+    public bool $takenHot = false;
 
     /** @param array{hold: float, release: float}|null $expected */
     public function expect(?array $expected): void

@@ -15,7 +15,7 @@ final class PlanTest extends ApiTestCase
     {
         $this->signIn('technician');
         $kinds = array_values(array_diff(array_column($this->begin(['kind' => 'grid'])['kinds'], 'key'), ['cold_or_warm']));
-        self::assertSame(['grid', 'temperature', 'gap', 'lots', 'escalation'], $kinds);
+        self::assertSame(['grid', 'temperature', 'hot_or_cold', 'gap', 'lasting_coat', 'lots', 'still_holding', 'escalation', 'whole_plate'], $kinds);
         foreach ($kinds as $kind) {
             foreach ([[], ['lift', 'pull']] as $measures) {
                 $plan = $this->begin(['kind' => $kind, 'measures' => $measures])['plan'];
@@ -80,7 +80,7 @@ final class PlanTest extends ApiTestCase
     {
         $this->signIn('technician');
         $begun = $this->begin(['kind' => 'exposure', 'lotId' => $this->pick('/api/lots', 'label', 'L-701')['id'], 'measures' => ['pull']]);
-        self::assertSame([true, ['grid', 'exposure', 'lots']], [$begun['resin'], array_column($begun['kinds'], 'key')]);
+        self::assertSame([true, ['grid', 'exposure', 'lots', 'still_holding', 'whole_plate']], [$begun['resin'], array_column($begun['kinds'], 'key')]);
         $plan = $begun['plan'];
         self::assertSame([], $plan['proof']['measures'], 'Nothing of a resin is pulled.');
         self::assertCount(5, $plan['setups']);

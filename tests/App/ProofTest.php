@@ -91,7 +91,9 @@ final class ProofTest extends ApiTestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function refused(): iterable
     {
-        yield 'a blank limit that decides' => [['proof' => ['measures' => ['pull'], 'criterion' => 'mean'] + self::COUNTS], 'limits.hotPullAtLeastN'];
+        $pulls = ['proof' => ['measures' => ['pull'], 'criterion' => 'mean'] + self::COUNTS];
+        yield 'a blank limit that decides' => [['hotPerSetup' => 7] + $pulls, 'limits.hotPullAtLeastN'];
+        yield 'a blank limit of how parts come off' => [$pulls, 'limits.coldPullAtMostN'];
         yield 'a blank lift that decides' => [['proof' => ['measures' => ['lift']] + self::COUNTS], 'limits.liftAtMostMm'];
         yield 'a limit of nothing' => [['limits' => ['hotPullAtLeastN' => 0, 'coldPullAtMostN' => 12] + self::NO_PULLS], 'limits.hotPullAtLeastN'];
         yield 'a mean without pulls' => [['proof' => ['criterion' => 'mean'] + self::COUNTS], 'proof.criterion'];

@@ -31,8 +31,9 @@ const newPlan = createRoute({
     loader: ({ context }) => {
         void ahead(context.queries, [printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]);
     },
-    validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number } => ({
+    validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number; kind?: string } => ({
         ...(typeof search.after === 'string' ? { after: search.after } : {}),
+        ...(typeof search.kind === 'string' ? { kind: search.kind } : {}),
         ...(typeof search.setup === 'string' ? { setup: search.setup } : {}),
         ...(typeof search.runs === 'number' ? { runs: search.runs } : {}),
     }),

@@ -8,6 +8,7 @@ use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
 use Sitzplatz\Test\Life\Fact\Finished;
+use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\Fact\MeasureNotTaken;
 use Sitzplatz\Test\Life\Fact\OutcomeSaid;
 use Sitzplatz\Test\Life\Fact\PrintBegan;
@@ -18,6 +19,7 @@ use Sitzplatz\Test\Life\Fact\ReadingTaken;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\Fact\RunRepeated;
 use Sitzplatz\Test\Life\Fact\StepReached;
+use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
@@ -147,6 +149,32 @@ final class RunLife
     }
 
     /**
+     * Marks on the map of the plate where a part failed, or where the plate or its coat was harmed; also of a run that is done.
+     *
+     * @param float    $x     share of the width of the plate, from the left
+     * @param float    $y     share of its depth, from the front
+     * @param int|null $place of a part, from 1
+     *
+     * @return list<RunFact>
+     *
+     * @throws Refusal if the run was not begun or is void, there is no such place, or all parts held
+     */
+    public static function mark(RunState $run, MarkKind $kind, float $x, float $y, ?int $place): array
+    {
+        if (RunStatus::Planned === $run->status || RunStatus::Void === $run->status) {
+            throw Refusal::state(Sentence::of('run.mark_only_begun'));
+        }
+        if ($x < 0 || $x > 1 || $y < 0 || $y > 1 || (null !== $place && ($place < 1 || $place > $run->parts))) {
+            throw Refusal::entry('place', Sentence::of('run.mark_off_the_plate'));
+        }
+        if (MarkKind::Failed === $kind && true === $run->outcome?->held()) {
+            throw Refusal::entry('kind', Sentence::of('run.mark_all_held'));
+        }
+
+        return [new Marked($kind, $x, $y, $place)];
+    }
+
+    /**
      * @return list<RunFact>
      *
      * @throws Refusal if the run is not open, or nothing of the kind is missing
@@ -215,7 +243,8 @@ final class RunLife
         return [
             new DeclaredVoid(new OwnText($reason), $rule->alone),
             ...($run->occupiesPrinter ? [new PrinterLeft()] : []),
-            new RunRepeated($lastPosition + 1),
+            // Another coat would be another life: the void print wore this one all the same.
+            ...($run->coatStays ? [] : [new RunRepeated($lastPosition + 1)]),
         ];
     }
 
@@ -253,7 +282,7 @@ final class RunLife
             return [...$facts, new DeclaredVoid(Sentence::of('run.void_in_table'), false), new RunRepeated($lastPosition + 1)];
         }
         $marked = [];
-        while ([] !== ($missing = Completeness::missing($run->pull, $held, $said, $marked, $run->taken))) {
+        while ([] !== ($missing = Completeness::missing($run->pull, $held, $said, $marked, $run->taken, $run->takenHot))) {
             foreach ($missing as $measure) {
                 $facts[] = new MeasureNotTaken($measure, Sentence::of('run.not_in_table'));
                 $marked[] = $measure;

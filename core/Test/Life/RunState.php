@@ -48,6 +48,12 @@ final readonly class RunState
         public Steps $steps = new Steps(),
         /** Of the printer; else it prints resin. */
         public bool $filament = true,
+        /** Its setup asks how a part comes off hot. */
+        public bool $takenHot = false,
+        /** Parts on the plate. */
+        public int $parts = 1,
+        /** It is one of several prints on one coat, which goes on without it. */
+        public bool $coatStays = false,
     ) {
     }
 
@@ -96,6 +102,7 @@ final readonly class RunState
             array_map(static fn (StandingReading $each): Measured => $each->reading->measure, $this->standing),
             array_map(Measure::from(...), array_keys($this->notTaken)),
             $this->taken,
+            $this->takenHot,
         );
     }
 }

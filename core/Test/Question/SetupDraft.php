@@ -46,7 +46,7 @@ final readonly class SetupDraft
         return new self($this->sideId, $this->agentId, $this->bedFirstC, $this->bedOtherC, $this->unheated, $this->own, $lotId);
     }
 
-    public function with(?float $gapMm = null, ?string $brim = null, ?float $exposureS = null): self
+    public function with(?float $gapMm = null, ?string $brim = null, ?float $exposureS = null, ?bool $takenHot = null): self
     {
         return new self($this->sideId, $this->agentId, $this->bedFirstC, $this->bedOtherC, $this->unheated, new OwnFactors(
             $gapMm ?? $this->own->gapMm,
@@ -54,6 +54,7 @@ final readonly class SetupDraft
             $this->own->speedMmS,
             $brim ?? $this->own->brim,
             $exposureS ?? $this->own->exposureS,
+            $takenHot ?? $this->own->takenHot,
         ), $this->lotId);
     }
 }

@@ -6,11 +6,12 @@ namespace Sitzplatz\Test\Question;
 
 use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Catalogue\Rung;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Words\Sentence;
 
 /** From bare upwards, one more help at each rung, in the order in which the shop tries them; the first that passes is enough. */
-final readonly class WhereTheLadderEnds implements PlanQuestion
+final readonly class WhereTheLadderEnds implements PlanQuestion, ShapesPlan
 {
     public const KEY = 'escalation';
 
@@ -37,6 +38,12 @@ final readonly class WhereTheLadderEnds implements PlanQuestion
     public function inTurn(): bool
     {
         return true;
+    }
+
+    /** The next rung is chosen by what the last one showed. */
+    public function shape(PlanShape $usual): PlanShape
+    {
+        return new PlanShape(Design::Adaptive, $usual->runsPerSetup, $usual->hotPerSetup, $usual->visits, $usual->pulls);
     }
 
     /** What helped a little stays on at the next rung, as it is done at the bench. */

@@ -14,15 +14,21 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonLife;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\PlatePlaces;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Question\FromWhichTemperature;
 use Sitzplatz\Test\Question\Grid;
+use Sitzplatz\Test\Question\HotOrCold;
 use Sitzplatz\Test\Question\HowLong;
 use Sitzplatz\Test\Question\HowNear;
+use Sitzplatz\Test\Question\LastingCoat;
 use Sitzplatz\Test\Question\LotAgainstLot;
+use Sitzplatz\Test\Question\PlanShape;
 use Sitzplatz\Test\Question\PlanStart;
 use Sitzplatz\Test\Question\SetupDraft;
+use Sitzplatz\Test\Question\StillHolding;
 use Sitzplatz\Test\Question\WhereTheLadderEnds;
+use Sitzplatz\Test\Question\WholePlate;
 use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Test\Sureness;
@@ -205,5 +211,37 @@ final class QuestionTest extends TestCase
         $at = array_values(array_filter($curve, static fn (PlanChance $each): bool => abs($each->truth - 0.8) < 1e-9));
         self::assertLessThanOrEqual(0.05, $at[0]->passes);
         self::assertLessThanOrEqual(0.05, $at[0]->refuted);
+    }
+
+    public function testAQuestionOfReleaseACoatOrAFullPlateMakesItsRunsItsOwnWay(): void
+    {
+        $usual = new PlanShape(Design::Adaptive, 14, 7, 2, true);
+        $start = new PlanStart([new SetupDraft('side', null, 60.0, 60.0), new SetupDraft('other', null, 55.0, 55.0)], gripAgentIds: ['stick']);
+        $both = (new HotOrCold())->setups($start);
+        self::assertSame([true, false], array_map(static fn (SetupDraft $each): bool => $each->own->takenHot, $both));
+        self::assertSame(['side', 'side'], array_map(static fn (SetupDraft $each): string => $each->sideId, $both));
+        self::assertSame(0, (new HotOrCold())->shape($usual)->hotPerSetup, 'Nothing is pulled to see whether it holds.');
+        $coat = (new LastingCoat())->shape($usual);
+        self::assertSame([Design::Fixed, 2, true], [$coat->design, $coat->visits, $coat->coatStays]);
+        self::assertSame(0, $coat->runsPerSetup % $coat->visits, 'Each coat sees as many prints.');
+        self::assertSame('stick', (new LastingCoat())->setups($start)[0]->agentId, 'A bare side has no coat that could last.');
+        $plate = (new WholePlate())->shape($usual);
+        self::assertSame([9, false], [$plate->partsPerRun, $plate->pulls]);
+        self::assertCount(1, (new WholePlate())->setups($start));
+        self::assertSame(Design::Adaptive, (new WhereTheLadderEnds())->shape(new PlanShape(Design::Fixed, 14, 7, 2, true))->design);
+        self::assertSame([60.0], array_map(static fn (SetupDraft $each): ?float => $each->bedFirstC, (new StillHolding())->setups($start)));
+    }
+
+    /** Corners fail first (trade notes, section 10): the four corners of the plate are among the places. */
+    public function testPartsAreSpreadOverThePlate(): void
+    {
+        $places = PlatePlaces::of(9, 250, 210);
+        self::assertEqualsWithDelta(['place' => 1, 'x' => 1 / 6, 'y' => 1 / 6], $places[0], 1e-12);
+        self::assertEqualsWithDelta(['place' => 9, 'x' => 5 / 6, 'y' => 5 / 6], $places[8], 1e-12);
+        self::assertCount(9, array_unique(array_map(static fn (array $each): string => $each['x'].'/'.$each['y'], $places)));
+        $long = PlatePlaces::of(8, 400, 100);
+        self::assertSame([6, 2], array_values(array_count_values(array_map(static fn (array $each): string => (string) $each['y'], $long))), 'Along the plate.');
+        self::assertSame([0.25, 0.75], [$long[6]['x'], $long[7]['x']], 'A last row that is not full is spread.');
+        self::assertSame([['place' => 1, 'x' => 0.5, 'y' => 0.5]], PlatePlaces::of(1, 250, 210));
     }
 }

@@ -13,6 +13,7 @@ import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { VerdictWord } from '../ui/Verdict';
 import { say, tell } from '../words/say';
+import { CoatLives, Control, WhereItFailed } from './Beyond';
 import { EffortBars } from './EffortBars';
 import { Figures } from './Figures';
 import { LadderSays } from './LadderSays';
@@ -60,6 +61,7 @@ export function Judgement() {
             <Fault error={close.error ?? add.error} />
             {judgement.use ? <UseThis use={judgement.use} setups={setups} /> : null}
             {judgement.ladder ? <LadderSays ladder={judgement.ladder} title={comparison.title} /> : null}
+            <CoatLives coats={judgement.coats} />
             <ul className="mb-4 flex flex-col">
                 {setups.map((setup) => (
                     <li key={setup.id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line py-1.5 first:pt-0">
@@ -74,7 +76,7 @@ export function Judgement() {
                 <>
                     <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
                         {limits.hotPullAtLeastN === null ? null : <PullPlot title={say('judge.hot_pull_does_it_hold')} setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />}
-                        {limits.coldPullAtMostN === null ? null : <PullPlot title={say('judge.cold_pull_does_it_let_go')} setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
+                        {limits.coldPullAtMostN === null ? null : <PullPlot title={limits.hotPullAtLeastN === null ? say('judge.pull_to_take_off') : say('judge.cold_pull_does_it_let_go')} setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
                     </div>
                     <p className="mt-1 mb-6 text-sm text-soft">{say('judge.dots_readings_some_crossed_beyond_the', { some: setups.some((setup) => setup.hotPull.uneven || setup.coldPull.uneven) })}{' '}
                         {judgement.proof.criterion === 'counts' ? say('judge.shaded_where_a_pull_counts_as') : say('judge.brackets_the_95_bounds_that_decide')}
@@ -82,6 +84,8 @@ export function Judgement() {
                 </>
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <WhereItFailed places={judgement.places} />
+            <Control control={judgement.control} />
             <div className="mt-8">
                 <Differences differences={judgement.differences} />
             </div>
@@ -194,8 +198,8 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
         <>
             <MarginNote title={say('judge.how_this_is_judged')}>
                 <p>{judgement.basis}</p>
-                {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
-                    <p>{say('judge.hot_pull_at_least_cold_pull', { hotPullAtLeastN: force.text(limits.hotPullAtLeastN), coldPullAtMostN: force.text(limits.coldPullAtMostN), contactAreaMm2: area.text(judgement.contactAreaMm2) })}</p>
+                {limits.coldPullAtMostN === null ? null : (
+                    <p>{say('judge.hot_pull_at_least_cold_pull', { hot: limits.hotPullAtLeastN !== null, hotPullAtLeastN: limits.hotPullAtLeastN === null ? '' : force.text(limits.hotPullAtLeastN), coldPullAtMostN: force.text(limits.coldPullAtMostN), contactAreaMm2: area.text(judgement.contactAreaMm2) })}</p>
                 )}
                 {limits.liftAtMostMm ? (
                     <p>{say('judge.lift_at_most_liftbyisworst_end_at', { liftAtMostMm: length.text(limits.liftAtMostMm), liftByIsWorst_end: limits.liftBy === 'worst_end' })}</p>

@@ -9,6 +9,7 @@ import { MarginNote, Sheet } from '../ui/Sheet';
 import { useTerms } from '../ui/terms';
 import { VerdictWord } from '../ui/Verdict';
 import { say } from '../words/say';
+import { CoatLives, Control, WhereItFailed } from './Beyond';
 import { EffortBars } from './EffortBars';
 import { Figures } from './Figures';
 import { Question, UseThis } from './Judgement';
@@ -89,10 +90,13 @@ export function Report() {
             {judgement.proof.measures.includes('pull') ? (
                 <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2 print:grid-cols-2">
                     {limits.hotPullAtLeastN === null ? null : <PullPlot title={say('judge.hot_pull_does_it_hold')} setups={setups} pick={(setup) => setup.hotPull} limitN={limits.hotPullAtLeastN} side="above" />}
-                    {limits.coldPullAtMostN === null ? null : <PullPlot title={say('judge.cold_pull_does_it_let_go')} setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
+                    {limits.coldPullAtMostN === null ? null : <PullPlot title={limits.hotPullAtLeastN === null ? say('judge.pull_to_take_off') : say('judge.cold_pull_does_it_let_go')} setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
                 </div>
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
+            <CoatLives coats={judgement.coats} />
+            <WhereItFailed places={judgement.places} />
+            <Control control={judgement.control} />
             <Differences differences={judgement.differences} all />
             <Figures judgement={judgement} open />
             <h2 className="mt-8 mb-2">{say('judge.raw_readings')}</h2>

@@ -92,6 +92,8 @@ function useCommandWords(): (command: Command) => string {
                 return OUTCOME_WORDS[command.outcome];
             case 'reading':
                 return say('outbox.reading', { measure: terms.measure(command.measure), value: figure('number').text(command.value), unit: command.unit });
+            case 'mark':
+                return say('outbox.mark');
             case 'finish':
                 return say('outbox.finish');
             case 'void':

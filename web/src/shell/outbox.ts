@@ -9,6 +9,7 @@ export type Command =
     | { kind: 'step'; step: Schemas['Step'] }
     | { kind: 'outcome'; outcome: Schemas['Outcome']; note: string }
     | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number }
+    | { kind: 'mark'; mark: Schemas['MarkKind']; x: number; y: number; place: number | null }
     | { kind: 'finish' }
     | { kind: 'void'; reason: string };
 
@@ -144,6 +145,7 @@ function isSo(command: Command, run: Schemas['Run']): boolean {
         case 'void':
             return run.status === 'void';
         case 'reading':
+        case 'mark':
             return false;
     }
 }
@@ -161,6 +163,10 @@ async function deliver({ id, runId, command, version, touchedAt }: Entry): Promi
         case 'reading': {
             const { measure, value, unit, atLeast, place } = command;
             return ask(api.POST('/api/runs/{id}/readings', { params, body: { id, measure, value, unit, atLeast, place, heldSeconds } }));
+        }
+        case 'mark': {
+            const { mark, x, y, place } = command;
+            return ask(api.POST('/api/runs/{id}/marks', { params, body: { id, kind: mark, x, y, place, heldSeconds } }));
         }
         case 'finish':
             return ask(api.POST('/api/runs/{id}/finish', { params, body: { version: rests, heldSeconds } }));

@@ -205,17 +205,17 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
         <>
             <MarginNote title={say('test.to_reach')}>
                 <p>{comparison.basis}</p>
-                {limits.hotPullAtLeastN === null || limits.coldPullAtMostN === null ? null : (
-                    <>
-                        <p>{tell('test.hot_pull_at_least', { hotPullAtLeastN: force.text(limits.hotPullAtLeastN), b: (words) => <strong>{words}</strong> })}
-                            {comparison.piece.hotLimitMpa === null || comparison.piece.hotLimitEdgePeelMpa === null ? '' : say('test.that_is_over_and_peel_at', { hotLimitMpa: stress.text(comparison.piece.hotLimitMpa), contactAreaMm2: area.text(comparison.piece.contactAreaMm2), hotLimitEdgePeelMpa: stress.text(comparison.piece.hotLimitEdgePeelMpa) })}.
-                        </p>
-                        <p>{tell('test.cold_pull_at_most', { coldPullAtMostN: force.text(limits.coldPullAtMostN), b: (words) => <strong>{words}</strong> })}</p>
-                    </>
+                {limits.hotPullAtLeastN === null ? null : (
+                    <p>{tell('test.hot_pull_at_least', { hotPullAtLeastN: force.text(limits.hotPullAtLeastN), b: (words) => <strong>{words}</strong> })}
+                        {comparison.piece.hotLimitMpa === null || comparison.piece.hotLimitEdgePeelMpa === null ? '' : say('test.that_is_over_and_peel_at', { hotLimitMpa: stress.text(comparison.piece.hotLimitMpa), contactAreaMm2: area.text(comparison.piece.contactAreaMm2), hotLimitEdgePeelMpa: stress.text(comparison.piece.hotLimitEdgePeelMpa) })}.
+                    </p>
                 )}
+                {limits.coldPullAtMostN === null ? null : <p>{tell('test.cold_pull_at_most', { coldPullAtMostN: force.text(limits.coldPullAtMostN), b: (words) => <strong>{words}</strong> })}</p>}
                 {limits.liftAtMostMm ? (
                     <p>{tell('test.lift_at_most', { liftAtMostMm: length.text(limits.liftAtMostMm), b: (words) => <strong>{words}</strong>, liftBy: LIFT_BY_WORDS[limits.liftBy ?? 'mean_of_ends'].toLowerCase() })}</p>
                 ) : null}
+                {(comparison.proof.partsPerRun ?? 1) > 1 ? <p>{say('test.every_part_of', { parts: comparison.proof.partsPerRun ?? 1 })}</p> : null}
+                {comparison.proof.coatStays ? <p>{say('test.the_coat_stays')}.</p> : null}
                 <p>{say('test.no_harder_than_failuresallowed_failure', { effortAtMost: EFFORT_WORDS[limits.effortAtMost]?.toLowerCase(), failuresAllowed: limits.failuresAllowed })}</p>
             </MarginNote>
             <MarginNote title={say('test.held_constant')}>

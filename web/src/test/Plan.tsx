@@ -15,6 +15,7 @@ import { duration } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useAnswer } from '../ui/useAnswer';
 import { say } from '../words/say';
+import { Beside } from './Beside';
 import { Combine } from './Combine';
 import { Constants, ConstantsInWords, Minutes } from './Constants';
 import { PlanChances, usePlanChances } from './PlanChances';
@@ -36,19 +37,19 @@ const newRoute = getRouteApi('/test/new');
 const FIRST_ASKED = { kind: 'grid', measures: [], sure: 'use' } satisfies Asked;
 
 export function NewPlan(): ReactNode {
-    const { after, setup, runs } = newRoute.useSearch();
-    return after ? <PlanAfter id={after} setup={setup} runs={runs} /> : <FreshPlan />;
+    const { after, setup, runs, kind } = newRoute.useSearch();
+    return after ? <PlanAfter id={after} setup={setup} runs={runs} kind={kind} /> : <FreshPlan />;
 }
 
 /** The plan of a comparison once more, for a setup that it left open; only its own runs will count. */
-function PlanAfter({ id, setup, runs }: { id: string; setup: string | undefined; runs: number | undefined }) {
+function PlanAfter({ id, setup, runs, kind }: { id: string; setup: string | undefined; runs: number | undefined; /** Asked of it now; left out: the same. */ kind: string | undefined }) {
     const { data: comparison } = useSuspenseQuery(comparisonQuery(id));
     const [start] = useState((): PlanBody => {
         const draft = draftOf(comparison);
         const setups = draft.setups.filter((_, i) => setup === undefined || comparison.setups[i]?.id === setup);
         const perSetup = runs ?? draft.runsPerSetup;
         const hot = Math.round((perSetup * draft.hotPerSetup) / draft.runsPerSetup);
-        return { ...draft, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: say('test.again', { title: draft.title.slice(0, 140) }), seed: draft.seed + 1 };
+        return { ...draft, ...(kind ? { kind } : {}), controlId: id, setups, runsPerSetup: perSetup, hotPerSetup: hot, title: say('test.again', { title: draft.title.slice(0, 140) }), seed: draft.seed + 1 };
     });
     return <PlanAgain start={start}>{(begun) => <SavedPlan start={start} asked={askedOf(start)} begun={begun} />}</PlanAgain>;
 }
@@ -124,9 +125,9 @@ export function EditPlan() {
     );
 }
 
-function draftOf({ kind, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
-    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null, lotId: s.lotId, gapMm: s.gapMm, nozzleFirstC: s.nozzleFirstC, speedMmS: s.speedMmS, brim: s.brim, exposureS: s.exposureS }));
-    return { kind, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
+function draftOf({ kind, controlId, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
+    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null, lotId: s.lotId, gapMm: s.gapMm, nozzleFirstC: s.nozzleFirstC, speedMmS: s.speedMmS, brim: s.brim, exposureS: s.exposureS, takenHot: s.takenHot }));
+    return { kind, controlId, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 
 type PlanProps = { title: string; start: () => PlanValues; asked: Asked; begun: Begun; /** Its title is the server's, until somebody writes another. */ laid: boolean; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
@@ -240,6 +241,7 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
                 <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
                 {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
                 <TextField label={say('test.what_it_is_called')} {...at('title')} />
+                <Beside id={values.controlId ?? null} onId={(controlId) => set({ controlId })} />
                 <Proof resin={resin} values={values} set={byHand} why={begun.why} />
                 <Constants resin={resin} constants={values.constants} set={(constants) => set({ constants })} />
                 <Minutes resin={resin} durations={values.durations} set={(durations) => set({ durations })} />

@@ -42,7 +42,9 @@ export function Proof({ resin, values, set, why }: { /** Nothing is pulled, and 
                 <NumberField label={say('test.runs_per_setup')} value={values.runsPerSetup} onValue={(runsPerSetup) => set({ runsPerSetup })} name="runsPerSetup" />
                 {pulls ? <NumberField label={say('test.of_these_hot_pulls')} value={values.hotPerSetup} onValue={(hotPerSetup) => set({ hotPerSetup })} name="hotPerSetup" /> : null}
                 <NumberField label={say('test.visits_to_each_plate')} value={proof.visits} onValue={(visits) => prove({ visits })} name="proof.visits" hint={why['proof.visits']} />
+                <NumberField label={say('test.parts_on_the_plate')} value={proof.partsPerRun ?? 1} onValue={(partsPerRun) => prove({ partsPerRun: partsPerRun ?? 1 })} name="proof.partsPerRun" />
             </div>
+            <CheckField label={say('test.the_coat_stays')} checked={proof.coatStays ?? false} onValue={(coatStays) => prove({ coatStays })} />
             <CheckField label={say('test.the_plate_stays_on_the_printer')} checked={proof.plateStays} onValue={(plateStays) => prove({ plateStays })} />
             <div className="grid gap-4 sm:grid-cols-2">
                 <SelectField label={say('test.proof_by')} value={proof.criterion} onValue={(criterion) => prove({ criterion })} options={optionsOf(CRITERION_WORDS).filter((each) => pulls || each.value === 'counts')} name="proof.criterion" />

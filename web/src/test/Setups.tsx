@@ -109,7 +109,7 @@ function SetupFields({ resin, setup, at, change }: { resin: boolean; setup: Setu
 function OwnFirstLayer({ setup, at, change }: { setup: SetupValues; at: string; change: Change }) {
     const { data: lots } = useSuspenseQuery(lotsQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const own = [setup.lotId, setup.gapMm, setup.nozzleFirstC, setup.speedMmS, setup.brim].some((each) => each !== null && each !== undefined);
+    const own = [setup.lotId, setup.gapMm, setup.nozzleFirstC, setup.speedMmS, setup.brim].some((each) => each !== null && each !== undefined) || setup.takenHot === true;
     const [open, setOpen] = useState(own);
     if (!open) {
         return (
@@ -126,6 +126,7 @@ function OwnFirstLayer({ setup, at, change }: { setup: SetupValues; at: string; 
             <QuantityField label={say('test.nozzle_first_layer')} kind="temperature" name={`${at}.nozzleFirstC`} value={setup.nozzleFirstC ?? null} onValue={(nozzleFirstC) => change({ nozzleFirstC })} placeholder={as} />
             <NumberField label={say('test.first_layer_speed_mm_s')} name={`${at}.speedMmS`} value={setup.speedMmS ?? null} onValue={(speedMmS) => change({ speedMmS })} placeholder={as} />
             <TextField label={say('test.brim')} name={`${at}.brim`} value={setup.brim ?? ''} onValue={(brim) => change({ brim: brim === '' ? null : brim })} placeholder={as} />
+            <CheckField label={say('test.taken_off_hot')} checked={setup.takenHot ?? false} onValue={(takenHot) => change({ takenHot })} />
         </div>
     );
 }

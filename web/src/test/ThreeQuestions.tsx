@@ -3,6 +3,7 @@ import { Checkbox, RadioGroup } from 'radix-ui';
 import type { ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
+import { SelectField } from '../ui/Field';
 import { say } from '../words/say';
 
 export type Asked = { kind: string; measures: ('pull' | 'lift')[]; /** Null: changed by hand. */ sure: Schemas['Sureness'] | null };
@@ -12,9 +13,8 @@ export function ThreeQuestions({ begun, asked, onAsked }: { begun: Pick<Schemas[
     const measure = (name: 'pull' | 'lift') => onAsked({ measures: asked.measures.includes(name) ? asked.measures.filter((each) => each !== name) : [...asked.measures, name] });
     const kind = begun.kinds.find((each) => each.key === asked.kind);
     return (
-        <>
             <div className="grid gap-x-5 gap-y-4 md:grid-cols-3">
-                <Pick label={say('test.the_question')} value={asked.kind} onValue={(next) => onAsked({ kind: next })} options={begun.kinds} />
+                <SelectField label={say('test.the_question')} value={asked.kind} onValue={(next) => onAsked({ kind: next })} options={begun.kinds.map((each) => ({ value: each.key, label: each.words }))} hint={kind?.answer} />
                 <Group label={say('test.how_will_you_tell')}>
                     <div role="group" aria-label={say('test.how_will_you_tell')} className="flex flex-col gap-1.5">
                         <Tick on words={begun.resin ? say('test.eyes_and_fingers_resin') : say('test.eyes_and_fingers')} />
@@ -28,8 +28,6 @@ export function ThreeQuestions({ begun, asked, onAsked }: { begun: Pick<Schemas[
                 </Group>
                 <Pick label={say('test.how_sure')} value={asked.sure} onValue={(next) => onAsked({ sure: next as Schemas['Sureness'] })} options={begun.sureness.map(({ key, words, asks }) => ({ key, words, more: asks }))} />
             </div>
-            {kind ? <p className="mt-2 text-soft">{kind.answer}</p> : null}
-        </>
     );
 }
 

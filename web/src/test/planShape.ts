@@ -8,7 +8,7 @@ type Limits = Schemas['Limits'];
 
 /** What is asked of what the plan can show. */
 const ASKED = {
-    proof: whole({ criterion: as<Proof['criterion']>(), share: number(), design: as<Proof['design']>(), measures: as<Proof['measures']>(), scaleStepN: number(), visits: number(), plateStays: flag() }),
+    proof: whole({ criterion: as<Proof['criterion']>(), share: number(), design: as<Proof['design']>(), measures: as<Proof['measures']>(), scaleStepN: number(), visits: number(), plateStays: flag(), coatStays: optional(flag()), partsPerRun: optional(number()) }),
     limits: whole({ hotPullAtLeastN: maybe(), coldPullAtMostN: maybe(), liftAtMostMm: optional(maybe()), liftBy: optional(as<NonNullable<Limits['liftBy']>>()), effortAtMost: number(), failuresAllowed: number() }),
     runsPerSetup: number(),
     hotPerSetup: number(),
@@ -19,6 +19,7 @@ export const CHANCES = whole(ASKED);
 export const PLAN = whole({
     ...ASKED,
     kind: optional(text()),
+    controlId: optional(as<string | null>()),
     title: words(),
     lotId: picked(),
     printerId: picked(),
@@ -38,7 +39,7 @@ export const PLAN = whole({
     }),
     durations: whole({ prepareMinutes: number(), heatAndSoakMinutes: number(), printMinutes: number(), coolMinutes: number(), inspectAndCleanMinutes: number(), plateChangeMinutes: number() }),
     seed: number(),
-    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()), lotId: optional(as<string | null>()), gapMm: optional(maybe()), nozzleFirstC: optional(maybe()), speedMmS: optional(maybe()), brim: optional(as<string | null>()), exposureS: optional(maybe()) })),
+    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()), lotId: optional(as<string | null>()), gapMm: optional(maybe()), nozzleFirstC: optional(maybe()), speedMmS: optional(maybe()), brim: optional(as<string | null>()), exposureS: optional(maybe()), takenHot: optional(flag()) })),
 });
 
 /** The same while it is entered: a number may be missing. */

@@ -1,6 +1,7 @@
 import { ChoiceRow } from '../../ui/ChoiceRow';
 import { EFFORT_WORDS } from '../../ui/words';
 import { say } from '../../words/say';
+import { HarmedPlaces } from './Marks';
 import { standing, useTouch, type Sheet } from './sheet';
 import { TypedEntry } from './TypedEntry';
 
@@ -12,7 +13,7 @@ export function Inspection({ sheet }: { sheet: Sheet }) {
     const note = (measure: 'effort' | 'damage', value: string) => touch({ kind: 'reading', measure, value: Number(value), unit: '', atLeast: false, place: 1 });
     return (
         <div className="flex flex-col gap-5">
-            {sheet.run.pull === 'cold' || 'pull_hot' in sheet.run.notTaken ? (
+            {sheet.run.pull === 'cold' || sheet.setup.takenHot || 'pull_hot' in sheet.run.notTaken ? (
                 <ChoiceRow label={say('test.how_hard_was_it_to_take')} value={effort ? String(effort.value) : null} onValue={(value) => note('effort', value)} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} />
             ) : null}
             <ChoiceRow
@@ -24,6 +25,7 @@ export function Inspection({ sheet }: { sheet: Sheet }) {
                     { value: '1', label: say('test.marked_torn_or_chipped') },
                 ]}
             />
+            <HarmedPlaces sheet={sheet} />
             <div className="flex flex-wrap gap-x-8 gap-y-4">
                 <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_one_end')} />
                 <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_the_other_end')} place={2} />

@@ -6,6 +6,7 @@ import { NumberField, optionsOf, TextField } from '../../ui/Field';
 import { duration } from '../../ui/quantity';
 import { OUTCOME_WORDS } from '../../ui/words';
 import { say, tell } from '../../words/say';
+import { FailedParts } from './Marks';
 import { usePending } from './pending';
 import { standing, useTouch, type Sheet } from './sheet';
 
@@ -18,6 +19,7 @@ export function OutcomeEntry({ sheet, onHeld }: { sheet: Sheet; /** There is not
         <div className="flex max-w-2xl flex-col gap-3">
             <ChoiceRow label={say('test.how_did_the_print_end')} value={outcome} onValue={(next) => void touch({ kind: 'outcome', outcome: next, note }).then(() => (next === 'held' && outcome === null ? onHeld() : undefined))} options={optionsOf(OUTCOME_WORDS)} />
             {outcome === 'came_off' || outcome === 'lifted' ? <TextField label={say('test.at_which_layer_or_time')} maxLength={80} value={note} onValue={setNote} onBlur={() => note !== outcomeNote && touch({ kind: 'outcome', outcome, note })} /> : null}
+            {outcome !== null && outcome !== 'held' && sheet.plate.places.length > 1 ? <FailedParts sheet={sheet} /> : null}
             {printMinutes === null ? null : <PrintTime sheet={sheet} minutes={printMinutes} />}
         </div>
     );

@@ -36,6 +36,8 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
             const reading: Reading = { id, measure, value: stored(measure, value), atLeast, enteredValue: value, enteredUnit: unit, place, source: 'typed', simulated: false, enteredBy: '', at: new Date(touchedAt).toISOString(), amends: null, amendReason: '', stands: true };
             return { ...sheet, readings: [...sheet.readings, reading], missing: sheet.missing.filter((each) => each !== measure) };
         }
+        case 'mark':
+            return sheet.marks.some((each) => each.id === id) ? sheet : { ...sheet, marks: [...sheet.marks, { id, kind: command.mark, x: command.x, y: command.y, place: command.place, markedBy: '' }] };
         case 'finish':
         case 'void':
             return sheet;
@@ -59,5 +61,6 @@ export function standing(sheet: Sheet, measure: Schemas['Measure'], place = 1): 
 /** Steps by their words; without a gauge the part is taken off rather than pulled. */
 export function useStepWord(sheet: Sheet): (step: Schemas['Step']) => string {
     const terms = useTerms();
-    return (step) => (step === 'cold_pull' && !sheet.comparison.measures.includes('pull') ? say('test.take_the_part_off') : terms.step(step));
+    const byHand = !sheet.comparison.measures.includes('pull');
+    return (step) => (step === 'cold_pull' && byHand ? say('test.take_the_part_off') : step === 'hot_pull' && byHand ? say('test.take_it_off_hot') : terms.step(step));
 }

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Platform\Database\Row;
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Uid\Uuid;
+
+/** A photo of what a run left: what it shows, and its picture in a row of its own. */
+#[ORM\Entity]
+class RunPhoto extends Row
+{
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $withdrawnAt = null;
+
+    public function __construct(
+        Uuid $id,
+        \DateTimeImmutable $at,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Run $run,
+        /** underside, lift or damage */
+        #[ORM\Column(length: 10)]
+        public readonly string $shows,
+        /** Pixels. */
+        #[ORM\Column(type: 'smallint')]
+        public readonly int $width,
+        #[ORM\Column(type: 'smallint')]
+        public readonly int $height,
+        /** SHA-256 of the picture as it is kept. */
+        #[ORM\Column(length: 64)]
+        public readonly string $digest,
+        #[ORM\Column(length: 80)]
+        public readonly string $takenBy,
+    ) {
+        parent::__construct($id, $at);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'shows' => $this->shows,
+            'width' => $this->width,
+            'height' => $this->height,
+            'takenBy' => $this->takenBy,
+            'at' => $this->createdAt->format(\DATE_ATOM),
+        ];
+    }
+}

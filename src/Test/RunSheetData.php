@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Catalogue\ShopCatalogue;
+use App\Platform\Now;
+use App\Shelf\Printer;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlatePlaces;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\RunSheet;
+use Sitzplatz\Test\SheetStep;
+use Sitzplatz\Test\Steps;
+use Sitzplatz\Test\UsualReadings;
+
+/** The sheet of a run as the API shows it. */
+final readonly class RunSheetData
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private RunRepository $runs,
+        private RunBook $book,
+        private ShopCatalogue $shop,
+        private StripData $strip,
+        private SetupDial $dial,
+        private SetupCooling $cooling,
+        private Now $now,
+        private Steps $steps,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Run $run): array
+    {
+        $comparison = $run->comparison;
+        $setup = $run->setup;
+        $catalogue = $this->shop->get();
+        $material = $catalogue->material($setup->materialId);
+        $surface = $catalogue->surface($setup->fitting->surfaceId);
+        $pairing = $catalogue->pairing($material->id, $surface->id);
+        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
+        $gcode = $comparison->constants['gcodeName'];
+        $print = $comparison->coatStays() ? $this->runs->printOnCoat($run) : null;
+        $sheet = new RunSheet(
+            $setup->side->label(),
+            $surface->name,
+            $surface->cleaning,
+            $setup->agent?->name,
+            $agent?->putOn,
+            $agent?->hazard,
+            $setup->bedFirstC,
+            $setup->nozzleFirstC,
+            \is_string($gcode) ? $gcode : '',
+            $pairing?->releaseWithC($agent),
+            (float) $comparison->durations['heatAndSoakMinutes'],
+            $material->fumes,
+            $run->plateChange,
+            [...$surface->cautions, ...($pairing->cautions ?? [])],
+            $setup->bedOtherC,
+            $comparison->taken(),
+            $setup->side->facts($catalogue)->build($surface),
+            $this->dial->ofSetup($setup)?->words(),
+            Enclosure::Needed === $material->enclosure,
+            $material->filament,
+            $setup->own(),
+            $setup->lot === $comparison->lot ? null : $setup->lot->label,
+            $run->status->open() ? $this->cooling->seconds($setup) : null,
+            null === $print ? null : $print['print'],
+            true === ($print['goesOn'] ?? null),
+            $run->parts->count(),
+        );
+        $sequence = $this->book->state($run, $this->now->time())->sequence();
+        $stand = [];
+        foreach ($run->part()->standing as $each) {
+            $stand[$each->reading->id->toRfc4122()] = true;
+        }
+
+        return [
+            'run' => $run->toArray(),
+            'comparison' => [
+                'id' => $comparison->id->toRfc4122(),
+                'title' => $comparison->title,
+                'measures' => $comparison->proof['measures'],
+                'pullLimitN' => PullKind::Hot === $run->pull && !$setup->takenHot
+                    ? $comparison->plan()->limits->hotPullAtLeastN
+                    : $comparison->plan()->limits->coldPullAtMostN,
+                'status' => $comparison->status->value,
+                'materialId' => $setup->materialId,
+                'lotLabel' => $setup->lot->label,
+                'printerName' => $comparison->printer->name,
+            ],
+            'setup' => $setup->toArray(),
+            'strip' => $this->strip->ofSetup($setup),
+            'dial' => $this->dial->ofSetup($setup)?->toArray(),
+            'steps' => self::keys($sequence),
+            'sheet' => array_map($sheet->at(...), $sequence),
+            'usual' => array_map(
+                static fn (array $range): array => ['from' => $range[0], 'to' => $range[1]],
+                UsualReadings::of(
+                    $comparison->plan()->limits,
+                    null === $setup->bedFirstC ? null : max($setup->bedFirstC, $setup->bedOtherC ?? $setup->bedFirstC),
+                    $run->roomC,
+                    $comparison->runDurations()->printMinutes,
+                ),
+            ),
+            'stepsByOutcome' => $this->stepsByOutcome($run),
+            'plate' => self::plate($run),
+            'marks' => array_map(static fn (PlateMark $mark): array => $mark->toArray(), $this->runs->marksOf($run)),
+            'readings' => array_map(
+                static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
+                $this->runs->readings($run),
+            ),
+            'missing' => $run->status->open() ? array_map(
+                static fn (Measure $measure): string => $measure->value,
+                $this->book->state($run, $this->now->time())->missing(),
+            ) : [],
+            'nextRunId' => $this->nextRunId($run),
+            'serverTime' => $this->now->time()->format(\DATE_ATOM),
+        ];
+    }
+
+    /** @return array<string, mixed> the map of the plate, and where its parts stand where there are several */
+    private static function plate(Run $run): array
+    {
+        $plate = $run->setup->side->plate;
+        $parts = $run->parts->count();
+
+        return [
+            'widthMm' => $plate->widthMm,
+            'depthMm' => $plate->depthMm,
+            'round' => $plate->round,
+            'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
+        ];
+    }
+
+    /** @return array<string, list<string>> */
+    private function stepsByOutcome(Run $run): array
+    {
+        $filament = Printer::FILAMENT === $run->comparison->printer->kind;
+        $steps = [];
+        foreach (Outcome::cases() as $outcome) {
+            $steps[$outcome->value] = self::keys($this->steps->sequence($run->pull, $outcome->pullPossible(), $filament));
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<SheetStep> $steps
+     *
+     * @return list<string>
+     */
+    private static function keys(array $steps): array
+    {
+        return array_map(static fn (SheetStep $step): string => $step->key(), $steps);
+    }
+
+    private function nextRunId(Run $run): ?string
+    {
+        $next = $this->entities->getRepository(Run::class)->findOneBy(
+            ['comparison' => $run->comparison, 'status' => RunStatus::Planned],
+            ['position' => 'ASC'],
+        );
+
+        return $next?->id->toRfc4122();
+    }
+}

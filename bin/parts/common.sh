@@ -86,7 +86,7 @@ install_php() {
     php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || fail "PHP $PHP_VERSION is too old; 8.2 or newer is needed."
     # Asked of PHP itself: through a pipe, a search that ends early made what is loaded look missing now and then.
     local missing=() extension
-    for extension in mysql:pdo_mysql xml:dom mbstring:mbstring intl:intl curl:curl zip:zip; do
+    for extension in mysql:pdo_mysql xml:dom mbstring:mbstring intl:intl curl:curl zip:zip gd:gd; do
         php -r 'exit(extension_loaded($argv[1]) ? 0 : 1);' "${extension#*:}" || missing+=("php$PHP_VERSION-${extension%%:*}")
     done
     command -v composer > /dev/null || missing+=(composer)

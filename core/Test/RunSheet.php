@@ -18,6 +18,9 @@ use Sitzplatz\Words\UnusableKey;
  */
 final readonly class RunSheet
 {
+    /** Lift normally shows within it (trade notes, section 7). */
+    private const FIRST_HOUR_SECONDS = 3600;
+
     /**
      * @param list<CatalogueText> $surfaceCautions
      */
@@ -58,6 +61,8 @@ final readonly class RunSheet
         private bool $coatGoesOn = false,
         /** Parts on the plate. */
         private int $parts = 1,
+        /** Planned of the print, minutes; null: nobody said. */
+        private ?float $printMinutes = null,
     ) {
     }
 
@@ -132,11 +137,11 @@ final readonly class RunSheet
                     Sentence::of('sheet.first_layer.even'),
                     Sentence::of('sheet.first_layer.gap_wrong'),
                     ...$this->bedAfter(),
-                    Sentence::of('sheet.first_layer.lift'),
+                    Sentence::of($this->secondLook() ? 'sheet.first_layer.look_again' : 'sheet.first_layer.lift'),
                     ...($this->parts > 1 ? [Sentence::of('sheet.first_layer.parts', parts: Quantity::count($this->parts))] : []),
                 ],
                 array_values(array_filter([BedAfterFirstLayer::caution($this->bedFirstC, $this->bedOtherC)])),
-                null,
+                $this->secondLook() ? self::FIRST_HOUR_SECONDS : null,
             ],
             RunStep::HotPull => [
                 [
@@ -178,6 +183,7 @@ final readonly class RunSheet
                 [],
                 null,
             ],
+            RunStep::Wash, RunStep::Cure => throw UnusableKey::of($step->value),
             RunStep::Clean => [
                 $this->coatGoesOn ? [Sentence::of('sheet.clean.leave_coat')] : [
                     $this->clean,
@@ -232,10 +238,26 @@ final readonly class RunSheet
                 [Sentence::of('caution.scraper_rigid'), ...$this->surfaceCautions],
                 null,
             ],
+            RunStep::Wash => [
+                [Sentence::of('resin.wash.baths'), Sentence::of('resin.wash.no_longer')],
+                [Sentence::of('caution.wash'), ...$this->surfaceCautions],
+                null,
+            ],
+            RunStep::Cure => [
+                [Sentence::of('resin.cure.dry'), Sentence::of('resin.cure.foot')],
+                [Sentence::of('caution.lamp'), ...$this->surfaceCautions],
+                null,
+            ],
             RunStep::Inspect => [[Sentence::of('resin.inspect.effort'), Sentence::of('resin.inspect.plate')], $this->surfaceCautions, null],
             RunStep::Clean => [[$this->clean, Sentence::of('resin.clean.vat')], $this->surfaceCautions, null],
             RunStep::HeatAndSoak, RunStep::HotPull, RunStep::Cool => throw UnusableKey::of($step->value),
         };
+    }
+
+    /** A print that goes on beyond the hour within which corners lift. */
+    private function secondLook(): bool
+    {
+        return 60 * ($this->printMinutes ?? 0.0) > self::FIRST_HOUR_SECONDS;
     }
 
     /** @return list<Phrase> */

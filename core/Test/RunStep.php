@@ -15,6 +15,9 @@ enum RunStep: string implements SheetStep
     case Cool = 'cool';
     case ColdPull = 'cold_pull';
     case Inspect = 'inspect';
+    /** Of a resin, as the next one. */
+    case Wash = 'wash';
+    case Cure = 'cure';
     case Clean = 'clean';
 
     public function key(): string
@@ -31,7 +34,9 @@ enum RunStep: string implements SheetStep
     public static function sequence(PullKind $pull, bool $pullPossible = true, bool $filament = true): array
     {
         if (!$filament) {
-            return [self::Prepare, self::Print, self::FirstLayer, ...($pullPossible ? [self::ColdPull] : []), self::Inspect, self::Clean];
+            $off = $pullPossible ? [self::ColdPull, self::Wash, self::Cure] : [];
+
+            return [self::Prepare, self::Print, self::FirstLayer, ...$off, self::Inspect, self::Clean];
         }
 
         $pulls = match (true) {
@@ -46,7 +51,7 @@ enum RunStep: string implements SheetStep
     public function occupiesPrinter(bool $plateFixed): bool
     {
         return match ($this) {
-            self::Prepare => false,
+            self::Prepare, self::Wash, self::Cure => false,
             self::HeatAndSoak, self::Print, self::FirstLayer, self::HotPull, self::Cool => true,
             self::ColdPull, self::Inspect, self::Clean => $plateFixed,
         };

@@ -315,6 +315,20 @@ final readonly class ProfileController
             ...$profile->toArray(),
             'dial' => $this->dials->of($profile),
             'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
+            'confirm' => $this->confirm($profile),
+        ];
+    }
+
+    /** @return array{comparisonId: string, setupId: string, runs: int}|null null: it was not made here */
+    private function confirm(Profile $profile): ?array
+    {
+        $id = $profile->imported ? null : $profile->document['origin']['setupId'] ?? null;
+        $setup = \is_string($id) ? $this->entities->find(Setup::class, Uuid::fromString($id)) : null;
+
+        return null === $setup ? null : [
+            'comparisonId' => $setup->comparison->id->toRfc4122(),
+            'setupId' => $setup->id->toRfc4122(),
+            'runs' => $profile->document['evidence']['runsNeeded'],
         ];
     }
 

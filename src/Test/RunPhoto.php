@@ -6,6 +6,7 @@ namespace App\Test;
 
 use App\Platform\Database\Row;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\PhotoShows;
 use Symfony\Component\Uid\Uuid;
 
 /** A photo of what a run left: what it shows, and its picture in a row of its own. */
@@ -20,9 +21,8 @@ class RunPhoto extends Row
         \DateTimeImmutable $at,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly Run $run,
-        /** underside, lift or damage */
         #[ORM\Column(length: 10)]
-        public readonly string $shows,
+        public readonly PhotoShows $shows,
         /** Pixels. */
         #[ORM\Column(type: 'smallint')]
         public readonly int $width,
@@ -42,7 +42,7 @@ class RunPhoto extends Row
     {
         return [
             'id' => $this->id->toRfc4122(),
-            'shows' => $this->shows,
+            'shows' => $this->shows->value,
             'width' => $this->width,
             'height' => $this->height,
             'takenBy' => $this->takenBy,

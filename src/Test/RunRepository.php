@@ -137,6 +137,22 @@ final readonly class RunRepository
         return $this->entities->getRepository(PlateMark::class)->findBy(['run' => $run, 'withdrawnAt' => null], ['createdAt' => 'ASC', 'id' => 'ASC']);
     }
 
+    /** @return list<RunPhoto> those that stand, oldest first */
+    public function photosOf(Run $run): array
+    {
+        return $this->entities->getRepository(RunPhoto::class)->findBy(['run' => $run, 'withdrawnAt' => null], ['createdAt' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /** @return list<RunPhoto> those of all runs of a comparison that count, in the order of the runs */
+    public function photos(Comparison $comparison): array
+    {
+        /* @var list<RunPhoto> */
+        return $this->entities->createQuery(
+            'SELECT f, r, s FROM '.RunPhoto::class." f JOIN f.run r JOIN r.setup s WHERE r.comparison = :c AND f.withdrawnAt IS NULL AND r.status <> 'void'
+             ORDER BY r.position, f.createdAt, f.id",
+        )->setParameter('c', $comparison->id, 'uuid')->getResult();
+    }
+
     /** @return list<PlateMark> what was marked on the plates of a comparison and stands, oldest first */
     public function marks(Comparison $comparison): array
     {

@@ -74,6 +74,7 @@ final readonly class RunSheetData
             null === $print ? null : $print['print'],
             true === ($print['goesOn'] ?? null),
             $run->parts->count(),
+            $comparison->runDurations()->printMinutes,
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];
@@ -112,6 +113,7 @@ final readonly class RunSheetData
             'stepsByOutcome' => $this->stepsByOutcome($run),
             'plate' => self::plate($run),
             'marks' => array_map(static fn (PlateMark $mark): array => $mark->toArray(), $this->runs->marksOf($run)),
+            'photos' => array_map(static fn (RunPhoto $photo): array => $photo->toArray(), $this->runs->photosOf($run)),
             'readings' => array_map(
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
                 $this->runs->readings($run),

@@ -94,7 +94,7 @@ final class FiguresTest extends TestCase
                     null === $first ? null : 35.0, 8.5, 1 === $t, $change, $surface->cautions, $other, $taken, 2 === $t ? self::build($surface) : null,
                     null === $first ? null : Sentence::of('dial.unknown', display: new OwnText((string) $first)), 1 === $t,
                 );
-                foreach (RunStep::cases() as $step) {
+                foreach ([...RunStep::sequence(PullKind::Hot), ...RunStep::sequence(PullKind::Cold)] as $step) {
                     $figures["$surfaceId $t $step->value"] = $sheet->at($step);
                 }
             }

@@ -8,6 +8,13 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\Measure\FailureLocus;
+use Sitzplatz\Test\Measure\FinalOffset;
+use Sitzplatz\Test\Measure\FirstPatchSpoiled;
+use Sitzplatz\Test\Measure\RocksOnTable;
+use Sitzplatz\Test\Measure\SkirtPeel;
+use Sitzplatz\Test\Measure\Underside;
+use Sitzplatz\Test\Measure\WhiteCrazing;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\PullSample;
@@ -144,7 +151,7 @@ final class ReadingTest extends TestCase
         self::assertStringContainsString('caution.hot_plate', implode(' ', Said::all($sheet->at(RunStep::HotPull)['cautions'])));
         self::assertStringContainsString('sheet.cool.below below=35', implode(' ', Said::all($sheet->at(RunStep::Cool)['lines'])));
         self::assertContains('Edges are sharp.', Said::all($sheet->at(RunStep::ColdPull)['cautions']));
-        foreach (RunStep::cases() as $step) {
+        foreach ([...RunStep::sequence(PullKind::Hot), ...RunStep::sequence(PullKind::Cold)] as $step) {
             self::assertNotSame([], $sheet->at($step)['lines']);
         }
         $bare = new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, null, null, 'a', null, 0, false, false, []);
@@ -152,9 +159,49 @@ final class ReadingTest extends TestCase
         self::assertStringContainsString('sheet.heat.unheated', implode(' ', Said::all($bare->at(RunStep::HeatAndSoak)['lines'])));
         // PC cracks audibly when an opened door cools it (trade notes, section 2).
         $pc = new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, 110, 270, 'a', 70, 8, true, false, [], doorShut: true);
-        foreach (RunStep::cases() as $step) {
+        foreach ([...RunStep::sequence(PullKind::Hot), ...RunStep::sequence(PullKind::Cold)] as $step) {
             self::assertSame(\in_array($step, [RunStep::Print, RunStep::Cool], true), \in_array('sheet.door_shut', Said::all($pc->at($step)['lines']), true), $step->value);
         }
+    }
+
+    public function testAResinIsWashedAndCuredAndEachStepCautions(): void
+    {
+        $sheet = new RunSheet('P10', self::text('steel'), self::text('Wipe it.'), null, null, null, null, null, 'a', null, 0, false, true, [self::text('Gloves and glasses.')], filament: false);
+        $steps = RunStep::sequence(PullKind::Cold, filament: false);
+        self::assertSame(['cold_pull', 'wash', 'cure', 'inspect'], array_map(static fn (RunStep $step): string => $step->value, \array_slice($steps, 3, 4)));
+        self::assertNotContains(RunStep::Wash, RunStep::sequence(PullKind::Cold, false, false), 'What fell off is not washed for its foot.');
+        foreach ([RunStep::Wash, RunStep::Cure] as $step) {
+            self::assertContains('Gloves and glasses.', Said::all($sheet->at($step)['cautions']));
+            self::assertFalse($step->occupiesPrinter(true), 'The printer is free by then.');
+        }
+        self::assertStringContainsString('caution.wash', implode(' ', Said::all($sheet->at(RunStep::Wash)['cautions'])));
+    }
+
+    /** Trade notes, section 7: "lift normally shows within the first hour". */
+    public function testALongPrintIsLookedAtAgainAfterAnHour(): void
+    {
+        $sheet = static fn (float $minutes): array => (new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, 60, 210, 'a', 35, 8, false, false, [], 60, printMinutes: $minutes))->at(RunStep::FirstLayer);
+        self::assertSame([3600, null], [$sheet(90.0)['timerSeconds'], $sheet(24.0)['timerSeconds']]);
+        self::assertContains('sheet.first_layer.look_again', Said::all($sheet(90.0)['lines']));
+    }
+
+    /** What eye and finger say is one of some words, and nothing between. */
+    public function testWhatIsSaidInWordsIsOneOfThem(): void
+    {
+        foreach ([new RocksOnTable(), new WhiteCrazing(), new FirstPatchSpoiled(), new FailureLocus(), new SkirtPeel(), new Underside()] as $measure) {
+            $most = [] === $measure->levels() ? 1 : \count($measure->levels()) - 1;
+            self::assertEqualsWithDelta($most, $measure->stored($most, ''), 1e-12);
+            foreach ([[-1, ''], [$most + 1, ''], [0.5, ''], [1, 'mm']] as [$value, $unit]) {
+                try {
+                    $measure->stored($value, $unit);
+                    self::fail($measure->key());
+                } catch (BadReading) {
+                }
+            }
+        }
+        self::assertEqualsWithDelta(-0.05, (new FinalOffset())->stored(-0.05, 'mm'), 1e-12, 'A correction goes both ways.');
+        $this->expectException(BadReading::class);
+        (new FinalOffset())->stored(7, 'mm');
     }
 
     /**

@@ -18,6 +18,7 @@ import { EffortBars } from './EffortBars';
 import { Figures } from './Figures';
 import { LadderSays } from './LadderSays';
 import { PullPlot } from './PullPlot';
+import { SideBySide } from './SideBySide';
 import { Differences, NextSteps, WeakPoints } from './Said';
 
 const route = getRouteApi('/judge/$id');
@@ -85,6 +86,7 @@ export function Judgement() {
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
             <WhereItFailed places={judgement.places} />
+            <SideBySide id={id} />
             <Control control={judgement.control} />
             <div className="mt-8">
                 <Differences differences={judgement.differences} />

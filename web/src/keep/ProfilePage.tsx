@@ -77,6 +77,7 @@ export function ProfilePage() {
                                 </li>
                             ))}
                         </ul>
+                        <Confirm profile={profile} />
                     </Notice>
                 </div>
             ) : null}
@@ -133,6 +134,18 @@ export function ProfilePage() {
             {withdrawing ? <Withdraw profile={profile} onDone={() => setWithdrawing(false)} /> : null}
         </Sheet>
     );
+}
+
+/** One touch to the plan that shows again what it vouches for. */
+function Confirm({ profile: { confirm } }: { profile: Schemas['Profile'] }) {
+    const may = useMay();
+    return confirm && may.test ? (
+        <Button asChild className="mt-2">
+            <Link to="/test/new" search={{ after: confirm.comparisonId, setup: confirm.setupId, runs: confirm.runs, kind: 'still_holding' }}>
+                {say('keep.plan_its_confirmation', { runs: confirm.runs })}
+            </Link>
+        </Button>
+    ) : null;
 }
 
 function Evidence({ profile }: { profile: Schemas['Profile'] }) {

@@ -94,6 +94,8 @@ function useCommandWords(): (command: Command) => string {
                 return say('outbox.reading', { measure: terms.measure(command.measure), value: figure('number').text(command.value), unit: command.unit });
             case 'mark':
                 return say('outbox.mark');
+            case 'photo':
+                return say('outbox.photo');
             case 'finish':
                 return say('outbox.finish');
             case 'void':

@@ -10,6 +10,7 @@ export type Command =
     | { kind: 'outcome'; outcome: Schemas['Outcome']; note: string }
     | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number }
     | { kind: 'mark'; mark: Schemas['MarkKind']; x: number; y: number; place: number | null }
+    | { kind: 'photo'; shows: Schemas['PhotoShows']; image: Blob }
     | { kind: 'finish' }
     | { kind: 'void'; reason: string };
 
@@ -146,6 +147,7 @@ function isSo(command: Command, run: Schemas['Run']): boolean {
             return run.status === 'void';
         case 'reading':
         case 'mark':
+        case 'photo':
             return false;
     }
 }
@@ -168,6 +170,8 @@ async function deliver({ id, runId, command, version, touchedAt }: Entry): Promi
             const { mark, x, y, place } = command;
             return ask(api.POST('/api/runs/{id}/marks', { params, body: { id, kind: mark, x, y, place, heldSeconds } }));
         }
+        case 'photo':
+            return ask(api.POST('/api/runs/{id}/photos', { params: { ...params, query: { id, shows: command.shows } }, body: '', bodySerializer: () => command.image, headers: { 'Content-Type': 'application/octet-stream' } }));
         case 'finish':
             return ask(api.POST('/api/runs/{id}/finish', { params, body: { version: rests, heldSeconds } }));
         case 'void':

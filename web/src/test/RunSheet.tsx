@@ -103,7 +103,7 @@ function Run({ id }: { id: string }) {
                                 ))}
                             </ol>
                         </div>
-                        {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} cools={run.step === 'cool'} /> : null}
+                        {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
                     </div>
                     <div className="mb-5">
                         <Cautions sentences={page.cautions} />

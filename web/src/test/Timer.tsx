@@ -2,8 +2,15 @@ import { useEffect, useState } from 'react';
 
 import { say } from '../words/say';
 
+/** While it counts, and when it is over; of cooling by the sum: whoever pulls feels or measures it first. */
+const WORDS: Record<'soak' | 'cool' | 'look', [string, string]> = {
+    soak: [say('test.to_soak'), say('test.soaked_go_on')],
+    cool: [say('test.to_cool'), say('test.cool_by_the_sum')],
+    look: [say('test.to_look_again'), say('test.look_again_now')],
+};
+
 /** Counts a step down from the moment it began, by the server's clock; then says that it is over. */
-export function Timer({ seconds, since, serverTime, cools }: { seconds: number; since: string; serverTime: string; /** By the sum: whoever pulls feels or measures it first. */ cools: boolean }) {
+export function Timer({ seconds, since, serverTime, waitsFor }: { seconds: number; since: string; serverTime: string; waitsFor: 'soak' | 'cool' | 'look' }) {
     const [offset] = useState(() => new Date(serverTime).getTime() - Date.now());
     const [now, setNow] = useState(() => Date.now());
     useEffect(() => {
@@ -18,7 +25,7 @@ export function Timer({ seconds, since, serverTime, cools }: { seconds: number; 
             <span className="text-5xl font-[650]">
                 {Math.floor(shown / 60)}:{String(shown % 60).padStart(2, '0')}
             </span>
-            <span className="text-soft">{cools ? (over ? say('test.cool_by_the_sum') : say('test.to_cool')) : over ? say('test.soaked_go_on') : say('test.to_soak')}</span>
+            <span className="text-soft">{WORDS[waitsFor][over ? 1 : 0]}</span>
         </div>
     );
 }

@@ -21,7 +21,7 @@ export function PlateMap({ map, marks, label, narrow = false, onTouch }: { map: 
     return (
         <svg
             viewBox={`-8 -8 ${SIZE + 16} ${depth + 16}`}
-            className={`w-full ${narrow ? 'max-w-56' : 'max-w-96'} ${onTouch ? 'cursor-crosshair' : ''}`}
+            className={`w-full ${narrow ? 'max-w-56' : 'max-w-80'} ${onTouch ? 'cursor-crosshair' : ''}`}
             role="img"
             aria-label={label}
             onClick={(event) => {

@@ -11,6 +11,8 @@ export const STEP_WORDS: Record<string, string> = {
     cool: say('step.cool'),
     cold_pull: say('step.cold_pull'),
     inspect: say('step.inspect'),
+    wash: say('step.wash'),
+    cure: say('step.cure'),
     clean: say('step.clean'),
 };
 
@@ -19,6 +21,12 @@ export const OUTCOME_WORDS: Record<Schemas['Outcome'], string> = {
     lifted: say('outcome.lifted'),
     came_off: say('outcome.came_off'),
     plate_shifted: say('outcome.plate_shifted'),
+};
+
+export const PHOTO_WORDS: Record<Schemas['PhotoShows'], string> = {
+    underside: say('ui.underside'),
+    lift: say('ui.lift'),
+    damage: say('ui.damage'),
 };
 
 export const EFFORT_WORDS = [say('effort.loose'), say('effort.finger'), say('effort.flex'), say('effort.scraper'), say('effort.bonded')];

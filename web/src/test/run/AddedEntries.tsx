@@ -8,10 +8,14 @@ import { TypedEntry } from './TypedEntry';
 export function AddedEntries({ sheet }: { sheet: Sheet }) {
     const mine = useTerms().measures.filter((measure) => measure.step === sheet.run.step);
     if (mine.length === 0) return null;
+    const noted = mine.filter((measure) => standing(sheet, measure.key)).length;
     return (
-        <div className="mt-5 flex flex-col gap-4">
+        <details className="mt-5">
+            <summary className="flex min-h-11 cursor-pointer items-center font-[650] text-accent underline underline-offset-4">{say('test.more_to_note', { noted })}</summary>
+            <div className="flex flex-col gap-4">
             {mine.map((measure) => (measure.scale === 'continuous' ? <TypedEntry key={measure.key} sheet={sheet} measure={measure.key} /> : <Levels key={measure.key} sheet={sheet} measure={measure} />))}
-        </div>
+            </div>
+        </details>
     );
 }
 

@@ -2,6 +2,7 @@ import { ChoiceRow } from '../../ui/ChoiceRow';
 import { EFFORT_WORDS } from '../../ui/words';
 import { say } from '../../words/say';
 import { HarmedPlaces } from './Marks';
+import { Photos } from './Photos';
 import { standing, useTouch, type Sheet } from './sheet';
 import { TypedEntry } from './TypedEntry';
 
@@ -30,6 +31,7 @@ export function Inspection({ sheet }: { sheet: Sheet }) {
                 <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_one_end')} />
                 <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_the_other_end')} place={2} />
             </div>
+            <Photos sheet={sheet} />
         </div>
     );
 }

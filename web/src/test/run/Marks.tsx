@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { ChoiceRow } from '../../ui/ChoiceRow';
 import { MarkKey, PlateMap } from '../../ui/PlateMap';
 import { say } from '../../words/say';
-import { useTouch, type Sheet } from './sheet';
+import { standing, useTouch, type Sheet } from './sheet';
 
 type Kind = Schemas['MarkKind'];
 
@@ -47,7 +47,8 @@ export function HarmedPlaces({ sheet }: { sheet: Sheet }) {
     const withdraw = useWithdraw(sheet);
     const kinds: Kind[] = sheet.setup.agentId ? ['damage', 'torn'] : ['damage'];
     const [kind, setKind] = useState<Kind>('damage');
-    const [open, setOpen] = useState(sheet.marks.some((mark) => mark.kind !== 'failed'));
+    const [asked, setOpen] = useState(false);
+    const open = asked || sheet.marks.some((mark) => mark.kind !== 'failed') || standing(sheet, 'damage')?.value === 1;
     const last = sheet.marks.findLast((mark) => mark.kind !== 'failed');
     if (!open) {
         return (

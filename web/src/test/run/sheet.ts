@@ -38,6 +38,7 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
         }
         case 'mark':
             return sheet.marks.some((each) => each.id === id) ? sheet : { ...sheet, marks: [...sheet.marks, { id, kind: command.mark, x: command.x, y: command.y, place: command.place, markedBy: '' }] };
+        case 'photo':
         case 'finish':
         case 'void':
             return sheet;

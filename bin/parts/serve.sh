@@ -138,7 +138,7 @@ http {
         location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location = /seat.svg { add_header Cache-Control "public, max-age=86400"; }
         # A part's file may be large; everything else is small.
-        location = /api/parts/read { client_max_body_size 136m; try_files /none @app; }
+        location ~ ^/api/(parts/read|plans/file|runs/[^/]+/file)\$ { client_max_body_size 136m; try_files /none @app; }
         location / { try_files /none @app; }
         location @app {
             fastcgi_pass unix:$RUN/fpm.sock;

@@ -6,6 +6,7 @@ namespace Sitzplatz\Test;
 
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
@@ -31,12 +32,15 @@ final readonly class PaperRuns
     {
         $faults = [];
         $groups = [];
+        // All that is not known, each once: whoever says what it is says it for all its lines.
+        foreach (self::unknown($rows, $names) as $setup => ['line' => $line, 'rows' => $times]) {
+            $faults[] = [
+                'line' => $line,
+                'message' => Sentence::of('paper.no_setup', setup: (string) $setup, rows: Quantity::count($times), setups: Listing::of($names, Joined::Comma)),
+            ];
+        }
         foreach ($rows as $row) {
             if (!\in_array($row['setup'], $names, true)) {
-                $faults[] = [
-                    'line' => $row['line'],
-                    'message' => Sentence::of('paper.no_setup', setup: $row['setup'], setups: Listing::of($names, Joined::Comma)),
-                ];
                 continue;
             }
             $groups['' === $row['run'] ? 'rows' : 'runs'][$row['setup']."\0".$row['run']][] = $row;
@@ -74,6 +78,25 @@ final readonly class PaperRuns
         usort($faults, static fn (array $a, array $b): int => $a['line'] <=> $b['line']);
 
         return new self([] === $faults ? $taken : [], $faults);
+    }
+
+    /**
+     * @param list<array{line: int, setup: string, run: string, reading: ?Reading}> $rows
+     * @param list<string>                                                          $names setups that the comparison has
+     *
+     * @return array<string, array{line: int, rows: int}> by what the table calls a setup that is not there: its first line, and how many
+     */
+    public static function unknown(array $rows, array $names): array
+    {
+        $unknown = [];
+        foreach ($rows as $row) {
+            if (!\in_array($row['setup'], $names, true)) {
+                $unknown[$row['setup']] ??= ['line' => $row['line'], 'rows' => 0];
+                ++$unknown[$row['setup']]['rows'];
+            }
+        }
+
+        return $unknown;
     }
 
     /**

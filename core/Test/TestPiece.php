@@ -15,12 +15,16 @@ final readonly class TestPiece
         public float $acrossPullMm,
         /** Height of the pull above the plate, mm. */
         public float $pullHeightMm,
+        /** Of a design of one's own, mm²; null: its base is a rectangle. */
+        public ?float $ownAreaMm2 = null,
+        /** Its section modulus against the tipping moment, mm³; null likewise. */
+        public ?float $ownSectionMm3 = null,
     ) {
     }
 
     public function contactAreaMm2(): float
     {
-        return $this->alongPullMm * $this->acrossPullMm;
+        return $this->ownAreaMm2 ?? $this->alongPullMm * $this->acrossPullMm;
     }
 
     /** Mean shear stress τ = F/A in MPa (N/mm²). */
@@ -29,9 +33,9 @@ final readonly class TestPiece
         return $forceN / $this->contactAreaMm2();
     }
 
-    /** Peel stress at the edge by the tipping moment, σ = 6·F·h/(b·L²) with L along the pull, in MPa. */
+    /** Peel stress at the edge by the tipping moment, σ = F·h/W, of a rectangle 6·F·h/(b·L²) with L along the pull, in MPa. */
     public function edgePeelStressMpa(float $forceN): float
     {
-        return 6 * $forceN * $this->pullHeightMm / ($this->acrossPullMm * $this->alongPullMm ** 2);
+        return $forceN * $this->pullHeightMm / ($this->ownSectionMm3 ?? $this->acrossPullMm * $this->alongPullMm ** 2 / 6);
     }
 }

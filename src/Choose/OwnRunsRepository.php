@@ -7,6 +7,7 @@ namespace App\Choose;
 use App\Evidence\EvidenceRepository;
 use App\Evidence\PrinterChanges;
 use App\Platform\Database\StoredId;
+use App\Shelf\Number;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
@@ -164,7 +165,8 @@ final readonly class OwnRunsRepository
             "SELECT c.room_c, s.bed_other_c, t.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
                     SUM(t.pull_sum) AS pull_sum, SUM(t.pull_squares) AS squares, SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted, SUM(t.lift_sum) AS lift_sum,
                     JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
-                    JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm
+                    JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm,
+                    JSON_VALUE(c.constants, '$.piece.contactAreaMm2') AS area_mm2, JSON_VALUE(c.constants, '$.piece.sectionMm3') AS section_mm3
              FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id
              WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY c.id, s.bed_other_c, t.has_enclosure",
             [$materialId, $surfaceId, $agentId],
@@ -172,7 +174,14 @@ final readonly class OwnRunsRepository
             $pulls = (int) $row['pulls'];
             $mean = $pulls > 0 ? $row['pull_sum'] / $pulls : 0.0;
             $pieces[] = new OwnPiece(
-                new TestPiece((string) $row['name'], (float) $row['along_mm'], (float) $row['across_mm'], (float) $row['height_mm']),
+                new TestPiece(
+                    (string) $row['name'],
+                    (float) $row['along_mm'],
+                    (float) $row['across_mm'],
+                    (float) $row['height_mm'],
+                    Number::orNull($row['area_mm2']),
+                    Number::orNull($row['section_mm3']),
+                ),
                 (float) $row['room_c'],
                 // The part grows on the bed as it is after the first layer.
                 null === $row['bed_other_c'] ? null : (float) $row['bed_other_c'],

@@ -10,6 +10,7 @@ use App\Platform\Contract\Contract;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\Lot;
+use App\Shelf\Number;
 use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Question\PlanQuestion;
@@ -183,7 +184,7 @@ final readonly class PlanBeginController
      */
     private static function why(bool $filament, array $of): array
     {
-        $piece = new TestPiece('', (float) $of['alongPullMm'], (float) $of['acrossPullMm'], (float) $of['pullHeightMm']);
+        $piece = new TestPiece('', (float) $of['alongPullMm'], (float) $of['acrossPullMm'], 0.0, Number::orNull($of['contactAreaMm2'] ?? null));
 
         return $filament ? [
             'limits.hotPullAtLeastN' => Sentence::of(

@@ -165,7 +165,14 @@ class Comparison extends VersionedRow
         $piece = $this->constants['piece'];
         \assert(\is_array($piece));
 
-        return new TestPiece($piece['name'], (float) $piece['alongPullMm'], (float) $piece['acrossPullMm'], (float) $piece['pullHeightMm']);
+        return new TestPiece(
+            $piece['name'],
+            (float) $piece['alongPullMm'],
+            (float) $piece['acrossPullMm'],
+            (float) $piece['pullHeightMm'],
+            Number::orNull($piece['contactAreaMm2'] ?? null),
+            Number::orNull($piece['sectionMm3'] ?? null),
+        );
     }
 
     public function plan(): ProofPlan

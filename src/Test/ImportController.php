@@ -20,13 +20,17 @@ use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\PaperRuns;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\TableFormats;
+use Sitzplatz\Test\TableMatch;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 
 /** Readings from paper: a CSV table is previewed with its faults line by line, then taken all or not at all. */
 final readonly class ImportController
 {
+    private const MOST_SHOWN = 200;
+
     public function __construct(
         private EntityManagerInterface $entities,
         private Contract $contract,
@@ -47,7 +51,7 @@ final readonly class ImportController
         $comparison = $this->edit->find(Comparison::class, $id);
         $body = $this->contract->body($request);
 
-        return new Answer($this->plan($comparison, $body['table'])['preview']);
+        return new Answer($this->plan($comparison, $body)['preview']);
     }
 
     #[Route('/api/comparisons/{id}/import', name: 'importReadings', methods: ['POST'])]
@@ -56,12 +60,12 @@ final readonly class ImportController
         $body = $this->contract->body($request);
         $preview = [];
         $this->edit->save(Comparison::class, $id, $body, function (Comparison $comparison) use ($body, &$preview): void {
-            $plan = $this->plan($comparison, $body['table']);
+            $plan = $this->plan($comparison, $body);
             $preview = $plan['preview'];
-            if ([] !== $preview['faults']) {
+            if ([] !== $plan['faults']) {
                 throw Problem::faults(array_map(
                     static fn (array $fault): array => ['field' => 'line '.$fault['line'], 'message' => $fault['message']],
-                    $preview['faults'],
+                    \array_slice($plan['faults'], 0, self::MOST_SHOWN),
                 ));
             }
             $by = $this->current->author();
@@ -73,11 +77,12 @@ final readonly class ImportController
                     $paper['void'],
                     $this->runs->lastPosition($comparison),
                 ));
-                $this->book->write($run, $facts, $by, $this->now->time(), ReadingSource::table());
+                $this->book->write($run, $facts, $by, $this->now->time(), ReadingSource::table($plan['written']));
                 ++$run->version;
                 // A void run plans another, whose place the next one has to know.
                 $this->entities->flush();
             }
+            $this->remember($plan['match'], $body['table']);
             $this->audit->note('readings imported', $comparison->id, ['runs' => $preview['runs'], 'readings' => $preview['readings']]);
         });
 
@@ -85,22 +90,28 @@ final readonly class ImportController
     }
 
     /**
+     * @param array<string, mixed> $body the table, and maybe how it is to be read
+     *
      * @return array{
-     *     preview: array{
-     *         faults: list<array{line: int, message: Sentence}>,
-     *         runs: int, voids: int, readings: int,
-     *         setups: list<array{setup: string, runs: int, readings: int}>,
-     *     },
+     *     preview: non-empty-array<string, mixed>,
+     *     faults: list<array{line: int, message: Sentence}>,
      *     runs: array<string, array{readings: list<Reading>, void: bool}>,
-     * }
+     *     written: \WeakMap<Reading, array{value: float, unit: string}>,
+     *     match: ?TableMatch,
+     * } match is null where the table is the usual one
      */
-    private function plan(Comparison $comparison, string $table): array
+    private function plan(Comparison $comparison, array $body): array
     {
         RunCommands::asked(static fn () => ComparisonLife::takeTable($comparison->status));
-        $csv = ReadingsCsv::read($this->tables->usual(explode("\n", $table)), $this->measures);
-        $faults = $csv->faults;
-        $paper = [];
-        $setupOf = [];
+        $names = array_values($comparison->setups->map(static fn (Setup $setup): string => $setup->label)->toArray());
+        [$lines, $from, $match, $columns] = $this->lines($body, $names);
+        $csv = ReadingsCsv::read($lines, $this->measures);
+        $at = static fn (int $line): int => $from[$line - 1] ?? $line;
+        $faults = null !== $match && [] === $match->readings ? [['line' => 1, 'message' => Sentence::of('table.match')]] : array_map(
+            static fn (array $fault): array => ['line' => $at($fault['line']), 'message' => $fault['message']],
+            $csv->faults,
+        );
+        $paper = $setupOf = [];
         if ([] === $faults) {
             $open = [];
             foreach ($this->runs->of($comparison) as $run) {
@@ -110,9 +121,8 @@ final readonly class ImportController
                     $open[] = ['id' => $id, 'setup' => $run->setup->label, 'pull' => $run->pull];
                 }
             }
-            $names = array_values($comparison->setups->map(static fn (Setup $setup): string => $setup->label)->toArray());
             $assigned = PaperRuns::assign($csv->rows, $open, $names);
-            $faults = $assigned->faults;
+            $faults = array_map(static fn (array $fault): array => ['line' => $at($fault['line']), 'message' => $fault['message']], $assigned->faults);
             $paper = $assigned->runs;
         }
         $setups = [];
@@ -123,16 +133,92 @@ final readonly class ImportController
             $setups[$label]['readings'] += \count($run['readings']);
         }
         ksort($setups);
+        /** @var \WeakMap<Reading, array{value: float, unit: string}> $written */
+        $written = new \WeakMap();
+        foreach ($csv->rows as $row) {
+            if (null !== $row['reading']) {
+                $written[$row['reading']] = ['value' => $row['value'], 'unit' => $row['unit']];
+            }
+        }
+        $unknown = [];
+        foreach (PaperRuns::unknown($csv->rows, $names) as $setup => $seen) {
+            $unknown[] = ['setup' => (string) $setup, 'rows' => $seen['rows']];
+        }
 
         return [
             'preview' => [
-                'faults' => \array_slice($faults, 0, 200),
+                'faults' => \array_slice($faults, 0, self::MOST_SHOWN),
                 'runs' => \count($paper),
                 'voids' => \count(array_filter(array_column($paper, 'void'))),
                 'readings' => array_sum(array_map(static fn (array $run): int => \count($run['readings']), $paper)),
                 'setups' => array_values($setups),
+                'columns' => $columns,
+                'unknownSetups' => $unknown,
+                'rows' => array_map(static fn (array $row): array => [
+                    'line' => $at($row['line']),
+                    'setup' => $row['setup'],
+                    'run' => $row['run'],
+                    'measure' => $row['reading']?->measure->key(),
+                    'value' => $row['reading']?->value,
+                    'atLeast' => $row['reading']->atLeast ?? false,
+                    'written' => trim($row['value'].' '.$row['unit']),
+                ], \array_slice($csv->rows, 0, self::MOST_SHOWN)),
             ],
+            'faults' => $faults,
             'runs' => $paper,
+            'written' => $written,
+            'match' => $match,
         ];
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     * @param list<string>         $names setups that the comparison has
+     *
+     * @return array{list<string>, list<int>, ?TableMatch, ?array<string, mixed>} lines of the usual table, where they come from, and how others were read
+     */
+    private function lines(array $body, array $names): array
+    {
+        $lines = $this->tables->usual(explode("\n", $body['table']));
+        $said = $body['match'] ?? null;
+        $setups = [];
+        foreach ($said['setups'] ?? [] as $each) {
+            $setups[$each['given']] = $each['setup'];
+        }
+        $heading = $lines[0] ?? '';
+        if (TableMatch::isUsual($heading)) {
+            return [(new TableMatch(0, 1, [], $setups))->renamed($lines), range(1, \count($lines)), null, null];
+        }
+        $columns = $said['columns'] ?? null;
+        $known = null === $columns ? $this->entities->getRepository(KnownTable::class)->findOneBy(['signature' => TableMatch::signature($heading)]) : null;
+        $match = null !== $columns
+            ? new TableMatch($columns['setupColumn'], $columns['runColumn'], $columns['readings'])
+            : $known?->match() ?? TableMatch::guess($heading, $this->measures);
+        // With a single setup there is nothing to tell apart.
+        $only = null === $match->setupColumn && 1 === \count($names) ? ['' => $names[0]] : [];
+        $match = new TableMatch($match->setupColumn, $match->runColumn, $match->readings, $setups + $only);
+        [$usual, $from] = $match->usual($lines, $this->measures);
+
+        return [$usual, $from, $match, [
+            'head' => TableMatch::head($heading),
+            'sample' => array_map(TableMatch::head(...), \array_slice(array_filter($lines, static fn (string $line): bool => '' !== trim($line)), 1, 3)),
+            'match' => ['setupColumn' => $match->setupColumn, 'runColumn' => $match->runColumn, 'readings' => $match->readings],
+            'remembered' => null !== $known,
+        ]];
+    }
+
+    private function remember(?TableMatch $match, string $table): void
+    {
+        if (null === $match) {
+            return;
+        }
+        $signature = TableMatch::signature(explode("\n", $table)[0]);
+        $columns = ['setupColumn' => $match->setupColumn, 'runColumn' => $match->runColumn, 'readings' => $match->readings];
+        $known = $this->entities->getRepository(KnownTable::class)->findOneBy(['signature' => $signature]);
+        if (null === $known) {
+            $this->entities->persist(new KnownTable(Uuid::v7(), $this->now->time(), $signature, $columns));
+        } else {
+            $known->columns = $columns;
+        }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use Sitzplatz\Test\Reading;
 use Symfony\Component\Uid\Uuid;
 
 /** Where a reading came from, and how it was entered there. */
@@ -19,6 +20,8 @@ final readonly class ReadingSource
         public ?Uuid $gaugeId = null,
         /** By a device of the demo: it proves nothing outside of it. */
         public bool $simulated = false,
+        /** @var \WeakMap<Reading, array{value: float, unit: string}>|null what was written in a table, by reading */
+        public ?\WeakMap $written = null,
     ) {
     }
 
@@ -27,9 +30,10 @@ final readonly class ReadingSource
         return new self('typed', $key, $value, $unit);
     }
 
-    public static function table(): self
+    /** @param \WeakMap<Reading, array{value: float, unit: string}>|null $written what was written of each reading; null: as it is stored */
+    public static function table(?\WeakMap $written = null): self
     {
-        return new self('table');
+        return new self('table', written: $written);
     }
 
     public static function gauge(?Uuid $key, ?Uuid $gaugeId, bool $simulated): self

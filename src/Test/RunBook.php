@@ -145,6 +145,7 @@ final readonly class RunBook
         foreach ($run->part()->standing as $each) {
             $standing = $each->measure === $reading->measure->key() && $each->place === $fact->place ? $each : $standing;
         }
+        $written = $source->written[$reading] ?? null;
         $stored = new StoredReading(
             $source->key ?? Uuid::v7(),
             $at,
@@ -152,8 +153,8 @@ final readonly class RunBook
             $reading->measure->key(),
             $reading->value,
             $reading->atLeast,
-            $source->enteredValue ?? $reading->value,
-            $source->enteredUnit ?? $reading->measure->units()[0],
+            $written['value'] ?? $source->enteredValue ?? $reading->value,
+            $written['unit'] ?? $source->enteredUnit ?? $reading->measure->units()[0],
             $source->kind,
             $by->name,
             $by->id,

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Now;
+use App\Shelf\Lot;
+use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Enclosure;
@@ -15,13 +18,18 @@ use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PlatePlaces;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunSheet;
+use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\Steps;
 use Sitzplatz\Test\UsualReadings;
+use Sitzplatz\Words\Sentence;
+use Symfony\Component\Uid\Uuid;
 
 /** The sheet of a run as the API shows it. */
 final readonly class RunSheetData
 {
+    private const BEFORE_PRINT = [RunStep::Prepare->value, RunStep::HeatAndSoak->value, RunStep::Print->value];
+
     public function __construct(
         private EntityManagerInterface $entities,
         private RunRepository $runs,
@@ -32,6 +40,7 @@ final readonly class RunSheetData
         private SetupCooling $cooling,
         private Now $now,
         private Steps $steps,
+        private CurrentUser $current,
     ) {
     }
 
@@ -113,6 +122,8 @@ final readonly class RunSheetData
             'stepsByOutcome' => $this->stepsByOutcome($run),
             'plate' => self::plate($run),
             'marks' => array_map(static fn (PlateMark $mark): array => $mark->toArray(), $this->runs->marksOf($run)),
+            'file' => self::file($run),
+            'flags' => $this->flags($run),
             'photos' => array_map(static fn (RunPhoto $photo): array => $photo->toArray(), $this->runs->photosOf($run)),
             'readings' => array_map(
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
@@ -125,6 +136,34 @@ final readonly class RunSheetData
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
+    }
+
+    private static function file(Run $run): string
+    {
+        $planned = $run->comparison->constants['file'] ?? null;
+
+        return match (true) {
+            null === $run->fileDigest => 'not_looked_at',
+            !\is_array($planned) => 'looked_at',
+            default => $run->fileDigest === ($planned['digest'] ?? null) ? 'the_same' : 'another',
+        };
+    }
+
+    /** @return list<Sentence> where the bench of whoever asks has something else than this run, while it can still be changed */
+    private function flags(Run $run): array
+    {
+        $bench = $this->current->get()->bench();
+        $here = ($bench['printerId'] ?? null) === $run->comparison->printer->id->toRfc4122();
+        if (!$here || !$run->status->open() || !\in_array($run->step, self::BEFORE_PRINT, true)) {
+            return [];
+        }
+        $lot = \is_string($bench['lotId'] ?? null) ? $this->entities->find(Lot::class, Uuid::fromString($bench['lotId'])) : null;
+        $side = \is_string($bench['plateSideId'] ?? null) ? $this->entities->find(PlateSide::class, Uuid::fromString($bench['plateSideId'])) : null;
+
+        return array_values(array_filter([
+            null === $lot || $lot === $run->setup->lot ? null : Sentence::of('flag.lot', bench: $lot->label, run: $run->setup->lot->label),
+            null === $side || $side === $run->setup->side ? null : Sentence::of('flag.side', bench: $side->label(), run: $run->setup->side->label()),
+        ]));
     }
 
     /** @return array<string, mixed> the map of the plate, and where its parts stand where there are several */

@@ -329,7 +329,7 @@ final class ComparisonTest extends ApiTestCase
         self::assertNotNull($started['setups'][0]['expectedHold']);
         $run = $started['runs'][0]['id'];
         $sheet = $this->ask('GET', "/api/runs/$run", null, 200);
-        self::assertSame(['prepare', 'print', 'first_layer', 'cold_pull', 'inspect', 'clean'], array_values(array_diff($sheet['steps'], ['weigh_in'])));
+        self::assertSame(['prepare', 'print', 'first_layer', 'cold_pull', 'wash', 'cure', 'inspect', 'clean'], array_values(array_diff($sheet['steps'], ['weigh_in'])));
         $words = json_encode($sheet['sheet'], \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
         self::assertStringContainsString('uncured resin harms skin and eyes', $words);
         foreach (['hot enough to burn', 'moving nozzle', 'first-layer gap', 'Switch the bed off'] as $ofFilament) {

@@ -12,7 +12,7 @@ final class ExtensionTest extends ApiTestCase
     public function testAMeasurePassesThroughSheetJudgementAndExport(): void
     {
         $this->signIn('technician');
-        self::assertSame(['flare', 'sheen'], array_column($this->ask('GET', '/api/terms', null, 200)['measures'], 'key'));
+        self::assertSame(['locus', 'offset', 'flare', 'patch', 'rocks', 'skirt', 'underside', 'crazing', 'sheen'], array_column($this->ask('GET', '/api/terms', null, 200)['measures'], 'key'));
         $comparison = $this->pick('/api/comparisons', 'title', self::UNDER_WAY)['id'];
         $runs = array_values(array_filter($this->ask('GET', "/api/comparisons/$comparison", null, 200)['runs'], static fn (array $run): bool => \in_array($run['status'], ['running', 'planned'], true)));
         $run = $runs[0]['id'];

@@ -2,6 +2,7 @@ import { More } from '../ui/DraftForm';
 import { NumberField, QuantityField, TextField } from '../ui/Field';
 import { useGap, useQuantity } from '../ui/quantity';
 import { say } from '../words/say';
+import { PlanFile } from './PlanFile';
 import type { PlanValues } from './planShape';
 
 type Held = PlanValues['constants'];
@@ -34,9 +35,11 @@ export function ConstantsInWords({ resin, constants }: { resin: boolean; constan
 /** All that is held constant, to be changed. */
 export function Constants({ resin, constants, set }: { resin: boolean; constants: Held; set: (constants: Held) => void }) {
     const held = (part: Partial<Held>) => set({ ...constants, ...part });
-    const piece = (part: Partial<Held['piece']>) => held({ piece: { ...constants.piece, ...part } });
+    // Who writes another base gives up that of a design of their own.
+    const piece = (part: Partial<Held['piece']>) => held({ piece: { ...constants.piece, ...('alongPullMm' in part || 'acrossPullMm' in part ? { contactAreaMm2: null, sectionMm3: null } : {}), ...part } });
     return (
         <More title={say('test.held_constant')} fields={['constants']}>
+            {resin ? null : <PlanFile constants={constants} set={set} />}
             <div className="grid gap-4 sm:grid-cols-3">
                 <TextField label={say('test.test_piece')} name="constants.piece.name" value={constants.piece.name} onValue={(name) => piece({ name })} />
                 {resin ? null : (

@@ -2,17 +2,20 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { api, ask } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { comparisonQuery, useChange } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { say, tell } from '../words/say';
+import { AsStored, Columns, WhichSetup } from './Matching';
 
 /** The first line of a table; a format, the same in every language. */
 const HEAD = 'setup,run,measure,value,unit,status';
 const EXAMPLE = `${HEAD}\nA,1,held,1,,exact\nA,1,pull_hot,3.1,kgf,exact`;
+
+type Match = Schemas['TableMatch'];
 
 const route = getRouteApi('/test/$id/import');
 const MOST_BYTES = 1_800_000;
@@ -23,9 +26,10 @@ export function Import() {
     const navigate = useNavigate();
     const [table, setTable] = useState('');
     const [tooLarge, setTooLarge] = useState(false);
-    const preview = useChange((text: string) => ask(api.POST('/api/comparisons/{id}/import-preview', { params: { path: { id } }, body: { table: text } })), []);
+    const [match, setMatch] = useState<Match>({});
+    const preview = useChange((body: { table: string; match: Match }) => ask(api.POST('/api/comparisons/{id}/import-preview', { params: { path: { id } }, body })), []);
     const take = useChange(
-        (text: string) => ask(api.POST('/api/comparisons/{id}/import', { params: { path: { id } }, body: { version: comparison.version, table: text } })),
+        (text: string) => ask(api.POST('/api/comparisons/{id}/import', { params: { path: { id } }, body: { version: comparison.version, table: text, match } })),
         ['comparisons'],
         () => void navigate({ to: '/judge/$id', params: { id } }),
     );
@@ -35,10 +39,15 @@ export function Import() {
         if (file.size <= MOST_BYTES) {
             const text = await file.text();
             setTable(text);
-            preview.mutate(text);
+            setMatch({});
+            preview.mutate({ table: text, match: {} });
         }
     };
     const seen = preview.data;
+    const again = (next: Match) => {
+        setMatch(next);
+        preview.mutate({ table, match: next });
+    };
     const clean = seen?.faults.length === 0;
     return (
         <Sheet
@@ -70,12 +79,13 @@ export function Import() {
                     {(ids) => (
                         <textarea
                             className="control font-mono text-sm"
-                            rows={10}
+                            rows={seen ? 4 : 10}
                             spellCheck={false}
                             {...ids}
                             value={table}
                             onChange={(event) => {
                                 setTable(event.target.value);
+                                setMatch({});
                                 preview.reset();
                             }}
                             placeholder={EXAMPLE}
@@ -83,6 +93,8 @@ export function Import() {
                     )}
                 </Field>
                 <Fault error={preview.error ?? take.error} />
+                {seen && seen.unknownSetups.length + (match.setups?.length ?? 0) > 0 ? <WhichSetup unknown={seen.unknownSetups} known={comparison.setups} setups={match.setups ?? []} onSetups={(setups) => again({ ...match, ...(seen.columns ? { columns: seen.columns.match } : {}), setups })} /> : null}
+                {seen?.columns ? <Columns columns={seen.columns} onColumns={(columns) => again({ ...match, columns })} /> : null}
                 {seen && !clean ? (
                     <Notice tone="fault">
                         <p className="mb-1">{say('test.lines_with_faults', { faults: seen.faults.length })}</p>
@@ -103,11 +115,12 @@ export function Import() {
                         </p>
                     </Notice>
                 ) : null}
+                {seen && clean ? <AsStored rows={seen.rows} readings={seen.readings} /> : null}
                 <div className="flex flex-wrap gap-2">
                     {clean ? (
                         <Button tone="main" onClick={() => take.mutate(table)} disabled={take.isPending}>{say('test.add_these_readings')}</Button>
                     ) : (
-                        <Button tone="main" onClick={() => preview.mutate(table)} disabled={table.trim() === '' || preview.isPending}>{say('test.check_the_table')}</Button>
+                        <Button tone="main" onClick={() => preview.mutate({ table, match })} disabled={table.trim() === '' || preview.isPending}>{say('test.check_the_table')}</Button>
                     )}
                     <Button asChild tone="quiet">
                         <Link to="/test/$id" params={{ id }}>{say('test.back')}</Link>

@@ -106,6 +106,13 @@ function Run({ id }: { id: string }) {
                         {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
                     </div>
                     <div className="mb-5">
+                        {sheet.flags.length > 0 ? (
+                            <Notice tone="caution">
+                                {sheet.flags.map((flag) => (
+                                    <p key={flag}>{flag}</p>
+                                ))}
+                            </Notice>
+                        ) : null}
                         <Cautions sentences={page.cautions} />
                     </div>
                     <PendingEntries.Provider value={pending}>

@@ -25,7 +25,8 @@ export const PLAN = whole({
     printerId: picked(),
     roomC: number(),
     constants: whole({
-        piece: whole({ name: words(), alongPullMm: number(), acrossPullMm: number(), pullHeightMm: number() }),
+        piece: whole({ name: words(), alongPullMm: number(), acrossPullMm: number(), pullHeightMm: number(), contactAreaMm2: optional(maybe()), sectionMm3: optional(maybe()) }),
+        file: optional(as<NonNullable<Schemas['Constants']['file']> | null>()),
         gcodeName: words(),
         nozzleMm: number(),
         nozzleFirstC: number(),

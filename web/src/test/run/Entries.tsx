@@ -1,3 +1,4 @@
+import { FileCheck } from './FileCheck';
 import { Inspection } from './Inspection';
 import { OutcomeEntry, PrintTime } from './OutcomeEntry';
 import { PullEntry } from './PullEntry';
@@ -7,6 +8,8 @@ import { TypedEntry } from './TypedEntry';
 /** What is entered at the step where the run is. */
 export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody has just come to this step. */ arrived: boolean; onNext: () => Promise<void> }) {
     switch (sheet.run.step) {
+        case 'print':
+            return sheet.steps.includes('heat_and_soak') ? <FileCheck sheet={sheet} /> : null;
         case 'first_layer':
             return <OutcomeEntry sheet={sheet} onHeld={onNext} />;
         case 'hot_pull':

@@ -52,7 +52,12 @@ final readonly class NextStep
                 $steps[] = new self(NextDo::PlanAgain, (string) $setup, $again);
             }
         }
-        if (null === $use && 0 === $going + $planned && [] === $open) {
+        $refused = array_filter(
+            $judged,
+            static fn (SetupJudgement $each): bool => \in_array($each->verdict, [Verdict::DoesNotHold, Verdict::HoldsWillNotLetGo], true),
+        );
+        // What is not yet known is no reason to look elsewhere.
+        if ([] !== $judged && \count($refused) === \count($judged)) {
             foreach ($judged as $each) {
                 if (Verdict::HoldsWillNotLetGo === $each->verdict) {
                     $steps[] = new self(NextDo::LessGrip, $each->setup, Sentence::of('next_step.less_grip', setup: $each->setup));

@@ -407,7 +407,8 @@ final readonly class Judging
         $newPlan = $ids = [];
         foreach ($setups as $i => $setup) {
             $ids[$setup->label] = $setup->id->toRfc4122();
-            if (Verdict::NotYetKnown === $judged[$i]->verdict && null === $judged[$i]->runsLeft) {
+            // How long a coat lasts is answered by its prints, not by more of them.
+            if (!$comparison->coatStays() && Verdict::NotYetKnown === $judged[$i]->verdict && null === $judged[$i]->runsLeft) {
                 $runs = $shown[$i]['newPlanRuns'];
                 $newPlan[$setup->label] = \is_int($runs) ? $runs : null;
             }

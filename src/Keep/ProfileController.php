@@ -354,6 +354,7 @@ final readonly class ProfileController
             'agentName' => new Recorded($setting['agentName'] ?? null),
             'printerName' => new Recorded($scope['printerName']),
             'bedFirstC' => $setting['bedFirstC'] ?? null,
+            'exposureS' => $setting['exposureS'] ?? null,
             'seat' => !isset($setting['windowLowC'], $setting['windowHighC']) ? null : [
                 'lowC' => $setting['windowLowC'],
                 'highC' => $setting['windowHighC'],

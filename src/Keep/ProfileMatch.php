@@ -50,6 +50,7 @@ final readonly class ProfileMatch
                     Number::orNull($setting['bedFirstC']),
                     Number::orNull($setting['bedOtherC'] ?? null),
                     $printer,
+                    Number::orNull($setting['exposureS'] ?? null),
                 );
             }
             $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], StoredId::text($row['id']), $trust, $points, $doubts];

@@ -41,10 +41,6 @@ final readonly class Proposal
         $comparison = $setup->comparison;
         $catalogue = $this->shop->get();
         $material = $catalogue->material($setup->materialId);
-        if (!$material->filament) {
-            // What a profile of a resin vouches for is an exposure, and a comparison does not note one yet.
-            throw Problem::invalid('setupId', Sentence::of('keep.resin_without_exposure'));
-        }
         if ($setup->takenHot) {
             throw Problem::invalid('setupId', Sentence::of('keep.taken_hot'));
         }
@@ -78,20 +74,25 @@ final readonly class Proposal
             'setting' => [
                 'bedFirstC' => $setup->bedFirstC,
                 'bedOtherC' => $setup->bedOtherC,
-                'nozzleFirstC' => $setup->nozzleFirstC,
+                ...($material->filament ? [] : [
+                    'exposureS' => $setup->exposureS,
+                    'windowLowS' => $pairing?->window->low,
+                    'windowHighS' => $pairing?->window->high,
+                ]),
+                'nozzleFirstC' => $material->filament ? $setup->nozzleFirstC : null,
                 'nozzleMm' => $comparison->nozzleMm,
                 'gapMm' => $setup->gapMm,
                 'feeler' => $comparison->feeler,
                 'agentId' => $agent?->id,
                 'agentName' => $setup->agent?->name,
-                'windowLowC' => $pairing?->window->low,
-                'windowHighC' => $pairing?->window->high,
+                'windowLowC' => $material->filament ? $pairing?->window->low : null,
+                'windowHighC' => $material->filament ? $pairing?->window->high : null,
             ],
             'preparation' => array_values(array_filter([
                 $surface->cleaning,
                 null === $agent ? null : Sentence::of('keep.put_on', agent: $setup->agent->name ?? $agent->name, how: $agent->putOn),
             ])),
-            'release' => ['belowC' => $pairing?->releaseWithC($agent), 'way' => null === $pairing
+            'release' => ['belowC' => $material->filament ? $pairing?->releaseWithC($agent) : null, 'way' => null === $pairing
                 ? Sentence::of('keep.let_it_cool')
                 : ReleasePlan::way($pairing, $surface, $setup->side->facts($catalogue)->build($surface))],
             'cautions' => self::unlike([...($pairing->cautions ?? []), ...$surface->cautions, ...(null === $agent?->hazard ? [] : [$agent->hazard])]),

@@ -55,7 +55,8 @@ final readonly class ComparisonPlan
     {
         $this->shape($comparison, $body);
         foreach ($comparison->setups as $setup) {
-            $setup->expect($this->expected->of($setup));
+            // What is expected is how it comes off after cooling.
+            $setup->expect($setup->takenHot ? null : $this->expected->of($setup));
         }
     }
 

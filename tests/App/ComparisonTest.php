@@ -353,9 +353,9 @@ final class ComparisonTest extends ApiTestCase
         $act('finish', []);
         $judged = $this->ask('GET', "/api/comparisons/{$planned['id']}/judgement", null, 200);
         self::assertSame('not_yet_known', $judged['setups'][0]['verdict']);
-        // What a profile of a resin would vouch for was not noted.
+        // What is kept of a resin is its exposure.
         $plan = ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0];
-        $profile = $this->ask('POST', '/api/profiles', ['id' => Uuid::v7()->toRfc4122(), 'setupId' => $started['setups'][0]['id'], 'title' => 'Discs', 'plan' => $plan, 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'], 422);
-        self::assertStringContainsString('exposure', $profile['errors'][0]['message']);
+        $profile = $this->ask('POST', '/api/profiles', ['id' => Uuid::v7()->toRfc4122(), 'setupId' => $started['setups'][0]['id'], 'title' => 'Discs', 'plan' => $plan, 'anyLot' => false, 'anyPlate' => false, 'reviewBy' => '2030-01-01'], 201);
+        self::assertSame([28, null], [(int) $profile['document']['setting']['exposureS'], $profile['document']['setting']['nozzleFirstC']]);
     }
 }

@@ -21,6 +21,7 @@ final class KindTest extends ApiTestCase
         $plan = $this->begin('hot_or_cold', [])['plan'];
         self::assertSame([true, false], array_column($plan['setups'], 'takenHot'));
         $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        self::assertSame([null, true], [$planned['setups'][0]['expectedRelease'], null !== $planned['setups'][1]['expectedRelease']], 'Nobody expects anything of hot parts.');
         self::assertStringContainsString('A: Taken off hot, a part can take a piece of the plate', implode(' ', $planned['cautions']));
         self::assertSame('Only the way of taking off differs, so a difference comes from it.', $planned['varied']['sentence']);
         $started = $this->start($planned);
@@ -144,6 +145,30 @@ final class KindTest extends ApiTestCase
         self::assertSame('controlId', $this->ask('PUT', "/api/comparisons/{$draft['id']}", ['version' => $draft['version'], 'controlId' => $draft['id']] + $plan, 422)['errors'][0]['field']);
     }
 
+    /** What is kept of a resin is its exposure, and only that exposure is proven. */
+    public function testAResinIsKeptWithItsExposureAndChosenWithIt(): void
+    {
+        $lot = $this->pick('/api/lots', 'label', 'L-701')['id'];
+        $plan = $this->ask('POST', '/api/plans/begin', ['kind' => 'exposure', 'lotId' => $lot, 'measures' => [], 'sure' => 'use'], 200)['plan'];
+        $setup = ['exposureS' => 31] + $plan['setups'][2];
+        $started = $this->start($this->ask('POST', '/api/comparisons', ['runsPerSetup' => 11, 'proof' => ['design' => 'fixed'] + $plan['proof'], 'setups' => [$setup]] + $plan, 201));
+        $this->import($started['id'], ['A' => array_fill(0, 11, [1, 1, 0])], 120);
+        $wish = ['setupId' => $started['setups'][0]['id'], 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
+        $profile = $this->ask('POST', '/api/profiles', $wish + ['title' => 'Resin at 31 s', 'reviewBy' => '2027-06-01'], 201);
+        self::assertEqualsWithDelta(31, $profile['document']['setting']['exposureS'], 1e-9);
+        self::assertNull($profile['document']['setting']['windowLowC'], 'A resin has no window in degrees.');
+        self::assertSame([$started['id'], $started['setups'][0]['id'], 11], array_values($profile['confirm']));
+        $choose = fn (): array => $this->ask('POST', '/api/choose', ['materialId' => $started['materialId'], 'printerId' => $plan['printerId'], 'lotId' => $lot, 'roomC' => $plan['roomC'], 'partCount' => 1, 'jobMinutes' => 90, 'part' => null], 200);
+        $here = static fn (array $choice): array => array_values(array_filter($choice['candidates'], static fn (array $each): bool => $each['plateSideId'] === $setup['plateSideId'] && null === $each['agentId']))[0];
+        self::assertFalse($here($choose())['proven']);
+        $this->signIn('lead');
+        $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['version' => $profile['version'], 'trial' => false, 'reason' => '', 'password' => 'hilltop'], 200);
+        $choice = $choose();
+        self::assertSame([true, 31.0], [$here($choice)['proven'], (float) $here($choice)['strip']['target']], (string) json_encode($choice['profiles']));
+        $exported = $this->send('GET', "/api/profiles/{$profile['id']}/export", null)->getContent();
+        self::assertSame('Resin at 31 s', $this->ask('POST', '/api/profiles/import', ['document' => json_decode((string) $exported, true)], 201)['title']);
+    }
+
     /**
      * @param list<string> $measures
      *
@@ -184,13 +209,14 @@ final class KindTest extends ApiTestCase
     }
 
     /** @param array<string, list<array{int, ?int, ?int}>> $runs held, effort and damage by label of the setup */
-    private function import(string $comparison, array $runs): void
+    private function import(string $comparison, array $runs, ?int $minutes = null): void
     {
         $table = "setup,run,measure,value,unit,status\n";
         foreach ($runs as $label => $each) {
             foreach ($each as $i => [$held, $effort, $damage]) {
                 $run = $i + 1;
                 $table .= "$label,$run,held,$held,,exact\n";
+                $table .= null === $minutes ? '' : "$label,$run,print_minutes,$minutes,min,exact\n";
                 $table .= null === $effort ? '' : "$label,$run,effort,$effort,,exact\n$label,$run,damage,$damage,,exact\n";
             }
         }

@@ -9,6 +9,8 @@ final readonly class ProvenSeat
 {
     /** Nobody changes a bed by less. */
     private const SAME_K = 0.05;
+    /** Nor an exposure. */
+    private const SAME_S = 0.05;
 
     public function __construct(
         public string $sideId,
@@ -20,6 +22,8 @@ final readonly class ProvenSeat
         private ?float $bedOtherC = null,
         /** For which it vouches; null: for the printer of the job, whichever that is. */
         public ?string $printerId = null,
+        /** Of the bottom layers of a resin, s. */
+        public ?float $exposureS = null,
     ) {
     }
 
@@ -29,9 +33,17 @@ final readonly class ProvenSeat
         return null === $this->bedC || null === $this->bedOtherC || abs($this->bedC - $this->bedOtherC) < self::SAME_K ? null : $this->bedOtherC;
     }
 
-    /** Whether it is this setting that was proven; nobody sets a display finer than whole degrees. */
-    public function isAt(?float $displayC): bool
+    /**
+     * Whether it is this setting that was proven; nobody sets a display finer than whole degrees.
+     *
+     * @param float|null $exposureS of a resin; null: a filament
+     */
+    public function isAt(?float $displayC, ?float $exposureS = null): bool
     {
+        if (null !== $exposureS || null !== $this->exposureS) {
+            return null !== $exposureS && null !== $this->exposureS && abs($exposureS - $this->exposureS) < self::SAME_S;
+        }
+
         return null === $this->bedC || null === $displayC ? $this->bedC === $displayC : abs($this->bedC - $displayC) < 0.5;
     }
 }

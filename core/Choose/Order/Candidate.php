@@ -95,7 +95,7 @@ final readonly class Candidate
                 || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
-            true === $experience->proven($job, $proposal->side, $treatment->agentId)?->isAt($target->displayC),
+            true === $experience->proven($job, $proposal->side, $treatment->agentId)?->isAt($target->displayC, $job->material->filament ? null : $target->at),
             $near['longestMinutes'],
             $near['mostParts'],
             [] !== $near['hold'] || [] !== $near['release'],

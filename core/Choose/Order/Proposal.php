@@ -80,6 +80,9 @@ final readonly class Proposal
     /** The same at the setting that was proven, unless somebody asked for another or it passes a limit by now. */
     public function asProven(?ProvenSeat $seat): self
     {
+        if (null !== $seat?->exposureS && null !== $this->target && !$this->job->material->filament) {
+            return $this->set($this->target->exposed($seat->exposureS), false, null);
+        }
         if (null === $seat?->bedC || null === $this->pairing || null !== $this->job->bedC || null === $this->job->printer->maxBedC) {
             return $this;
         }

@@ -27,6 +27,8 @@ final readonly class Target
     private const NEAR_K = 0.5;
     /** What arithmetic may be off, K. */
     private const NOTHING_K = 1e-6;
+    /** Exposures that nobody tells apart, s. */
+    private const NEAR_S = 0.05;
 
     /** @param list<Sentence> $reasons */
     private function __construct(
@@ -115,6 +117,18 @@ final readonly class Target
         }
 
         return new self($at, $display, $reasons, null, wanted: $wanted);
+    }
+
+    /** A resin at the exposure that was proven here, beside what practice has. */
+    public function exposed(float $seconds): self
+    {
+        $differs = null !== $this->at && abs($seconds - $this->at) >= self::NEAR_S;
+
+        return new self($seconds, null, [...($differs ? [Sentence::of(
+            'target.proven',
+            set: Quantity::seconds($seconds, 0.1),
+            usual: Quantity::seconds($this->at ?? 0.0, 0.1),
+        )] : []), ...$this->reasons], null, false, $this->wanted);
     }
 
     /** As what was proven here, beside what would be reckoned. */

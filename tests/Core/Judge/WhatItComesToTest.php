@@ -153,6 +153,8 @@ final class WhatItComesToTest extends TestCase
         self::assertSame(['record', 'choose'], $steps(ComparisonStatus::Running, null, false, [], 0, 0, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], 1.0, self::plan(20.0))));
         self::assertSame(['wash', 'choose'], $steps(ComparisonStatus::Closed, null, true, [], 0, 0, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], 1.0, self::plan(20.0))));
         self::assertSame(['propose', 'plan_again'], $steps(ComparisonStatus::Closed, 'A', false, ['A' => 14, 'B' => null], 0, 0, $passed));
+        $open = self::judge([19.0, 22.0], 1.0, self::plan(20.0));
+        self::assertSame([], $steps(ComparisonStatus::Closed, null, false, ['A' => null], 0, 0, $open), 'Not yet known is not "none of these".');
         self::assertSame(NextDo::Propose, NextStep::after([$passed], ComparisonStatus::Closed, 'A', [false], [], 0, 0)[0]->do);
     }
 

@@ -26,6 +26,7 @@ export function Card() {
     const [size, setSize] = useState<keyof typeof SIZES>('A6');
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
+    const seconds = useQuantity('count');
     const gap = useGap();
     const scopeRows = useScopeRows();
     const { setting, scope, release, preparation, cautions } = profile.document;
@@ -58,8 +59,8 @@ export function Card() {
             ))}
             <div className="mt-2 flex items-end justify-between gap-3">
                 <p>
-                    <span className="block text-[3.6em] leading-none font-[650]">{setting.bedFirstC === null ? say('keep.off') : temperature.text(setting.bedFirstC)}</span>
-                    {profile.dial ? say('keep.first_layer', { words: profile.dial.words }) : say('keep.bed_on_the_first_layer')}{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? say('keep.then', { bedOtherC: temperature.text(setting.bedOtherC) }) : ''}
+                    <span className="block text-[3.6em] leading-none font-[650]">{typeof setting.exposureS === 'number' ? say('unit.seconds', { figure: seconds.bare(setting.exposureS) }) : setting.bedFirstC === null ? say('keep.off') : temperature.text(setting.bedFirstC)}</span>
+                    {typeof setting.exposureS === 'number' ? say('keep.exposure_of_the_bottom_layers') : profile.dial ? say('keep.first_layer', { words: profile.dial.words }) : say('keep.bed_on_the_first_layer')}{setting.bedOtherC !== null && setting.bedOtherC !== setting.bedFirstC ? say('keep.then', { bedOtherC: temperature.text(setting.bedOtherC) }) : ''}
                 </p>
                 <p className="text-right">
                     <span className="block text-[1.6em] leading-tight font-[650]">{setting.agentName ?? say('keep.bare')}</span>
@@ -71,6 +72,11 @@ export function Card() {
                     <SeatStrip key={size} label={say('keep.seat')} firstWidth={INK[size]} strip={{ axis: '°C', low: setting.windowLowC, high: setting.windowHighC, target: profile.dial?.surfaceC ?? setting.bedFirstC, setPointC: setting.bedFirstC, releaseC: release.belowC, roomC: scope.roomLowC, stops: [] }} />
                 </div>
             ) : null}
+            {typeof setting.windowLowS === 'number' && typeof setting.windowHighS === 'number' && typeof setting.exposureS === 'number' ? (
+                <div className="mt-2">
+                    <SeatStrip key={size} label={say('keep.seat')} firstWidth={INK[size]} strip={{ axis: 's', low: setting.windowLowS, high: setting.windowHighS, target: setting.exposureS, setPointC: null, releaseC: null, roomC: scope.roomLowC, stops: [] }} />
+                </div>
+            ) : null}
             <dl className="mt-1 grid grid-cols-[auto_minmax(0,1fr)] gap-x-3">
                 {scopeRows(profile.document).map(([name, value]) => (
                     <div key={name} className="contents">
@@ -78,10 +84,14 @@ export function Card() {
                         <dd className="font-[650]">{value}</dd>
                     </div>
                 ))}
-                <dt className="text-[#5b4e61]">{say('keep.nozzle')}</dt>
-                <dd className="font-[650]">
-                    {say('keep.gap_2', { nozzleMm: length.text(setting.nozzleMm), nozzleFirstC: setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC), setting: gap(setting) })}
-                </dd>
+                {typeof setting.exposureS === 'number' ? null : (
+                    <>
+                        <dt className="text-[#5b4e61]">{say('keep.nozzle')}</dt>
+                        <dd className="font-[650]">
+                            {say('keep.gap_2', { nozzleMm: length.text(setting.nozzleMm), nozzleFirstC: setting.nozzleFirstC === null ? '' : temperature.text(setting.nozzleFirstC), setting: gap(setting) })}
+                        </dd>
+                    </>
+                )}
             </dl>
             <p className="mt-2">
                 <strong>{say('keep.before')}</strong> {preparation.join(' ')}

@@ -21,6 +21,7 @@ import { useScopeLine } from './ScopeText';
 
 export function ProfileList() {
     const temperature = useQuantity('temperature');
+    const seconds = useQuantity('count');
     const may = useMay();
     const [importing, setImporting] = useState(false);
     const [{ data: catalogue }, { data: printers }, { data: sides }] = useSuspenseQueries({ queries: [catalogueQuery, printersQuery, sidesQuery] });
@@ -61,7 +62,7 @@ export function ProfileList() {
                                     {profile.title}
                                 </Link>
                                 <p className="text-soft">
-                                    {say('keep.on', { materialName: profile.materialName, surfaceName: profile.surfaceName, agentName: profile.agentName ?? say('keep.bare'), bedFirstC: typeof profile.bedFirstC === 'number' ? temperature.text(profile.bedFirstC) : say('keep.unheated'), printerName: profile.printerName })}
+                                    {say('keep.on', { materialName: profile.materialName, surfaceName: profile.surfaceName, agentName: profile.agentName ?? say('keep.bare'), bedFirstC: typeof profile.exposureS === 'number' ? say('unit.seconds', { figure: seconds.bare(profile.exposureS) }) : typeof profile.bedFirstC === 'number' ? temperature.text(profile.bedFirstC) : say('keep.unheated'), printerName: profile.printerName })}
                                 </p>
                                 <p className="text-[0.9375rem]">{scopeLine(profile)}</p>
                                 {profile.seat ? <SmallStrip label={profile.title} lowC={profile.seat.lowC} highC={profile.seat.highC} releaseC={profile.seat.releaseC} setC={profile.bedFirstC} /> : null}

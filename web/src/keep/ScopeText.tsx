@@ -40,7 +40,12 @@ export function useSettingRows() {
     const temperature = useQuantity('temperature');
     const length = useQuantity('length');
     const gap = useGap();
-    return ({ setting }: Document, dial: Schemas['OptionalDial']): [string, string][] => [
+    const seconds = useQuantity('count');
+    const resin = ({ exposureS, agentName }: Document['setting']): [string, string][] => [
+        [say('keep.exposure_of_the_bottom_layers'), say('unit.seconds', { figure: seconds.bare(exposureS ?? 0) })],
+        [say('keep.agent'), agentName ?? say('keep.bare')],
+    ];
+    return ({ setting }: Document, dial: Schemas['OptionalDial']): [string, string][] => typeof setting.exposureS === 'number' ? resin(setting) : [
         [say('keep.bed_first_layer'), setting.bedFirstC === null ? 'unheated' : (dial?.words ?? temperature.text(setting.bedFirstC))],
         [say('keep.bed_after'), setting.bedOtherC === null ? 'unheated' : temperature.text(setting.bedOtherC)],
         [say('keep.nozzle_first_layer'), setting.nozzleFirstC === null ? '–' : temperature.text(setting.nozzleFirstC)],

@@ -157,6 +157,37 @@ final readonly class OwnRunsRepository
         return $gaps;
     }
 
+    /**
+     * Setups of a material that were pulled hot on the same test piece.
+     *
+     * @param array<string, mixed> $piece along, across and height of the pull, mm
+     *
+     * @return list<array{setup: string, runs: int, held: int, pulls: int, mean: float}>
+     */
+    public function pulledHot(string $materialId, array $piece): array
+    {
+        $setups = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT t.setup_id, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls, SUM(t.pull_sum) AS pull_sum
+             FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id
+             WHERE t.material_id = ? AND t.pulls > 1 AND JSON_VALUE(c.constants, '$.piece.alongPullMm') + 0 = ? + 0
+                AND JSON_VALUE(c.constants, '$.piece.acrossPullMm') + 0 = ? + 0 AND JSON_VALUE(c.constants, '$.piece.pullHeightMm') + 0 = ? + 0
+             GROUP BY t.setup_id",
+            [$materialId, (float) $piece['alongPullMm'], (float) $piece['acrossPullMm'], (float) $piece['pullHeightMm']],
+        ) as $row) {
+            $pulls = (int) $row['pulls'];
+            $setups[] = [
+                'setup' => StoredId::text($row['setup_id']),
+                'runs' => (int) $row['runs'],
+                'held' => (int) $row['held'],
+                'pulls' => $pulls,
+                'mean' => $row['pull_sum'] / $pulls,
+            ];
+        }
+
+        return $setups;
+    }
+
     /** Hot pulls, lifts and held runs of a material on a kind of surface with a kind of agent, by comparison and bed temperature. */
     public function strength(string $materialId, string $surfaceId, ?string $agentId): OwnStrength
     {

@@ -11,7 +11,10 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\Lot;
 use App\Shelf\Number;
+use App\Test\Setup;
+use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Material;
+use Sitzplatz\Test\KnownGood;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanQuestions;
@@ -26,6 +29,7 @@ use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 
 /** From three short answers to a whole plan: what is to be known, by which measures, and how surely. Nothing is stored. */
 final readonly class PlanBeginController
@@ -36,6 +40,8 @@ final readonly class PlanBeginController
         private PlanQuestions $questions,
         private ShopCatalogue $shop,
         private CurrentUser $current,
+        private OwnRunsRepository $ownRuns,
+        private EntityManagerInterface $entities,
     ) {
     }
 
@@ -65,7 +71,7 @@ final readonly class PlanBeginController
         if (null === $lot || null === $material || null === $printer) {
             $missing = Sentence::of(null === $lot ? 'plan.no_lot' : 'plan.no_printer');
 
-            return new Answer([...$answer, 'plan' => null, 'leftOut' => [$missing], 'why' => (object) []]);
+            return new Answer([...$answer, 'plan' => null, 'leftOut' => [$missing], 'why' => (object) [], 'offers' => []]);
         }
         $before = $this->beginning->before($printer);
         $constants = $before?->toArray()['constants'] ?? self::constants($filament);
@@ -136,7 +142,32 @@ final readonly class PlanBeginController
             ],
             'leftOut' => $left,
             'why' => self::why($filament, $constants['piece']),
+            'offers' => $pulls && $shape->hotPerSetup > 0 ? $this->offers($material, $constants['piece']) : [],
         ]);
+    }
+
+    /**
+     * @param array<string, mixed> $piece of the plan
+     *
+     * @return list<array<string, mixed>> limits that own readings speak for; nothing is taken over unasked
+     */
+    private function offers(Material $material, array $piece): array
+    {
+        $good = KnownGood::among($this->ownRuns->pulledHot($material->id, $piece));
+        $setup = null === $good ? null : $this->entities->find(Setup::class, Uuid::fromString($good->setupId));
+
+        return null === $good || null === $setup ? [] : [[
+            'field' => 'limits.hotPullAtLeastN',
+            'value' => $good->limitN,
+            'sentence' => Sentence::of(
+                'plan_why.known_good',
+                setup: $setup->name(),
+                comparison: $setup->comparison->title,
+                runs: Quantity::count($good->runs),
+                mean: Quantity::newtons($good->meanN),
+                limit: Quantity::newtons($good->limitN),
+            ),
+        ]];
     }
 
     private function question(string $key, bool $filament): PlanQuestion

@@ -39,6 +39,10 @@ final class PlanTest extends ApiTestCase
         }
         $begun = $this->begin(['kind' => 'grid', 'measures' => ['pull']]);
         self::assertStringContainsString("0.17\u{a0}MPa", $begun['why']['limits.hotPullAtLeastN'], '20 N over 6 × 20 mm, by hand.');
+        // Of the demo, grey PLA on P1 front: 12 of 12 held, mean(c(31.2, 28.4, 33.9, 30.1, 27.2, 34.0)) = 30.8 N.
+        self::assertSame([['limits.hotPullAtLeastN', 31]], array_map(static fn (array $offer): array => [$offer['field'], (int) $offer['value']], $begun['offers']));
+        self::assertStringContainsString('held in all its 12 runs', $begun['offers'][0]['sentence']);
+        self::assertSame([], $this->begin(['kind' => 'grid'])['offers'], 'Nothing is pulled.');
         self::assertEqualsWithDelta(20, $begun['plan']['limits']['hotPullAtLeastN'], 1e-9);
         // The piece is that of the last comparison on the printer; with a base of 40 × 10 mm, 20 N are 0.05 MPa.
         $other = ['constants' => ['piece' => ['name' => 'Wide block', 'alongPullMm' => 40, 'acrossPullMm' => 10, 'pullHeightMm' => 8]] + $begun['plan']['constants']] + $begun['plan'];

@@ -175,6 +175,21 @@ function RunTable({ comparison }: { comparison: Schemas['Comparison'] }) {
     );
 }
 
+type Shown = { text: (value: number) => string };
+
+/** What was said of a resin beside its exposure. */
+function ofResin(resin: Schemas['Constants']['resin'], length: Shown, temperature: Shown): [string, string][] {
+    const rows: [string, number | null | undefined, (value: number) => string][] = [
+        [say('test.bottom_layers'), resin?.bottomLayers, String],
+        [say('test.transition_layers'), resin?.transitionLayers, String],
+        [say('test.layer_height'), resin?.layerHeightMm, length.text],
+        [say('test.lift_speed_mm_min'), resin?.liftMmMin, String],
+        [say('test.rest_before_exposure_s'), resin?.restS, String],
+        [say('test.resin_temperature'), resin?.resinC, temperature.text],
+    ];
+    return rows.flatMap(([name, value, text]): [string, string][] => (value === null || value === undefined ? [] : [[name, text(value)]]));
+}
+
 function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const temperature = useQuantity('temperature');
     const force = useQuantity('force');
@@ -187,6 +202,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     const rows: [string, string][] = isResin(catalogue, comparison.materialId) ? [
         [say('test.test_piece'), constants.piece.name],
         [say('test.sliced_file'), constants.gcodeName],
+        ...ofResin(constants.resin, length, temperature),
         [say('test.held_by'), constants.holdDown],
         [say('test.room'), temperature.text(comparison.roomC)],
     ] : [

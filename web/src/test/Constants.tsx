@@ -61,10 +61,29 @@ export function Constants({ resin, constants, set }: { resin: boolean; constants
                         <TextField label={say('test.fan')} name="constants.fan" value={constants.fan} onValue={(fan) => held({ fan })} />
                     </>
                 )}
+                {resin ? <ResinConstants of={constants.resin ?? NO_RESIN} set={(of) => held({ resin: of })} /> : null}
                 <TextField label={say('test.plate_held_by')} name="constants.holdDown" value={constants.holdDown} onValue={(holdDown) => held({ holdDown })} />
                 {resin ? null : <TextField label={say('test.brim')} name="constants.brim" value={constants.brim} onValue={(brim) => held({ brim })} hint={say('test.none_so_that_a_weak_pair')} />}
             </div>
         </More>
+    );
+}
+
+type OfResin = NonNullable<Held['resin']>;
+
+const NO_RESIN: OfResin = { bottomLayers: null, transitionLayers: null, layerHeightMm: null, liftMmMin: null, restS: null, resinC: null };
+
+/** What else grips or lets go of a resin, beside the exposure that is tested. */
+function ResinConstants({ of, set }: { of: OfResin; set: (of: OfResin) => void }) {
+    return (
+        <>
+            <NumberField label={say('test.bottom_layers')} name="constants.resin.bottomLayers" value={of.bottomLayers} onValue={(bottomLayers) => set({ ...of, bottomLayers })} />
+            <NumberField label={say('test.transition_layers')} name="constants.resin.transitionLayers" value={of.transitionLayers} onValue={(transitionLayers) => set({ ...of, transitionLayers })} />
+            <QuantityField label={say('test.layer_height')} kind="length" name="constants.resin.layerHeightMm" value={of.layerHeightMm} onValue={(layerHeightMm) => set({ ...of, layerHeightMm })} />
+            <NumberField label={say('test.lift_speed_mm_min')} name="constants.resin.liftMmMin" value={of.liftMmMin} onValue={(liftMmMin) => set({ ...of, liftMmMin })} />
+            <NumberField label={say('test.rest_before_exposure_s')} name="constants.resin.restS" value={of.restS} onValue={(restS) => set({ ...of, restS })} />
+            <QuantityField label={say('test.resin_temperature')} kind="temperature" name="constants.resin.resinC" value={of.resinC} onValue={(resinC) => set({ ...of, resinC })} />
+        </>
     );
 }
 

@@ -1,6 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
 import { usualQuery } from '../api/queries';
+import { Button } from '../ui/Button';
 import { More } from '../ui/DraftForm';
 import { CheckField, NumberField, optionsOf, QuantityField, SelectField } from '../ui/Field';
 import { useFigures } from '../ui/quantity';
@@ -10,7 +11,7 @@ import { usePlanChances } from './PlanChances';
 import type { ProofValues } from './planShape';
 
 /** What a setup has to reach and by what it is judged, each default with its reason where it stands. */
-export function Proof({ resin, values, set, why }: { /** Nothing is pulled, and no corner lifts. */ resin: boolean; values: ProofValues; set: (part: Partial<ProofValues>) => void; why: Record<string, string> }) {
+export function Proof({ resin, values, set, why, offers }: { /** Nothing is pulled, and no corner lifts. */ resin: boolean; values: ProofValues; set: (part: Partial<ProofValues>) => void; why: Record<string, string>; /** Limits that own readings speak for. */ offers: { field: string; value: number; sentence: string }[] }) {
     const { data: usual } = useSuspenseQuery(usualQuery);
     const figure = useFigures();
     const { limits, proof } = values;
@@ -44,6 +45,14 @@ export function Proof({ resin, values, set, why }: { /** Nothing is pulled, and 
                 <NumberField label={say('test.visits_to_each_plate')} value={proof.visits} onValue={(visits) => prove({ visits })} name="proof.visits" hint={why['proof.visits']} />
                 <NumberField label={say('test.parts_on_the_plate')} value={proof.partsPerRun ?? 1} onValue={(partsPerRun) => prove({ partsPerRun: partsPerRun ?? 1 })} name="proof.partsPerRun" />
             </div>
+            {offers.map((offer) => (
+                <p key={offer.sentence} className="flex flex-wrap items-center gap-3">
+                    <span className="min-w-0 flex-1">{offer.sentence}</span>
+                    <Button disabled={limits.hotPullAtLeastN === offer.value} onClick={() => limit({ hotPullAtLeastN: offer.value })}>
+                        {say('test.take_this_limit', { value: figure('force').text(offer.value) })}
+                    </Button>
+                </p>
+            ))}
             <CheckField label={say('test.the_coat_stays')} checked={proof.coatStays ?? false} onValue={(coatStays) => prove({ coatStays })} />
             <CheckField label={say('test.the_plate_stays_on_the_printer')} checked={proof.plateStays} onValue={(plateStays) => prove({ plateStays })} />
             <div className="grid gap-4 sm:grid-cols-2">

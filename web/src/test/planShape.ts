@@ -34,6 +34,7 @@ export const PLAN = whole({
         gapMm: maybe(),
         feeler: words(),
         firstLayerSpeedMmS: number(),
+        resin: optional(as<NonNullable<Schemas['Constants']['resin']> | null>()),
         fan: text(),
         holdDown: text(),
         brim: text(),

@@ -17,6 +17,7 @@ use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
+use Sitzplatz\Test\LiftByHeight;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measured;
 use Sitzplatz\Test\Measures;
@@ -78,7 +79,8 @@ final readonly class RunController
     public function addReading(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $reading = self::read($this->measure($body['measure']), $body);
+        $reading = isset($body['againstHeight']) ? self::byHeight($body) : self::read($this->measure($body['measure']), $body);
+        $entered = isset($body['againstHeight']) ? max(0.0, (float) $body['againstHeight'] - (float) $body['value']) : (float) $body['value'];
         $held = (float) ($body['heldSeconds'] ?? 0);
         // However long it was kept, it is the same reading.
         unset($body['heldSeconds']);
@@ -86,7 +88,7 @@ final readonly class RunController
             $id,
             null,
             $this->current->author(),
-            ReadingSource::typed($key, (float) $body['value'], $body['unit']),
+            ReadingSource::typed($key, $entered, $body['unit']),
             static fn (RunState $run): array => RunLife::enter($run, $reading, $body['place'] ?? 1),
             $held,
         )));
@@ -211,6 +213,19 @@ final readonly class RunController
     {
         try {
             return Reading::entered($measure, (float) $body['value'], $body['unit'], $body['atLeast']);
+        } catch (BadReading $e) {
+            throw Problem::invalid('value', $e->sentence, previous: $e);
+        }
+    }
+
+    /** @param array<string, mixed> $body the height of an end, and that in the middle */
+    private static function byHeight(array $body): Reading
+    {
+        if (Measure::Lift->value !== $body['measure']) {
+            throw Problem::invalid('againstHeight', Sentence::of('run.only_lift_by_height'));
+        }
+        try {
+            return LiftByHeight::of((float) $body['againstHeight'], (float) $body['value'], $body['unit']);
         } catch (BadReading $e) {
             throw Problem::invalid('value', $e->sentence, previous: $e);
         }

@@ -44,6 +44,9 @@ final class RunTest extends ApiTestCase
         $this->ask('POST', "$path/readings", ['measure' => 'pull_cold', 'value' => -2, 'unit' => 'N', 'atLeast' => false], 422);
         $this->ask('POST', "$path/readings", ['measure' => 'effort', 'value' => 1, 'unit' => '', 'atLeast' => false], 201);
         $sheet = $this->ask('POST', "$path/readings", ['measure' => 'damage', 'value' => 0, 'unit' => '', 'atLeast' => false], 201);
+        $sheet = $this->ask('POST', "$path/readings", ['measure' => 'lift', 'value' => 14.8, 'againstHeight' => 15.05, 'unit' => 'mm', 'atLeast' => false], 201);
+        self::assertEqualsWithDelta(0.25, $this->reading($sheet, 'lift')['value'], 1e-9, 'By calliper, against the middle.');
+        $this->ask('POST', "$path/readings", ['measure' => 'effort', 'value' => 1, 'againstHeight' => 15, 'unit' => '', 'atLeast' => false], 422);
         $done = $this->ask('POST', "$path/finish", ['version' => $sheet['run']['version']], 200);
         self::assertSame('done', $done['run']['status']);
         $this->ask('POST', "$path/readings", ['measure' => 'effort', 'value' => 2, 'unit' => '', 'atLeast' => false], 409);

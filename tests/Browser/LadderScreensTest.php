@@ -14,7 +14,7 @@ final class LadderScreensTest extends BrowserTestCase
     {
         $this->signIn('technician');
         $this->open('/test/new');
-        $this->press('From which bed temperature on?');
+        $this->fill('The question', 'From which bed');
         $this->see('5 setups, up to 90 runs');
         $this->see('Only the bed temperature differs');
         $this->press('Start');
@@ -103,7 +103,7 @@ final class LadderScreensTest extends BrowserTestCase
         $this->fill('What it is called', 'The Tuesday question');
         $this->see('2 setups, up to 36 runs');
         self::assertStringNotContainsString('Plate and side', $this->text(), 'No setup unfolds because another field is typed in.');
-        $this->press('How near a first layer?');
+        $this->fill('The question', 'How near');
         $this->see('gap 0.16 mm');
         self::assertSame('The Tuesday question', $this->field('What it is called')->getAttribute('value'));
         $this->openWord('Lot:');
@@ -115,7 +115,7 @@ final class LadderScreensTest extends BrowserTestCase
         $this->openWord('Lot:');
         $this->fill('Lot', 'resin L-701');
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->press('How long an exposure?');
+        $this->fill('The question', 'How long an');
         $this->see('P15 front, bare, 27 s');
         $this->press('Save the plan');
         $this->see('The first runs, as they would be');
@@ -133,7 +133,7 @@ final class LadderScreensTest extends BrowserTestCase
         $this->fill('Lot', 'resin L-701');
         $this->see('resin L-701 on Darkroom');
         $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->press('How long an exposure?');
+        $this->fill('The question', 'How long an');
         $this->see('P15 front, bare, 27 s');
         $this->press('A first look');
         $this->see('5 setups, 25 runs.');

@@ -8,7 +8,7 @@ import { api, ask, Problem, type Schemas } from '../api/client';
 export type Command =
     | { kind: 'step'; step: Schemas['Step'] }
     | { kind: 'outcome'; outcome: Schemas['Outcome']; note: string }
-    | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number }
+    | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number; /** Of a lift by calliper: the height in the middle. */ againstHeight?: number }
     | { kind: 'mark'; mark: Schemas['MarkKind']; x: number; y: number; place: number | null }
     | { kind: 'photo'; shows: Schemas['PhotoShows']; image: Blob }
     | { kind: 'finish' }
@@ -163,8 +163,8 @@ async function deliver({ id, runId, command, version, touchedAt }: Entry): Promi
         case 'outcome':
             return ask(api.POST('/api/runs/{id}/outcome', { params, body: { version: rests, outcome: command.outcome, note: command.note, heldSeconds } }));
         case 'reading': {
-            const { measure, value, unit, atLeast, place } = command;
-            return ask(api.POST('/api/runs/{id}/readings', { params, body: { id, measure, value, unit, atLeast, place, heldSeconds } }));
+            const { measure, value, unit, atLeast, place, againstHeight } = command;
+            return ask(api.POST('/api/runs/{id}/readings', { params, body: { id, measure, value, unit, atLeast, place, heldSeconds, ...(againstHeight === undefined ? {} : { againstHeight }) } }));
         }
         case 'mark': {
             const { mark, x, y, place } = command;

@@ -1,10 +1,10 @@
 import { ChoiceRow } from '../../ui/ChoiceRow';
 import { EFFORT_WORDS } from '../../ui/words';
 import { say } from '../../words/say';
+import { LiftEntry } from './LiftEntry';
 import { HarmedPlaces } from './Marks';
 import { Photos } from './Photos';
 import { standing, useTouch, type Sheet } from './sheet';
-import { TypedEntry } from './TypedEntry';
 
 /** What part and plate show. */
 export function Inspection({ sheet }: { sheet: Sheet }) {
@@ -27,10 +27,7 @@ export function Inspection({ sheet }: { sheet: Sheet }) {
                 ]}
             />
             <HarmedPlaces sheet={sheet} />
-            <div className="flex flex-wrap gap-x-8 gap-y-4">
-                <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_one_end')} />
-                <TypedEntry sheet={sheet} measure="lift" label={say('test.lift_at_the_other_end')} place={2} />
-            </div>
+            {sheet.steps.includes('wash') ? null : <LiftEntry sheet={sheet} />}
             <Photos sheet={sheet} />
         </div>
     );

@@ -31,7 +31,8 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
         case 'outcome':
             return { ...sheet, steps: sheet.stepsByOutcome[command.outcome], run: { ...run, outcome: command.outcome, outcomeNote: command.note } };
         case 'reading': {
-            if (sheet.readings.some((each) => each.id === id)) return sheet;
+            // What it comes to is the server's to say.
+            if (command.againstHeight !== undefined || sheet.readings.some((each) => each.id === id)) return sheet;
             const { measure, value, unit, atLeast, place } = command;
             const reading: Reading = { id, measure, value: stored(measure, value), atLeast, enteredValue: value, enteredUnit: unit, place, source: 'typed', simulated: false, enteredBy: '', at: new Date(touchedAt).toISOString(), amends: null, amendReason: '', stands: true };
             return { ...sheet, readings: [...sheet.readings, reading], missing: sheet.missing.filter((each) => each !== measure) };

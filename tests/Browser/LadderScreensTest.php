@@ -148,6 +148,10 @@ final class LadderScreensTest extends BrowserTestCase
         $this->press('Done. First layer');
         $this->press('Held to the end');
         $this->see('Let it drain');
+        $this->press('Done. Wash');
+        $this->see('Alcohol burns and its vapour too');
+        $this->press('Done. Cure');
+        $this->see('only with its lid shut');
         $this->press('Done. Inspect');
         $this->press('Flex needed');
         $this->press('No');

@@ -137,6 +137,7 @@ final class RunScreensTest extends BrowserTestCase
         }
         $this->press('Came off in the print');
         $this->press('Done. Inspect');
+        $this->press('More to note');
         $this->fill('Flare of the first layer, mm', '0.3');
         $this->click('//form[.//label[starts-with(., "Flare")]]//button');
         $this->see('Flare of the first layer: 0.3 mm');

@@ -136,6 +136,8 @@ final readonly class CaptureController
             'peakN' => $trace?->peakN,
             'toppedOut' => $trace->toppedOut ?? false,
             'gaveWay' => $trace->gaveWay ?? false,
+            'onsetMilliseconds' => $trace?->onsetMilliseconds,
+            'riseNPerS' => $trace?->riseNPerS,
             'samples' => array_map(static fn (PullSample $sample): array => [$sample->milliseconds, $sample->forceN], $samples),
         ];
     }

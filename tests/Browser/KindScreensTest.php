@@ -97,7 +97,7 @@ final class KindScreensTest extends BrowserTestCase
         $this->see('Weak points of the evidence');
     }
 
-    /** @param array{int, int, int} $colour */
+    /** @param array{int<0, 255>, int<0, 255>, int<0, 255>} $colour */
     private function photograph(string $shows, array $colour): void
     {
         $path = sys_get_temp_dir().'/sitzplatz-photo-'.bin2hex(random_bytes(4)).'.png';

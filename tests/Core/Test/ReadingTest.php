@@ -77,6 +77,12 @@ final class ReadingTest extends TestCase
     public function testPeakOfATrace(): void
     {
         $trace = PullTrace::of(self::samples([0, 4, 11, 23.5, 31.2, 2, 0]), 200);
+        // Samples are 50 ms apart; 5 % of the peak are passed at the second, and from 20 to 80 % lie 11 and 23.5 N.
+        self::assertSame(50, $trace->onsetMilliseconds);
+        self::assertEqualsWithDelta(12.5 / 0.05, (float) $trace->riseNPerS, 1e-9);
+        $jerked = PullTrace::of(self::samples([0, 5, 0, 0, 10, 20, 30, 1]), 200);
+        self::assertSame(200, $jerked->onsetMilliseconds, 'A jerk that fell back was not the pull.');
+        self::assertNull(PullTrace::of(self::samples([0, 30]), 200)->riseNPerS);
         self::assertEqualsWithDelta(31.2, $trace->peakN, 0);
         self::assertSame(200, $trace->peakAtMilliseconds);
         self::assertTrue($trace->gaveWay);

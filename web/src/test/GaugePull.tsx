@@ -15,7 +15,7 @@ import { say } from '../words/say';
 const POLL_MS = 250;
 
 /** A pull on the gauge: watched live, its peak taken over as the reading. */
-export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: string; again: boolean; /** At once, where one gauge is at hand. */ begins: boolean; onTaken: () => Promise<void>; /** To be reached hot, or not to be passed cold. */ limitN: number | null }) {
+export function GaugePull({ runId, again, begins, onTaken, limitN, atLeast }: { runId: string; again: boolean; /** At once, where one gauge is at hand. */ begins: boolean; onTaken: () => Promise<void>; limitN: number | null; /** The limit is to be reached; else it is not to be passed. */ atLeast: boolean }) {
     const queries = useQueryClient();
     const force = useQuantity('force');
     const { data: shelf } = useSuspenseQuery(gaugesQuery);
@@ -91,7 +91,8 @@ export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: st
                             </div>
                         ) : null}
                     </div>
-                    <Trace capture={capture} limitN={limitN} />
+                    <Trace capture={capture} limitN={limitN} atLeast={atLeast} />
+                    {ended && capture.onsetMilliseconds !== null && capture.riseNPerS !== null ? <p className="text-sm text-soft">{say('test.onset_and_rise', { onset: capture.onsetMilliseconds / 1000, rise: force.text(capture.riseNPerS) })}</p> : null}
                     {capture.toppedOut ? <Notice tone="caution">{say('test.the_gauge_topped_out_the_reading')}</Notice> : null}
                     <Fault error={take.error} />
                 </>
@@ -102,7 +103,7 @@ export function GaugePull({ runId, again, begins, onTaken, limitN }: { runId: st
 
 const BOX = { width: 640, height: 150, left: 34, bottom: 20 };
 
-function Trace({ capture, limitN }: { capture: Schemas['Capture']; limitN: number | null }) {
+function Trace({ capture, limitN, atLeast }: { capture: Schemas['Capture']; limitN: number | null; atLeast: boolean }) {
     const force = useQuantity('force');
     const points = capture.samples.map(([time, value]) => [time ?? 0, value ?? 0] as const);
     const lastTime = points[points.length - 1]?.[0] ?? 0;
@@ -126,7 +127,7 @@ function Trace({ capture, limitN }: { capture: Schemas['Capture']; limitN: numbe
                 <g>
                     <line x1={BOX.left} x2={BOX.width - 8} y1={y(limitN)} y2={y(limitN)} stroke="var(--ink)" strokeWidth={1.5} />
                     <text x={BOX.width - 12} y={y(limitN) - 5} textAnchor="end" className="fill-ink text-[12px] font-[650]">
-                        {capture.pull === 'hot' ? say('test.limit_at_least', { limit: force.text(limitN) }) : say('test.limit_at_most', { limit: force.text(limitN) })}
+                        {atLeast ? say('test.limit_at_least', { limit: force.text(limitN) }) : say('test.limit_at_most', { limit: force.text(limitN) })}
                     </text>
                 </g>
             )}

@@ -40,7 +40,7 @@ export function PullEntry({ sheet, begins, onTaken }: { sheet: Sheet; /** The ga
                     {say('test.reading_at_least', { atLeast: reading.atLeast, value: force.text(reading.value) })} <span className="text-base font-normal text-soft">{source(reading)}</span>
                 </p>
             ) : null}
-            <GaugePull runId={sheet.run.id} again={reading !== undefined} begins={begins && reading === undefined} onTaken={onTaken} limitN={sheet.comparison.pullLimitN} />
+            <GaugePull runId={sheet.run.id} again={reading !== undefined} begins={begins && reading === undefined} onTaken={onTaken} limitN={sheet.comparison.pullLimitN} atLeast={sheet.run.pull === 'hot' && !sheet.setup.takenHot} />
             {byHand ? (
                 <form
                     ref={intoItsField}

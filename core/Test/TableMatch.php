@@ -18,14 +18,14 @@ final readonly class TableMatch
     private const NOTHING = ['', '-', '–', '—', 'n/a', 'na', '?', '.'];
     /** What a heading tells of its column, the most telling first. */
     private const HEADINGS = [
-        'pull_hot' => ['pull_hot', 'hot pull', 'pull hot', 'hot'],
-        'pull_cold' => ['pull_cold', 'cold pull', 'pull cold', 'cold', 'pull', 'force'],
-        'lift' => ['lift', 'warp', 'curl'],
-        'held' => ['held', 'hold', 'stuck', 'result'],
-        'effort' => ['effort', 'release', 'removal'],
-        'release_temp' => ['release_temp', 'temp'],
-        'damage' => ['damage', 'harm', 'chip'],
-        'print_minutes' => ['print_minutes', 'minutes', 'print time'],
+        'pull_hot' => '/hot/',
+        'pull_cold' => '/cold|pull|force/',
+        'lift' => '/lift|warp|curl/',
+        'held' => '/held|hold|stuck|result/',
+        'effort' => '/effort|release(?!_temp)|removal/',
+        'release_temp' => '/temp/',
+        'damage' => '/damage|harm|chip/',
+        'print_minutes' => '/minutes|time/',
     ];
     private const UNITS = [
         'kgf' => ['kg', 'kgf'], 'lbf' => ['lb', 'lbf', 'lbs'], 'N' => ['n', 'newton'],
@@ -150,11 +150,11 @@ final readonly class TableMatch
     /** @param list<string> $taken measures that other columns hold */
     private static function measure(string $name, array $taken, Measures $measures): ?Measured
     {
-        foreach (self::HEADINGS as $key => $words) {
-            foreach ($words as $word) {
-                if (str_contains($name, $word) && !\in_array($key, $taken, true)) {
-                    return $measures->of($key);
-                }
+        foreach (self::HEADINGS as $key => $pattern) {
+            $measure = 1 === preg_match($pattern, $name) ? $measures->of($key) : null;
+            // A lift is read at both ends.
+            if (null !== $measure && \count(array_keys($taken, $key, true)) < $measure->places()) {
+                return $measure;
             }
         }
 

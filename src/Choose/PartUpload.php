@@ -27,6 +27,7 @@ final readonly class PartUpload
      */
     public function read(Request $request): array
     {
+        $before = (int) \ini_get('max_execution_time');
         set_time_limit(self::MOST_SECONDS);
         $path = (string) tempnam(sys_get_temp_dir(), 'part');
         try {
@@ -41,6 +42,8 @@ final readonly class PartUpload
             throw Problem::invalid('file', $bad->sentence);
         } finally {
             unlink($path);
+            // A process that goes on is not to be ended by what it has done already.
+            set_time_limit($before);
         }
     }
 

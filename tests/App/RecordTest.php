@@ -147,7 +147,7 @@ final class RecordTest extends ApiTestCase
     public function testTheDemoShowsEveryStateAndNamesNoMaker(): void
     {
         self::assertEqualsCanonicalizing(
-            ['draft', 'running', 'running', 'closed', 'closed', 'closed'],
+            ['draft', 'running', 'running', 'closed', 'closed', 'closed', 'closed'],
             array_column($this->ask('GET', '/api/comparisons', null, 200), 'status'),
         );
         $profiles = $this->ask('GET', '/api/profiles', null, 200);

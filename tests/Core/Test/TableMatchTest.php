@@ -22,6 +22,8 @@ final class TableMatchTest extends TestCase
             [[2, 'held', ''], [3, 'pull_hot', 'kgf'], [4, 'pull_cold', 'kgf'], [5, 'lift', 'mm']],
             array_map(array_values(...), $match->readings),
         );
+        self::assertSame(['lift', 'lift'], array_column(TableMatch::guess('setup,lift 1,lift 2', $measures)->readings, 'measure'), 'Of both ends.');
+        self::assertSame(['held'], array_column(TableMatch::guess('setup,held,held?', $measures)->readings, 'measure'), 'A part holds once.');
         self::assertFalse(TableMatch::isUsual('Plate;Run no'));
         self::assertTrue(TableMatch::isUsual("\u{FEFF}setup,run,measure,value,unit,status\r"));
         self::assertSame(TableMatch::signature("Plate\tRUN"), TableMatch::signature('plate;run'), 'However its columns are parted.');

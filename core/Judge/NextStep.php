@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -25,8 +26,16 @@ final readonly class NextStep
      *
      * @return list<self>
      */
-    public static function after(array $judged, ComparisonStatus $status, ?string $use, array $against, array $newPlan, int $going, int $planned): array
-    {
+    public static function after(
+        array $judged,
+        ComparisonStatus $status,
+        Design $design,
+        ?string $use,
+        array $against,
+        array $newPlan,
+        int $going,
+        int $planned,
+    ): array {
         $steps = [];
         if ($going > 0) {
             $steps[] = new self(NextDo::Finish, null, Sentence::of('next_step.finish', runs: Quantity::count($going)));
@@ -35,7 +44,8 @@ final readonly class NextStep
             $steps[] = new self(NextDo::Run, null, Sentence::of('next_step.run', runs: Quantity::count($planned)));
         }
         $open = array_filter($judged, static fn (SetupJudgement $each): bool => Verdict::NotYetKnown === $each->verdict && null !== $each->runsLeft);
-        if (ComparisonStatus::Running === $status && 0 === $going + $planned && [] === $open) {
+        // A plan of one look is looked at when its runs are done; one that is looked at after each run while nothing is open.
+        if (ComparisonStatus::Running === $status && 0 === $going + $planned && (Design::Fixed === $design || [] === $open)) {
             $steps[] = new self(NextDo::Record, null, Sentence::of('next_step.record'));
         }
         foreach ($judged as $i => $each) {

@@ -18,6 +18,8 @@ final readonly class WeakPoints
 {
     /** A scale that is off by less is as good as right. */
     private const OFF = 0.005;
+    /** Rooms that are the same to anybody, K. */
+    private const ROOM_K = 2.0;
 
     /**
      * @param list<SetupRecord>                                            $records
@@ -26,11 +28,21 @@ final readonly class WeakPoints
      * @param bool                                                         $grew    runs were added after the verdict was known
      * @param int                                                          $open    runs that go on, and are left out
      * @param array{surfaces: int, plates: int, lots: int, materials: int} $spread  how many of each took part
+     * @param array{otherFile: int, roomLowC: float, roomHighC: float}     $made    runs printed from another file than the plan's, and the rooms
      *
      * @return list<Sentence>
      */
-    public static function of(array $records, array $judged, ProofPlan $plan, VariedFactors $varied, array $voids, bool $grew, int $open, array $spread): array
-    {
+    public static function of(
+        array $records,
+        array $judged,
+        ProofPlan $plan,
+        VariedFactors $varied,
+        array $voids,
+        bool $grew,
+        int $open,
+        array $spread,
+        array $made,
+    ): array {
         $points = $varied->confounded() ? [$varied->sentence()] : [];
         if ($grew && Design::Fixed === $plan->design) {
             $points[] = Sentence::of('weak.grew');
@@ -48,6 +60,12 @@ final readonly class WeakPoints
         }
         if ([] !== $unseen) {
             $points[] = Sentence::of('weak.unseen', setups: Listing::of($unseen));
+        }
+        if ($made['otherFile'] > 0) {
+            $points[] = Sentence::of('weak.other_file', runs: Quantity::count($made['otherFile']));
+        }
+        if ($made['roomHighC'] - $made['roomLowC'] > self::ROOM_K) {
+            $points[] = Sentence::of('weak.rooms', low: Quantity::celsius($made['roomLowC']), high: Quantity::celsius($made['roomHighC']));
         }
         $points = [...$points, ...self::ofScale($records)];
         $only = array_values(array_filter([

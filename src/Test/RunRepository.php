@@ -137,6 +137,22 @@ final readonly class RunRepository
         return $this->entities->getRepository(PlateMark::class)->findBy(['run' => $run, 'withdrawnAt' => null], ['createdAt' => 'ASC', 'id' => 'ASC']);
     }
 
+    /** @return array{otherFile: int, roomLowC: float, roomHighC: float} how the runs that are done were made, beside their setup */
+    public function madeUnder(Comparison $comparison): array
+    {
+        $file = $comparison->constants['file'] ?? null;
+        $row = $this->database->fetchAssociative(
+            "SELECT SUM(file_digest <> ?) AS other, MIN(room_c) AS low, MAX(room_c) AS high FROM run WHERE comparison_id = ? AND status = 'done'",
+            [\is_array($file) ? $file['digest'] ?? null : null, $comparison->id->toBinary()],
+        ) ?: [];
+
+        return [
+            'otherFile' => (int) ($row['other'] ?? 0),
+            'roomLowC' => (float) ($row['low'] ?? $comparison->roomC),
+            'roomHighC' => (float) ($row['high'] ?? $comparison->roomC),
+        ];
+    }
+
     /** @return list<RunPhoto> those that stand, oldest first */
     public function photosOf(Run $run): array
     {

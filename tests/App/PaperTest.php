@@ -61,6 +61,17 @@ final class PaperTest extends ApiTestCase
         self::assertStringContainsString("The file sets the bed to 70\u{a0}°C; this setup has 58\u{a0}°C", $other['differs'][0]);
         self::assertStringContainsString("nozzle at 225\u{a0}°C", implode(' ', $other['differs']));
         self::assertSame('another', $this->ask('GET', "/api/runs/$run", null, 200)['file']);
+        foreach (['first_layer', 'outcome', 'inspect', 'clean', 'finish'] as $step) {
+            $version = $this->ask('GET', "/api/runs/$run", null, 200)['run']['version'];
+            match ($step) {
+                'outcome' => $this->ask('POST', "/api/runs/$run/outcome", ['version' => $version, 'outcome' => 'came_off', 'note' => ''], 200),
+                'finish' => $this->ask('POST', "/api/runs/$run/finish", ['version' => $version], 200),
+                default => $this->ask('POST', "/api/runs/$run/step", ['version' => $version, 'step' => $step], 200),
+            };
+        }
+        self::assertContains('One run was printed from another file than that of the plan.', $this->ask('GET', "/api/comparisons/$id/judgement", null, 200)['weakPoints']);
+        $run = $comparison['runs'][5]['id'];
+        $check = fn (string $gcode, int $status = 200): array => $this->checked($run, $gcode, $status);
         $check("solid a\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid a\n", 422);
         $check('', 422);
     }

@@ -127,6 +127,7 @@ final class WhatItComesToTest extends TestCase
             true,
             1,
             ['surfaces' => 1, 'plates' => $plates, 'lots' => 1, 'materials' => 1],
+            ['otherFile' => 3 - $plates, 'roomLowC' => 18.0, 'roomHighC' => 17.0 + 4 / $plates],
         ));
         self::assertSame([
             'weak.grew',
@@ -134,11 +135,14 @@ final class WhatItComesToTest extends TestCase
             'weak.voids setup=A voids=2 alone=1',
             'weak.one_visit setup=A',
             'weak.unseen setups=[A]',
+            'weak.other_file runs=2',
+            'weak.rooms low=18 high=21',
             'weak.scale_unchecked pulls=6',
             'weak.only only=[weak.one_lot; weak.one_plate]',
         ], $said($record(null), 1));
         self::assertContains('weak.scale_high share=0.04', $said($record(0.96), 1));
         self::assertContains('weak.only only=[weak.one_lot]', $said($record(1.001), 2));
+        self::assertStringNotContainsString('weak.rooms', implode(' ', $said($record(1.001), 2)), 'A degree is nothing.');
         self::assertStringNotContainsString('scale', implode(' ', $said($record(1.001), 2)), 'A scale that is right to half a percent is right.');
     }
 
@@ -147,7 +151,7 @@ final class WhatItComesToTest extends TestCase
         $passed = self::judge([31.2, 28.4, 33.9, 30.1, 27.2, 34.0], 1.0, self::plan(20.0));
         $steps = static fn (ComparisonStatus $status, ?string $use, bool $against, array $newPlan, int $going, int $planned, SetupJudgement $of): array => array_map(
             static fn (NextStep $step): string => $step->do->value,
-            NextStep::after([$of], $status, $use, [$against], $newPlan, $going, $planned),
+            NextStep::after([$of], $status, Design::Fixed, $use, [$against], $newPlan, $going, $planned),
         );
         self::assertSame(['finish', 'run'], $steps(ComparisonStatus::Running, null, false, [], 1, 3, $passed));
         self::assertSame(['record', 'choose'], $steps(ComparisonStatus::Running, null, false, [], 0, 0, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], 1.0, self::plan(20.0))));
@@ -155,7 +159,9 @@ final class WhatItComesToTest extends TestCase
         self::assertSame(['propose', 'plan_again'], $steps(ComparisonStatus::Closed, 'A', false, ['A' => 14, 'B' => null], 0, 0, $passed));
         $open = self::judge([19.0, 22.0], 1.0, self::plan(20.0));
         self::assertSame([], $steps(ComparisonStatus::Closed, null, false, ['A' => null], 0, 0, $open), 'Not yet known is not "none of these".');
-        self::assertSame(NextDo::Propose, NextStep::after([$passed], ComparisonStatus::Closed, 'A', [false], [], 0, 0)[0]->do);
+        self::assertSame(['record'], $steps(ComparisonStatus::Running, null, false, [], 0, 0, $open), 'All runs of the one look are done.');
+        self::assertSame([], NextStep::after([$open], ComparisonStatus::Running, Design::Adaptive, null, [false], [], 0, 0), 'A further run may settle it.');
+        self::assertSame(NextDo::Propose, NextStep::after([$passed], ComparisonStatus::Closed, Design::Fixed, 'A', [false], [], 0, 0)[0]->do);
     }
 
     /** @return list<string> */

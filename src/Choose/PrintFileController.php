@@ -78,7 +78,6 @@ final readonly class PrintFileController
             $check = FileCheck::of(self::planned($run), $digest, $settings, self::wanted($run));
             if ($run->fileDigest !== $digest) {
                 $run->fileDigest = $digest;
-                ++$run->version;
                 $this->audit->note('file looked at', $run->id, ['digest' => $digest, 'same' => $check->same]);
             }
             $this->entities->flush();

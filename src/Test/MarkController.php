@@ -75,7 +75,6 @@ final readonly class MarkController
             if (null === $mark->withdrawnAt) {
                 $mark->withdrawnAt = $this->now->time();
                 $this->audit->note('mark withdrawn', $mark->run->id, ['mark' => $id, 'kind' => $mark->kind->value]);
-                ++$mark->run->version;
                 $this->entities->flush();
             }
 

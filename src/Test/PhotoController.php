@@ -69,7 +69,6 @@ final readonly class PhotoController
                 $this->current->author()->name,
             );
             $this->entities->persist(new PhotoImage($photo, $picture->jpeg));
-            ++$run->version;
 
             return $photo;
         });
@@ -100,7 +99,6 @@ final readonly class PhotoController
             if (null === $photo->withdrawnAt) {
                 $photo->withdrawnAt = $this->now->time();
                 $this->audit->note('photo withdrawn', $photo->run->id, ['photo' => $id]);
-                ++$photo->run->version;
                 $this->entities->flush();
             }
 

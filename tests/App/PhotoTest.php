@@ -28,6 +28,7 @@ final class PhotoTest extends ApiTestCase
         $sent = self::jpeg(2400, 1200, 'SECRET-PLACE 47.1 N 9.5 E');
         self::assertStringContainsString('SECRET-PLACE', $sent);
         $key = Uuid::v7()->toRfc4122();
+        $before = $this->version();
         $photo = $this->add($key, 'damage', $sent, 201)['photos'][0];
         self::assertSame([$key, 'damage', 800, 1600], [$photo['id'], $photo['shows'], $photo['width'], $photo['height']]);
         $kept = $this->picture($key);
@@ -47,6 +48,7 @@ final class PhotoTest extends ApiTestCase
         self::assertSame([$key, $this->run], [$listed[0]['id'], $listed[0]['runId']]);
         self::assertSame([], $this->ask('POST', "/api/photos/$key/withdraw", null, 200)['photos']);
         self::assertSame([], $this->ask('GET', "/api/comparisons/$this->comparison/photos", null, 200));
+        self::assertSame($before, $this->version(), 'A photo contradicts no step of whoever holds the sheet as well.');
     }
 
     /** @return iterable<string, array{string, int}> */
@@ -122,6 +124,11 @@ final class PhotoTest extends ApiTestCase
         $exif = "Exif\0\0".$tiff;
 
         return substr($jpeg, 0, 2)."\xFF\xE1".pack('n', \strlen($exif) + 2).$exif.substr($jpeg, 2);
+    }
+
+    private function version(): int
+    {
+        return $this->ask('GET', "/api/runs/$this->run", null, 200)['run']['version'];
     }
 
     private static function chunk(string $type, string $data): string

@@ -105,7 +105,9 @@ final class KindScreensTest extends BrowserTestCase
         imagefill($image, 0, 0, (int) imagecolorallocate($image, ...$colour));
         imagepng($image, $path);
         try {
-            $this->page->findElement(WebDriverBy::xpath("//label[contains(., '$shows')]/input[@type='file']"))->sendKeys($path);
+            $camera = WebDriverBy::xpath("//label[contains(., '$shows')]/input[@type='file']");
+            $this->until(fn (): bool => [] !== $this->page->findElements($camera), "There is no camera for $shows.");
+            $this->page->findElement($camera)->sendKeys($path);
             $this->until(fn (): bool => [] !== $this->page->findElements(WebDriverBy::cssSelector("img[alt='$shows']")), 'The photo did not arrive.');
         } finally {
             unlink($path);

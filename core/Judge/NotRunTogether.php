@@ -13,9 +13,6 @@ use Sitzplatz\Words\Sentence;
  */
 final class NotRunTogether
 {
-    /** Temperatures of a room that are the same to anybody. */
-    private const ROOM_C = 2.0;
-
     /**
      * @param array<string, string|float|null> $now    what is held constant, by name of the factor
      * @param array<string, string|float|null> $before likewise
@@ -25,7 +22,7 @@ final class NotRunTogether
         $differs = [];
         foreach ($now as $factor => $value) {
             $was = $before[$factor] ?? null;
-            $same = \is_float($value) && \is_float($was) ? abs($value - $was) <= ('room' === $factor ? self::ROOM_C : 1e-9) : $value === $was;
+            $same = \is_float($value) && \is_float($was) ? abs($value - $was) <= ('room' === $factor ? WeakPoints::ROOM_K : 1e-9) : $value === $was;
             if (!$same) {
                 $differs[] = Sentence::of('factor.'.$factor);
             }

@@ -19,7 +19,7 @@ final readonly class WeakPoints
     /** A scale that is off by less is as good as right. */
     private const OFF = 0.005;
     /** Rooms that are the same to anybody, K. */
-    private const ROOM_K = 2.0;
+    public const ROOM_K = 2.0;
 
     /**
      * @param list<SetupRecord>                                            $records

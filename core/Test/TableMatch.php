@@ -18,12 +18,12 @@ final readonly class TableMatch
     private const NOTHING = ['', '-', '–', '—', 'n/a', 'na', '?', '.'];
     /** What a heading tells of its column, the most telling first. */
     private const HEADINGS = [
-        'pull_hot' => '/hot/',
+        'pull_hot' => '/(?<!\pL)hot/u',
         'pull_cold' => '/cold|pull|force/',
         'lift' => '/lift|warp|curl/',
         'held' => '/held|hold|stuck|result/',
-        'effort' => '/effort|release(?!_temp)|removal/',
-        'release_temp' => '/temp/',
+        'effort' => '/effort|release(?!.?temp)|removal/u',
+        'release_temp' => '/(?<!\pL)temp/u',
         'damage' => '/damage|harm|chip/',
         'print_minutes' => '/minutes|time/',
     ];

@@ -10,6 +10,7 @@ use App\Platform\Words\Wording;
 use App\Test\Comparison;
 use App\Test\ComparisonView;
 use App\Test\RunRepository;
+use App\Test\RunSheetData;
 use App\Test\Setup;
 use App\Test\SetupDial;
 use App\Test\StripData;
@@ -44,7 +45,6 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
-use Sitzplatz\Test\PlatePlaces;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
@@ -327,13 +327,9 @@ final readonly class Judging
             if ([] === $own && 1 === $parts) {
                 continue;
             }
-            $plate = $setup->side->plate;
             $shown[] = [
                 'setup' => $setup->label,
-                'widthMm' => $plate->widthMm,
-                'depthMm' => $plate->depthMm,
-                'round' => $plate->round,
-                'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
+                ...RunSheetData::map($setup->side->plate, $parts),
                 'runs' => \count($runsOf[$i]),
                 'marks' => $own,
             ];

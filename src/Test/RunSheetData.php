@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Now;
 use App\Shelf\Lot;
+use App\Shelf\Plate;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
@@ -120,7 +121,7 @@ final readonly class RunSheetData
                 ),
             ),
             'stepsByOutcome' => $this->stepsByOutcome($run),
-            'plate' => self::plate($run),
+            'plate' => self::map($run->setup->side->plate, $run->parts->count()),
             'marks' => array_map(static fn (PlateMark $mark): array => $mark->toArray(), $this->runs->marksOf($run)),
             'file' => self::file($run),
             'flags' => $this->flags($run),
@@ -135,6 +136,17 @@ final readonly class RunSheetData
             ) : [],
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
+        ];
+    }
+
+    /** @return array<string, mixed> the map of a plate, and where its parts stand where there are several */
+    public static function map(Plate $plate, int $parts): array
+    {
+        return [
+            'widthMm' => $plate->widthMm,
+            'depthMm' => $plate->depthMm,
+            'round' => $plate->round,
+            'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
         ];
     }
 
@@ -164,20 +176,6 @@ final readonly class RunSheetData
             null === $lot || $lot === $run->setup->lot ? null : Sentence::of('flag.lot', bench: $lot->label, run: $run->setup->lot->label),
             null === $side || $side === $run->setup->side ? null : Sentence::of('flag.side', bench: $side->label(), run: $run->setup->side->label()),
         ]));
-    }
-
-    /** @return array<string, mixed> the map of the plate, and where its parts stand where there are several */
-    private static function plate(Run $run): array
-    {
-        $plate = $run->setup->side->plate;
-        $parts = $run->parts->count();
-
-        return [
-            'widthMm' => $plate->widthMm,
-            'depthMm' => $plate->depthMm,
-            'round' => $plate->round,
-            'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
-        ];
     }
 
     /** @return array<string, list<string>> */

@@ -23,6 +23,8 @@ final class TableMatchTest extends TestCase
             array_map(array_values(...), $match->readings),
         );
         self::assertSame(['lift', 'lift'], array_column(TableMatch::guess('setup,lift 1,lift 2', $measures)->readings, 'measure'), 'Of both ends.');
+        self::assertSame([], TableMatch::guess('setup,photo,attempt,bedtemp', $measures)->readings, 'A part of a word is no word.');
+        self::assertSame(['release_temp', 'effort'], array_column(TableMatch::guess('setup;Release temperature (°C);Release', $measures)->readings, 'measure'));
         self::assertSame(['held'], array_column(TableMatch::guess('setup,held,held?', $measures)->readings, 'measure'), 'A part holds once.');
         self::assertFalse(TableMatch::isUsual('Plate;Run no'));
         self::assertTrue(TableMatch::isUsual("\u{FEFF}setup,run,measure,value,unit,status\r"));

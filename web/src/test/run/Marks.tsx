@@ -4,6 +4,7 @@ import { api, ask, type Schemas } from '../../api/client';
 import { useChange } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { ChoiceRow } from '../../ui/ChoiceRow';
+import { Fault } from '../../ui/Notice';
 import { MarkKey, PlateMap } from '../../ui/PlateMap';
 import { say } from '../../words/say';
 import { standing, useTouch, type Sheet } from './sheet';
@@ -25,6 +26,7 @@ export function FailedParts({ sheet }: { sheet: Sheet }) {
     return (
         <section className="mt-5" aria-label={say('test.which_parts_failed')}>
             <h3 className="mb-1">{say('test.which_parts_failed')}</h3>
+            <Fault error={withdraw.error} />
             <div className="flex flex-wrap items-start gap-x-6 gap-y-3">
                 <PlateMap map={sheet.plate} marks={sheet.marks.filter((mark) => mark.kind === 'failed')} label={say('test.map_of_the_plate')} onTouch={(x, y) => toggle(nearest(x, y))} />
                 <ul className="grid grid-cols-3 gap-2">
@@ -61,6 +63,7 @@ export function HarmedPlaces({ sheet }: { sheet: Sheet }) {
         <section aria-label={say('test.map_of_the_plate')} className="flex flex-col gap-3">
             {kinds.length > 1 ? <ChoiceRow label={say('test.what_is_there')} value={kind} onValue={setKind} options={[{ value: 'damage', label: say('ui.mark_damage') }, { value: 'torn', label: say('ui.mark_torn') }]} /> : null}
             <p>{say('test.touch_where_it_is')}</p>
+            <Fault error={withdraw.error} />
             <PlateMap map={sheet.plate} marks={sheet.marks} label={say('test.map_of_the_plate')} onTouch={(x, y) => void touch({ kind: 'mark', mark: kind, x, y, place: null })} />
             <div className="flex flex-wrap items-center gap-3">
                 <MarkKey kinds={[...new Set(sheet.marks.map((mark) => mark.kind))]} />

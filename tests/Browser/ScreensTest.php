@@ -143,7 +143,8 @@ final class ScreensTest extends BrowserTestCase
         $this->fill('Printer', 'Dome');
         $this->fill('Material and lot', 'ABS');
         $this->field('Room, °C')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL.'23'.WebDriverKeys::ENTER);
-        $this->see('ABS L-301');
+        // The list that it was picked from names it too: what counts is the bar, once it is stored.
+        $this->until(fn (): bool => str_contains($this->textOf('.sticky'), 'ABS L-301'), 'The bench is not changed.');
         $this->press('Choose');
         $this->see('Dome white ABS on smooth P7');
         $this->see('review was due');

@@ -178,7 +178,7 @@ remember() { printf '%s\n' "$1" >> "$RUN/pids"; }
 stop_leftovers() {
     local pid waited
     for pid in $(tac "$RUN/pids" 2> /dev/null); do
-        tr '\0' ' ' < "/proc/$pid/cmdline" 2> /dev/null | grep -qF -e "$RUN/" -e "$VAR/" -e sitzplatz:gauge || continue
+        tr '\0' ' ' < "/proc/$pid/cmdline" 2> /dev/null | grep -qF -e "$RUN/" -e "$VAR/" -e sitzplatz:gauge -e sitzplatz:thermometer || continue
         kill "$pid" 2> /dev/null || continue
         waited=0
         while kill -0 "$pid" 2> /dev/null && [ $waited -lt 100 ]; do

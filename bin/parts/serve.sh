@@ -25,11 +25,14 @@ trap 'exit 0' INT TERM
 printf '%s\n' $$ > "$RUN/serve.pid"
 start_database
 set_setting SITZPLATZ_PORT "$PORT"
-GAUGE_PORT=$(setting SITZPLATZ_GAUGE_PORT "$(free_port 34061)")
-if ! port_is_free "$GAUGE_PORT"; then
-    GAUGE_PORT=$(free_port $((GAUGE_PORT + 1)))
-    set_setting SITZPLATZ_GAUGE_PORT "$GAUGE_PORT"
-fi
+# device_port NAME FIRST: where a stand-in listens, another one if somebody else does by now.
+device_port() {
+    local port
+    port=$(setting "$1" "$(free_port "$2")")
+    port_is_free "$port" || set_setting "$1" "$(free_port $((port + 1)))"
+}
+device_port SITZPLATZ_GAUGE_PORT 34061
+device_port SITZPLATZ_THERMOMETER_PORT 35061
 DEMO=1
 [ "${SITZPLATZ_EMPTY:-0}" = 1 ] && DEMO=0
 DEMO=$(setting SITZPLATZ_DEMO "$DEMO")
@@ -59,15 +62,17 @@ else
     chmod 600 "$VAR/app.env"
 fi
 
-# What a simulated gauge says proves nothing: outside of the demo there is none.
-if [ "$DEMO" = 1 ]; then
-    become www-data php "$APP/bin/console" sitzplatz:gauge:stand-in 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
+# device COMMAND: a reader or a stand-in that goes on beside the app.
+device() {
+    become www-data php "$APP/bin/console" "sitzplatz:$1" 9>&- < /dev/null >> "$VAR/log/${1%%:*}.log" 2>&1 &
     PIDS+=($!)
     remember $!
-fi
-become www-data php "$APP/bin/console" sitzplatz:gauge:read 9>&- < /dev/null >> "$VAR/log/gauge.log" 2>&1 &
-PIDS+=($!)
-remember $!
+}
+for each in gauge thermometer; do
+    # What a simulated device says proves nothing: outside of the demo there is none.
+    [ "$DEMO" != 1 ] || device $each:stand-in
+    device $each:read
+done
 
 USER_LINES=
 is_root && USER_LINES=$'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data'

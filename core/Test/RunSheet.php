@@ -63,6 +63,8 @@ final readonly class RunSheet
         private int $parts = 1,
         /** Planned of the print, minutes; null: nobody said. */
         private ?float $printMinutes = null,
+        /** What a thermometer on the plate shows now, °C; null: none is watched. */
+        private ?float $showsC = null,
     ) {
     }
 
@@ -165,7 +167,7 @@ final readonly class RunSheet
                     null === $this->releaseC ? Sentence::of('sheet.cool.room') : Sentence::of('sheet.cool.below', below: Quantity::celsius($this->releaseC)),
                     Sentence::of('sheet.cool.write_down'),
                 ],
-                [Sentence::of('caution.still_hot')],
+                null !== $this->showsC && null !== $this->releaseC && $this->showsC <= $this->releaseC ? [] : [Sentence::of('caution.still_hot')],
                 null === $this->coolSeconds ? null : (int) round($this->coolSeconds),
             ],
             RunStep::ColdPull => [

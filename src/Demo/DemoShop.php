@@ -11,6 +11,7 @@ use App\Care\CareEvent;
 use App\Catalogue\StoredFact;
 use App\Catalogue\StoredMaterial;
 use App\Device\Gauge;
+use App\Device\Thermometer;
 use App\Evidence\ChangeEvent;
 use App\Shelf\AgentStock;
 use App\Shelf\Fitting;
@@ -79,6 +80,11 @@ final class DemoShop
             $this->entities->persist($lot);
         }
         $this->users($data, $long);
+        foreach ($data['thermometers'] as $t) {
+            $thermometer = new Thermometer(Uuid::v7(), $long, true);
+            $thermometer->apply([...$t, 'checkedOn' => $now->modify("-{$t['checked']} days")->format('Y-m-d')]);
+            $this->entities->persist($thermometer);
+        }
         foreach ($data['gauges'] as $g) {
             $this->gauge = new Gauge(Uuid::v7(), $long, true);
             $this->gauge->apply([...$g, 'checkedOn' => $now->modify("-{$g['checked']} days")->format('Y-m-d')]);

@@ -19,7 +19,7 @@ interface ForceGauge
      *
      * @return iterable<PullSample>
      *
-     * @throws GaugeUnreachable if it falls silent
+     * @throws InstrumentUnreachable if it falls silent
      */
     public function pull(?Bench $bench): iterable;
 }

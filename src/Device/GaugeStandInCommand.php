@@ -7,8 +7,6 @@ namespace App\Device;
 use Random\Engine\Secure;
 use Random\Engine\Xoshiro256StarStar;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Command\SignalableCommandInterface;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -16,10 +14,8 @@ use Symfony\Component\Yaml\Yaml;
 
 /** A simulated force gauge on loopback, for the demo, for training and for tests. */
 #[AsCommand('sitzplatz:gauge:stand-in', 'Plays a force gauge on loopback')]
-final class GaugeStandInCommand extends Command implements SignalableCommandInterface
+final class GaugeStandInCommand extends ServingCommand
 {
-    private bool $stopping = false;
-
     public function __construct(private readonly string $projectDir, private readonly int $gaugePort, private readonly bool $demo)
     {
         parent::__construct();
@@ -28,19 +24,6 @@ final class GaugeStandInCommand extends Command implements SignalableCommandInte
     protected function configure(): void
     {
         $this->addOption('seed', null, InputOption::VALUE_REQUIRED, 'makes the pulls repeatable');
-    }
-
-    /** @return list<int> */
-    public function getSubscribedSignals(): array
-    {
-        return [\SIGTERM, \SIGINT];
-    }
-
-    public function handleSignal(int $signal, int|false $previousExitCode = 0): int|false
-    {
-        $this->stopping = true;
-
-        return false;
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int

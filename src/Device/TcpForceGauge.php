@@ -7,35 +7,22 @@ namespace App\Device;
 use Sitzplatz\Test\PullSample;
 
 /** A gauge that speaks the line protocol of docs/formats.md over TCP. */
-final class TcpForceGauge implements ForceGauge
+final readonly class TcpForceGauge implements ForceGauge
 {
-    private const ANSWER_SECONDS = 3;
     private const SILENCE_SECONDS = 10;
 
-    /** @var resource */
-    private $stream;
+    private LineStream $stream;
+    private float $rangeN;
 
-    private readonly float $rangeN;
-
-    /** @throws GaugeUnreachable if nothing answers there */
+    /** @throws InstrumentUnreachable if nothing answers there */
     public function __construct(string $host, int $port)
     {
-        $stream = @stream_socket_client("tcp://$host:$port", $code, $message, self::ANSWER_SECONDS);
-        if (false === $stream) {
-            throw GaugeUnreachable::at("$host:$port");
-        }
-        $this->stream = $stream;
-        stream_set_timeout($this->stream, self::ANSWER_SECONDS);
+        $this->stream = new LineStream($host, $port);
         $greeting = $this->line();
         if (1 !== preg_match('/^GAUGE 1 range=([0-9.]+) unit=N$/', $greeting, $found)) {
-            throw GaugeUnreachable::unclear($greeting);
+            throw InstrumentUnreachable::unclear($greeting);
         }
         $this->rangeN = (float) $found[1];
-    }
-
-    public function __destruct()
-    {
-        fclose($this->stream);
     }
 
     public function rangeN(): float
@@ -57,14 +44,14 @@ final class TcpForceGauge implements ForceGauge
         }
         $this->say('ZERO');
         $this->say('START');
-        stream_set_timeout($this->stream, self::SILENCE_SECONDS);
+        $this->stream->waitFor(self::SILENCE_SECONDS);
         while (true) {
             $line = $this->line();
             if ('END' === $line) {
                 return;
             }
             if (1 !== preg_match('/^F (\d{1,9}) (-?\d+(?:\.\d+)?)$/', $line, $found)) {
-                throw GaugeUnreachable::unclear($line);
+                throw InstrumentUnreachable::unclear($line);
             }
             yield new PullSample((int) $found[1], (float) $found[2]);
         }
@@ -72,20 +59,13 @@ final class TcpForceGauge implements ForceGauge
 
     private function say(string $command): void
     {
-        @fwrite($this->stream, $command."\n");
-        $answer = $this->line();
-        if ('OK' !== $answer) {
-            throw GaugeUnreachable::unclear($answer);
+        if (!$this->stream->say($command)) {
+            throw InstrumentUnreachable::silentInPull();
         }
     }
 
     private function line(): string
     {
-        $line = fgets($this->stream, 200);
-        if (false === $line) {
-            throw GaugeUnreachable::silent();
-        }
-
-        return rtrim($line, "\r\n");
+        return $this->stream->line() ?? throw InstrumentUnreachable::silentInPull();
     }
 }

@@ -18,6 +18,7 @@ use Sitzplatz\Test\BadReading;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\PullSample;
 use Sitzplatz\Test\PullTrace;
 use Symfony\Component\HttpFoundation\Request;
@@ -35,6 +36,7 @@ final readonly class CaptureController
         private StoredEdit $edit,
         private RunCommands $commands,
         private CurrentUser $current,
+        private CoolingWatch $cooling,
         private Now $now,
         private bool $demo,
     ) {
@@ -75,20 +77,29 @@ final readonly class CaptureController
             'id' => Uuid::v5(Uuid::fromString($id), 'reading')->toRfc4122(),
             'partBroke' => $body['partBroke'],
         ], function (Uuid $key) use ($id, $runId, $body): StoredReading {
+            $trace = null;
             $this->commands->carryOut($runId, null, $this->current->author(), $this->source(
                 $key,
                 $this->edit->find(GaugeCapture::class, $id),
-            ), function (RunState $run) use ($id, $body): array {
+            ), function (RunState $run) use ($id, $body, &$trace): array {
                 $capture = $this->edit->find(GaugeCapture::class, $id);
                 if (GaugeCapture::ENDED !== $capture->state) {
                     throw Problem::invalid('', 'The pull is not over yet.', 409);
                 }
                 try {
-                    return RunLife::enter($run, PullTrace::of($this->samples($capture), (float) $capture->rangeN)->reading($capture->pull, $body['partBroke']));
+                    $trace = PullTrace::of($this->samples($capture), (float) $capture->rangeN);
+
+                    return RunLife::enter($run, $trace->reading($capture->pull, $body['partBroke']));
                 } catch (BadReading $e) {
                     throw Problem::invalid('', 'There was no pull. Hook the gauge in and pull again.', 409, $e);
                 }
             });
+
+            $capture = $this->edit->find(GaugeCapture::class, $id);
+            // A part that broke is still on the plate.
+            if (PullKind::Cold === $capture->pull && null !== $trace && $trace->gaveWay && !$body['partBroke']) {
+                $this->cooling->pulledOff($capture, $trace->peakAtMilliseconds, $this->current->author());
+            }
 
             return $this->edit->find(StoredReading::class, $key->toRfc4122());
         });

@@ -26,6 +26,10 @@ class GaugeCapture extends Row
     #[ORM\Column(nullable: true)]
     public ?float $rangeN = null;
 
+    /** What its samples count their milliseconds from. */
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $beganAt = null;
+
     /** Why it failed, in a sentence. */
     #[ORM\Column(length: 200)]
     public string $message = '';

@@ -5,28 +5,26 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Device\Bench;
-use App\Device\GaugeUnreachable;
+use App\Device\InstrumentUnreachable;
+use App\Device\ServingCommand;
 use App\Device\TcpForceGauge;
+use App\Platform\Database\UtcType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseException;
 use Sitzplatz\Test\PullSample;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
-use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Command\SignalableCommandInterface;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** The background reader: waits for captures, reads the gauge, and stores the samples for the browser to poll. */
 #[AsCommand('sitzplatz:gauge:read', 'Reads the force gauge for the run sheets')]
-final class GaugeReadCommand extends Command implements SignalableCommandInterface
+final class GaugeReadCommand extends ServingCommand
 {
     private const POLL_SECONDS = 0.2;
     private const BATCH = 8;
     /** A capture nobody could serve for this long has lost its pull. */
     private const STALE_SECONDS = 60;
-
-    private bool $stopping = false;
 
     public function __construct(
         private readonly Connection $database,
@@ -35,19 +33,6 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
         private readonly bool $demo,
     ) {
         parent::__construct();
-    }
-
-    /** @return list<int> */
-    public function getSubscribedSignals(): array
-    {
-        return [\SIGTERM, \SIGINT];
-    }
-
-    public function handleSignal(int $signal, int|false $previousExitCode = 0): int|false
-    {
-        $this->stopping = true;
-
-        return false;
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -99,7 +84,8 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
             $gauge = $this->gauge((string) $capture['address'], $simulated);
             $this->state($id, GaugeCapture::PULLING, '', $gauge->rangeN());
             $batch = [];
-            foreach ($gauge->pull($simulated ? self::bench($capture) : null) as $sample) {
+            foreach ($gauge->pull($simulated ? self::bench($capture) : null) as $i => $sample) {
+                0 !== $i || $this->begins($id, $sample);
                 $batch[] = $sample;
                 if (\count($batch) >= self::BATCH) {
                     $this->store($id, $batch);
@@ -108,16 +94,16 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
             }
             $this->store($id, $batch);
             $this->state($id, GaugeCapture::ENDED, '', $gauge->rangeN());
-        } catch (GaugeUnreachable $e) {
+        } catch (InstrumentUnreachable $e) {
             $this->state($id, GaugeCapture::FAILED, $e->getMessage(), null);
         }
     }
 
-    /** @throws GaugeUnreachable if nothing answers there, or it is a simulated one outside of the demo */
+    /** @throws InstrumentUnreachable if nothing answers there, or it is a simulated one outside of the demo */
     private function gauge(string $address, bool $simulated): TcpForceGauge
     {
         if ($simulated) {
-            return $this->demo ? new TcpForceGauge('127.0.0.1', $this->gaugePort) : throw GaugeUnreachable::at($address);
+            return $this->demo ? new TcpForceGauge('127.0.0.1', $this->gaugePort) : throw InstrumentUnreachable::at($address);
         }
         $colon = (int) strrpos($address, ':');
 
@@ -134,6 +120,15 @@ final class GaugeReadCommand extends Command implements SignalableCommandInterfa
             (string) $capture['pull'],
             null === $capture['bed_first_c'] ? null : (float) $capture['bed_first_c'],
         );
+    }
+
+    /** When the first sample is there, so that other devices of the bench can be asked what they showed meanwhile. */
+    private function begins(string $id, PullSample $first): void
+    {
+        $this->database->executeStatement('UPDATE gauge_capture SET began_at = ? WHERE id = ?', [
+            UtcType::text($this->clock->now()->modify(\sprintf('-%d milliseconds', $first->milliseconds))),
+            $id,
+        ]);
     }
 
     private function state(string $id, string $state, string $message, ?float $rangeN): void

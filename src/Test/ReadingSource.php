@@ -11,7 +11,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class ReadingSource
 {
     private function __construct(
-        /** typed, gauge or table */
+        /** typed, gauge, thermometer or table */
         public string $kind,
         /** Of the reading that is to be written; null: made here. */
         public ?Uuid $key = null,
@@ -22,6 +22,7 @@ final readonly class ReadingSource
         public bool $simulated = false,
         /** @var \WeakMap<Reading, array{value: float, unit: string}>|null what was written in a table, by reading */
         public ?\WeakMap $written = null,
+        public ?Uuid $thermometerId = null,
     ) {
     }
 
@@ -39,5 +40,10 @@ final readonly class ReadingSource
     public static function gauge(?Uuid $key, ?Uuid $gaugeId, bool $simulated): self
     {
         return new self('gauge', $key, gaugeId: $gaugeId, simulated: $simulated);
+    }
+
+    public static function thermometer(Uuid $key, Uuid $thermometerId, bool $simulated): self
+    {
+        return new self('thermometer', $key, simulated: $simulated, thermometerId: $thermometerId);
     }
 }

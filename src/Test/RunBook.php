@@ -163,6 +163,7 @@ final readonly class RunBook
             null === $fact->reason ? '' : $this->wording->english($fact->reason),
             $source->gaugeId,
             $source->simulated,
+            $source->thermometerId,
         );
         $this->entities->persist($stored);
         if (null === $standing) {

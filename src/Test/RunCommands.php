@@ -12,6 +12,7 @@ use App\Platform\Now;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\Fact\RunFact;
 use Sitzplatz\Test\Life\Refusal;
 use Sitzplatz\Test\Life\RefusalKind;
@@ -53,7 +54,8 @@ final readonly class RunCommands
                 $at = self::touched($run, $this->now->time(), $heldSeconds);
                 $facts = self::asked(fn (): array => $command($this->book->state($run, $at, $this->printerHeldBy($run)), $run));
                 $this->book->write($run, $facts, $by, $at, $source);
-                ++$run->version;
+                // A mark on the map is nothing that somebody else's next step rests on.
+                [] === array_filter($facts, static fn (RunFact $fact): bool => !$fact instanceof Marked) || ++$run->version;
                 $this->entities->flush();
 
                 return $run;

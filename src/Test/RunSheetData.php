@@ -39,6 +39,7 @@ final readonly class RunSheetData
         private StripData $strip,
         private SetupDial $dial,
         private SetupCooling $cooling,
+        private CoolingWatch $watch,
         private Now $now,
         private Steps $steps,
         private CurrentUser $current,
@@ -85,6 +86,7 @@ final readonly class RunSheetData
             true === ($print['goesOn'] ?? null),
             $run->parts->count(),
             $comparison->runDurations()->printMinutes,
+            $this->watch->showsNow($run),
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];

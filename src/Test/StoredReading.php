@@ -32,8 +32,8 @@ class StoredReading extends Row
         public readonly float $enteredValue,
         #[ORM\Column(length: 4)]
         public readonly string $enteredUnit,
-        /** typed, gauge or table */
-        #[ORM\Column(length: 10)]
+        /** typed, gauge, thermometer or table */
+        #[ORM\Column(length: 12)]
         public readonly string $source,
         #[ORM\Column(length: 80)]
         public readonly string $enteredBy,
@@ -52,6 +52,9 @@ class StoredReading extends Row
         /** By a device of the demo: it proves nothing outside of it. */
         #[ORM\Column]
         public readonly bool $simulated = false,
+        /** The thermometer that it was read from. */
+        #[ORM\Column(type: 'uuid', nullable: true)]
+        public readonly ?Uuid $thermometerId = null,
     ) {
         parent::__construct($id, $at);
     }

@@ -10,7 +10,7 @@ use Symfony\Component\Uid\Uuid;
 /** The faults that two people, a repeated send or a closed sheet brought into the record; each test is named after one. */
 final class LifeTest extends ApiTestCase
 {
-    private const UNDER_WAY = 'Dew shields in night-black PETG: bare, stick or cool plate?';
+    use GoesThroughARun;
 
     protected function setUp(): void
     {
@@ -270,25 +270,9 @@ final class LifeTest extends ApiTestCase
     /** @return array{string, int} a run whose part held */
     private function pulled(string $pull, ?string $comparison = null): array
     {
-        [$id, $version] = $this->planned($pull, $comparison ?? $this->pick('/api/comparisons', 'title', self::UNDER_WAY)['id']);
+        [$id, $version] = $this->planned($pull, $comparison);
         $version = $this->step($id, $version, 'first_layer');
 
         return [$id, $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'held', 'note' => ''], 200)['run']['version']];
-    }
-
-    /** @return array{string, int} */
-    private function planned(string $pull, string $comparison): array
-    {
-        foreach ($this->ask('GET', '/api/comparisons/'.$comparison, null, 200)['runs'] as $run) {
-            if ('planned' === $run['status'] && $run['pull'] === $pull) {
-                return [$run['id'], $run['version']];
-            }
-        }
-        self::fail("No planned run with a $pull pull is left.");
-    }
-
-    private function step(string $id, int $version, string $step): int
-    {
-        return $this->ask('POST', "/api/runs/$id/step", ['version' => $version, 'step' => $step], 200)['run']['version'];
     }
 }

@@ -8,13 +8,12 @@ use Symfony\Component\Uid\Uuid;
 
 final class RunTest extends ApiTestCase
 {
-    private string $comparison;
+    use GoesThroughARun;
 
     protected function setUp(): void
     {
         parent::setUp();
         $this->signIn('technician');
-        $this->comparison = $this->pick('/api/comparisons', 'title', 'Dew shields in night-black PETG: bare, stick or cool plate?')['id'];
     }
 
     public function testAColdRunFromPrepareToClean(): void
@@ -22,14 +21,14 @@ final class RunTest extends ApiTestCase
         [$id, $version] = $this->planned('cold');
         $path = "/api/runs/$id";
         self::assertSame('prepare', $this->ask('GET', $path, null, 200)['sheet'][0]['step']);
-        $version = $this->move($path, $version, 'prepare');
-        $version = $this->move($path, $version, 'heat_and_soak');
-        $version = $this->move($path, $version, 'print');
-        $version = $this->move($path, $version, 'first_layer');
+        $version = $this->step($id, $version, 'prepare');
+        $version = $this->step($id, $version, 'heat_and_soak');
+        $version = $this->step($id, $version, 'print');
+        $version = $this->step($id, $version, 'first_layer');
         $this->ask('POST', "$path/finish", ['version' => $version], 422);
         $sheet = $this->ask('POST', "$path/outcome", ['version' => $version, 'outcome' => 'held', 'note' => ''], 200);
         self::assertSame(['held'], array_column($sheet['readings'], 'measure'));
-        $version = $this->move($path, $sheet['run']['version'], 'cool');
+        $version = $this->step($id, $sheet['run']['version'], 'cool');
 
         $key = Uuid::v7()->toRfc4122();
         $pull = ['id' => $key, 'measure' => 'pull_cold', 'value' => 0.5, 'unit' => 'kgf', 'atLeast' => false];
@@ -62,7 +61,7 @@ final class RunTest extends ApiTestCase
     public function testAPartThatCameOffIsNotPulled(): void
     {
         [$id, $version] = $this->planned('hot');
-        $version = $this->move("/api/runs/$id", $version, 'first_layer');
+        $version = $this->step($id, $version, 'first_layer');
         $sheet = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'came_off', 'note' => 'layer 12'], 200);
         self::assertNotContains('hot_pull', $sheet['steps']);
         $this->ask('POST', "/api/runs/$id/step", ['version' => $sheet['run']['version'], 'step' => 'hot_pull'], 422);
@@ -73,7 +72,7 @@ final class RunTest extends ApiTestCase
     public function testTwoPeopleAtOneRun(): void
     {
         [$id, $version] = $this->planned('cold');
-        $this->move("/api/runs/$id", $version, 'prepare');
+        $this->step($id, $version, 'prepare');
         $late = $this->ask('POST', "/api/runs/$id/step", ['version' => $version, 'step' => 'print'], 409);
         self::assertSame(['print', 'prepare'], [$late['yours']['step'], $late['theirs']['step']]);
     }
@@ -82,17 +81,18 @@ final class RunTest extends ApiTestCase
     {
         [$id, $version] = $this->planned('cold');
         $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'not begun'], 409);
-        $version = $this->move("/api/runs/$id", $version, 'first_layer');
-        $before = \count($this->ask('GET', '/api/comparisons/'.$this->comparison, null, 200)['runs']);
+        $version = $this->step($id, $version, 'first_layer');
+        $comparison = '/api/comparisons/'.$this->pick('/api/comparisons', 'title', self::UNDER_WAY)['id'];
+        $before = \count($this->ask('GET', $comparison, null, 200)['runs']);
         $void = $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'gap was wrong'], 200);
         self::assertSame(['void', 'Mara'], [$void['run']['status'], $void['run']['voidedBy']]);
-        self::assertCount($before + 1, $this->ask('GET', '/api/comparisons/'.$this->comparison, null, 200)['runs']);
+        self::assertCount($before + 1, $this->ask('GET', $comparison, null, 200)['runs']);
     }
 
     public function testOnceTheOutcomeIsKnownSomebodyElseVoids(): void
     {
         [$id, $version] = $this->planned('cold');
-        $version = $this->move("/api/runs/$id", $version, 'first_layer');
+        $version = $this->step($id, $version, 'first_layer');
         $version = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'came_off', 'note' => ''], 200)['run']['version'];
         $this->ask('POST', "/api/runs/$id/void", ['version' => $version, 'reason' => 'was knocked'], 403);
         $this->signIn('lead');
@@ -103,9 +103,9 @@ final class RunTest extends ApiTestCase
     {
         [$id, $version] = $this->planned('hot');
         $this->ask('POST', "/api/runs/$id/captures", ['id' => Uuid::v7()->toRfc4122()], 409);
-        $version = $this->move("/api/runs/$id", $version, 'first_layer');
+        $version = $this->step($id, $version, 'first_layer');
         $version = $this->ask('POST', "/api/runs/$id/outcome", ['version' => $version, 'outcome' => 'held', 'note' => ''], 200)['run']['version'];
-        $this->move("/api/runs/$id", $version, 'hot_pull');
+        $this->step($id, $version, 'hot_pull');
         $key = Uuid::v7();
         self::assertSame('waiting', $this->ask('POST', "/api/runs/$id/captures", ['id' => $key->toRfc4122()], 201)['state']);
         $this->ask('POST', "/api/captures/$key/reading", ['partBroke' => false], 409);
@@ -120,22 +120,6 @@ final class RunTest extends ApiTestCase
         $reading = $this->ask('POST', "/api/captures/$key/reading", ['partBroke' => true], 201);
         self::assertSame(['gauge', true], [$reading['source'], $reading['atLeast']]);
         self::assertEqualsWithDelta(30.25, $reading['value'], 0);
-    }
-
-    /** @return array{string, int} */
-    private function planned(string $pull): array
-    {
-        foreach ($this->ask('GET', '/api/comparisons/'.$this->comparison, null, 200)['runs'] as $run) {
-            if ('planned' === $run['status'] && $run['pull'] === $pull) {
-                return [$run['id'], $run['version']];
-            }
-        }
-        self::fail("No planned run with a $pull pull is left.");
-    }
-
-    private function move(string $path, int $version, string $step): int
-    {
-        return $this->ask('POST', "$path/step", ['version' => $version, 'step' => $step], 200)['run']['version'];
     }
 
     /**

@@ -76,6 +76,24 @@ final class RunScreensTest extends BrowserTestCase
         self::assertLessThanOrEqual(15, $this->page->executeScript('return window.touches') - 1 + 2);
     }
 
+    public function testTheThermometerSaysWhenItIsColdAndTheGaugeCatchesAtWhatItCameOff(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer', 'Held to the end', 'Watch it cool'] as $touch) {
+            $this->press($touch);
+        }
+        $this->see('still hot');
+        $this->see('cold enough in about');
+        $this->see('cold enough to let go');
+        $this->until(fn (): bool => !str_contains($this->text(), 'Still hot: do not pull now'), 'It is cold, and the sheet still warns.');
+        $this->press('Done. Cold pull');
+        $this->see('It is noted when the gauge pulls the part off.');
+        $this->see('What let go?');
+        $this->press('The part came off the plate');
+        $this->see('Came off at: ');
+    }
+
     public function testSomebodyElseVoidsARunWhoseOutcomeIsKnown(): void
     {
         $this->signIn('lead');

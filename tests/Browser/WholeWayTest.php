@@ -196,7 +196,7 @@ final class WholeWayTest extends BrowserTestCase
         // The gauge is asked at once, and the run goes on from its reading.
         $this->see('What let go?');
         $this->press('The part came off the plate');
-        $this->see('simulated gauge: proves nothing');
+        $this->see('simulated: proves nothing');
         if ('cold' === $pull) {
             $this->press('Lifts by finger');
         }

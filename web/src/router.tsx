@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -52,7 +52,7 @@ const shelf = createRoute({
     path: '/shelf',
     component: lazyRouteComponent<Record<'Shelf', () => React.ReactNode>, 'Shelf'>(() => import('./shelf/Shelf'), 'Shelf'),
     loader: ({ context }) => {
-        void ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, catalogueQuery]);
+        void ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, thermometersQuery, catalogueQuery]);
     },
     validateSearch: (search: Record<string, unknown>): { tab?: string; find?: string } => ({
         ...(typeof search.tab === 'string' ? { tab: search.tab } : {}),

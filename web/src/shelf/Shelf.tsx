@@ -4,7 +4,7 @@ import { Tabs } from 'radix-ui';
 import { Suspense, useState, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, useMay } from '../api/queries';
+import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, thermometersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
@@ -23,6 +23,7 @@ import { OwnMaterialForm } from './OwnMaterialForm';
 import { OwnSurfaceForm } from './OwnSurfaceForm';
 import { PlateForm } from './PlateForm';
 import { PrinterForm } from './PrinterForm';
+import { ThermometerForm } from './ThermometerForm';
 
 const TABS = [
     { value: 'plate', label: say('shelf.plates') },
@@ -30,6 +31,7 @@ const TABS = [
     { value: 'agent', label: say('shelf.agents') },
     { value: 'lot', label: say('shelf.lots') },
     { value: 'gauge', label: say('shelf.gauges') },
+    { value: 'thermometer', label: say('shelf.thermometers') },
     { value: 'surface', label: say('shelf.own_surfaces') },
     { value: 'material', label: say('shelf.own_materials') },
 ] as const;
@@ -52,7 +54,7 @@ export function Shelf() {
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find, retired };
-    const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
+    const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), thermometer: say('shelf.a_thermometer'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
     return (
         <Sheet
             title={say('shelf.shelf')}
@@ -104,6 +106,9 @@ export function Shelf() {
                 <Tabs.Content value="gauge">
                     <Gauges {...list} />
                 </Tabs.Content>
+                <Tabs.Content value="thermometer">
+                    <Thermometers {...list} />
+                </Tabs.Content>
                 <Tabs.Content value="surface">
                     <OwnSurfaces {...list} />
                 </Tabs.Content>
@@ -118,6 +123,7 @@ export function Shelf() {
                 {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'thermometer' ? <ThermometerForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'surface' ? <OwnSurfaceForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'material' ? <OwnMaterialForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'fitting' ? <FittingForm side={editing.row} onDone={done} /> : null}
@@ -263,6 +269,30 @@ function Gauges(props: TabProps) {
                         fine.text(gauge.resolutionN),
                         checked(gauge),
                     ]}
+                />
+            ))}
+        </Ledger>
+    );
+}
+
+function Thermometers(props: TabProps) {
+    const { onEdit, may } = props;
+    const { data: thermometers } = useSuspenseQuery(thermometersQuery);
+    const temperature = useQuantity('temperature_mean');
+    const checked = ({ checkedOn, checkedAtC: known, checkShowedC: shown }: Schemas['Thermometer']) => {
+        if (!checkedOn) return say('shelf.never');
+        return typeof known === 'number' && typeof shown === 'number' ? say('shelf.checked_with', { day: day(checkedOn), shown: temperature.text(shown), weight: temperature.text(known) }) : day(checkedOn);
+    };
+    return (
+        <Ledger head={[say('shelf.thermometer'), say('shelf.reached_at'), say('shelf.last_check')]} none={thermometers.length === 0 ? say('shelf.no_thermometers_yet') : null}>
+            {kept(thermometers, props, (each) => [each.name, each.address]).map((each) => (
+                <Row
+                    key={each.id}
+                    name={each.name}
+                    retired={each.retired}
+                    action={may ? () => onEdit({ kind: 'thermometer', row: each, from: null }) : null}
+                    copy={null}
+                    cells={[each.simulated ? say('shelf.simulated_proves_nothing_outside_the_demo', { gauge: each.name }) : each.name, each.address, checked(each)]}
                 />
             ))}
         </Ledger>

@@ -9,6 +9,7 @@ import { useQuantity } from '../ui/quantity';
 import { Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
 import { AddedEntries } from './run/AddedEntries';
+import { useCooling } from './run/CoolingWatch';
 import { Done } from './run/Done';
 import { FreePrinter, VoidRun } from './run/Ends';
 import { Entries } from './run/Entries';
@@ -66,6 +67,8 @@ function Run({ id }: { id: string }) {
         finishes();
         await touch({ kind: 'finish' });
     };
+    // Where it is measured, nobody needs the sum.
+    const cooling = useCooling(sheet);
     const heading = useHeadingOf(`${run.status}/${run.step}`);
     return (
         <Sheet
@@ -103,7 +106,7 @@ function Run({ id }: { id: string }) {
                                 ))}
                             </ol>
                         </div>
-                        {page.timerSeconds !== null && run.stepBeganAt && begun ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
+                        {page.timerSeconds !== null && run.stepBeganAt && begun && cooling?.state !== 'watching' ? <Timer seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
                     </div>
                     <div className="mb-5">
                         {sheet.flags.length > 0 ? (

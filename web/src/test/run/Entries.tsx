@@ -1,9 +1,9 @@
+import { CoolingBeside, CoolingEntry } from './CoolingWatch';
 import { FileCheck } from './FileCheck';
 import { Inspection } from './Inspection';
 import { OutcomeEntry, PrintTime } from './OutcomeEntry';
 import { PullEntry } from './PullEntry';
 import type { Sheet } from './sheet';
-import { TypedEntry } from './TypedEntry';
 
 /** What is entered at the step where the run is. */
 export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody has just come to this step. */ arrived: boolean; onNext: () => Promise<void> }) {
@@ -16,6 +16,7 @@ export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody
         case 'cold_pull':
             return (
                 <>
+                    {sheet.run.step === 'cold_pull' ? <CoolingBeside sheet={sheet} /> : null}
                     {sheet.comparison.measures.includes('pull') ? <PullEntry key={sheet.run.step} sheet={sheet} begins={arrived} onTaken={onNext} /> : null}
                     {sheet.run.step === 'hot_pull' || !sheet.steps.includes('cool') ? <LatePrintTime sheet={sheet} /> : null}
                 </>
@@ -23,7 +24,7 @@ export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody
         case 'cool':
             return (
                 <>
-                    <TypedEntry sheet={sheet} measure="release_temp" />
+                    <CoolingEntry sheet={sheet} />
                     <LatePrintTime sheet={sheet} />
                 </>
             );

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test;
+
+/** What a thermometer on the plate has shown since it is watched: how warm it was when the part let go, and when it will be cold enough. */
+final readonly class CoolingTrace
+{
+    /** A sample as old as this says nothing of a moment any more (ours): a bed loses a degree in ten seconds at most. */
+    private const SPEAKS_MS = 10_000;
+    /** By so much of the past it is told how it goes on (ours). */
+    private const FIT_MS = 90_000;
+    /** Fewer samples, or a fall of less than this, tell nothing of how it goes on (ours). */
+    private const FIT_SAMPLES = 5;
+    private const FIT_FALL_K = 1.0;
+
+    /** @param non-empty-list<TemperatureSample> $samples in order of time */
+    private function __construct(private array $samples)
+    {
+    }
+
+    /** @param list<TemperatureSample> $samples in order of time; null if there are none */
+    public static function of(array $samples): ?self
+    {
+        return [] === $samples ? null : new self($samples);
+    }
+
+    public function last(): TemperatureSample
+    {
+        return $this->samples[\count($this->samples) - 1];
+    }
+
+    /**
+     * How warm it was, straight between two samples.
+     *
+     * @return float|null °C; null: no sample is near enough to the moment
+     */
+    public function celsiusAt(int $milliseconds): ?float
+    {
+        $before = $after = null;
+        foreach ($this->samples as $sample) {
+            if ($sample->milliseconds <= $milliseconds) {
+                $before = $sample;
+            } else {
+                $after = $sample;
+                break;
+            }
+        }
+        if (null === $before || null === $after) {
+            $near = $before ?? $after;
+
+            return null === $near || abs($near->milliseconds - $milliseconds) > self::SPEAKS_MS ? null : $near->celsius;
+        }
+        $span = $after->milliseconds - $before->milliseconds;
+
+        return $span > 2 * self::SPEAKS_MS ? null : $before->celsius + ($milliseconds - $before->milliseconds) / $span * ($after->celsius - $before->celsius);
+    }
+
+    /**
+     * How long it still takes to cool to a temperature, by Newton's law of cooling: what is above the air falls off
+     * exponentially, at a rate that the last minute and a half shows (least squares over its logarithm).
+     *
+     * @return float|null seconds, 0 where it is there; null: it does not get there, or does not yet tell
+     */
+    public function secondsTo(float $celsius, float $airC): ?float
+    {
+        $now = $this->last();
+        if ($now->celsius <= $celsius) {
+            return 0.0;
+        }
+        if ($celsius <= $airC) {
+            return null;
+        }
+        $points = [];
+        $warmest = $now->celsius;
+        foreach ($this->samples as $sample) {
+            if ($sample->milliseconds >= $now->milliseconds - self::FIT_MS && $sample->celsius > $airC) {
+                $points[] = [($sample->milliseconds - $now->milliseconds) / 1000, log($sample->celsius - $airC)];
+                $warmest = max($warmest, $sample->celsius);
+            }
+        }
+        if (\count($points) < self::FIT_SAMPLES || $warmest - $now->celsius < self::FIT_FALL_K) {
+            return null;
+        }
+        [$level, $slope] = self::line($points);
+
+        return $slope >= 0.0 ? null : max(0.0, (log($celsius - $airC) - $level) / $slope);
+    }
+
+    /**
+     * @param non-empty-list<array{float, float}> $points
+     *
+     * @return array{float, float} where the straight line of least squares stands at 0, and how it rises
+     */
+    private static function line(array $points): array
+    {
+        $n = \count($points);
+        $meanX = array_sum(array_column($points, 0)) / $n;
+        $meanY = array_sum(array_column($points, 1)) / $n;
+        $xx = $xy = 0.0;
+        foreach ($points as [$x, $y]) {
+            $xx += ($x - $meanX) ** 2;
+            $xy += ($x - $meanX) * ($y - $meanY);
+        }
+        $slope = $xx > 0.0 ? $xy / $xx : 0.0;
+
+        return [$meanY - $slope * $meanX, $slope];
+    }
+}

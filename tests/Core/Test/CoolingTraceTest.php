@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Test;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Test\CoolingTrace;
+use Sitzplatz\Test\TemperatureSample;
+
+final class CoolingTraceTest extends TestCase
+{
+    /** R 4.2: lm(log(T - 21) ~ t) on these samples meets log(30 - 21) 837.406432 s after the last. */
+    private const SAMPLES = [[0, 60.0], [10_000, 59.4], [20_000, 58.7], [30_000, 58.2], [40_000, 57.5], [50_000, 56.9], [60_000, 56.4]];
+
+    public function testTheTemperatureOfAMomentLiesStraightBetweenTwoSamples(): void
+    {
+        $trace = self::trace(self::SAMPLES);
+        self::assertEqualsWithDelta(58.875, $trace->celsiusAt(17_500) ?? 0.0, 1e-9);
+        self::assertEqualsWithDelta(56.4, $trace->celsiusAt(62_000) ?? 0.0, 1e-9, 'The last sample is two seconds old.');
+    }
+
+    public function testAThermometerThatFellSilentSaysNothingOfTheMoment(): void
+    {
+        self::assertNull(self::trace(self::SAMPLES)->celsiusAt(71_000));
+        self::assertNull(self::trace([[0, 60.0], [60_000, 50.0]])->celsiusAt(30_000), 'Nobody saw what was between.');
+        self::assertNull(CoolingTrace::of([]));
+    }
+
+    public function testHowLongItStillTakesGoesByHowItHasCooled(): void
+    {
+        self::assertEqualsWithDelta(837.406432, self::trace(self::SAMPLES)->secondsTo(30.0, 21.0) ?? 0.0, 1e-5);
+        self::assertEqualsWithDelta(0.0, self::trace(self::SAMPLES)->secondsTo(58.0, 21.0) ?? 1.0, 1e-9, 'It is there.');
+        // Exactly Newton's law with 600 s: ln((60 − 20) / (30 − 20)) · 600 s after the beginning (Incropera et al., chapter 5, lumped capacitance).
+        $exact = [];
+        for ($s = 0; $s <= 80; $s += 5) {
+            $exact[] = [1000 * $s, 20 + 40 * exp(-$s / 600)];
+        }
+        self::assertEqualsWithDelta(600 * log(4) - 80, self::trace($exact)->secondsTo(30.0, 20.0) ?? 0.0, 1e-6);
+    }
+
+    public function testNobodyIsToldATimeThatIsNotKnown(): void
+    {
+        self::assertNull(self::trace(self::SAMPLES)->secondsTo(20.0, 21.0), 'The room is warmer.');
+        self::assertNull(self::trace(\array_slice(self::SAMPLES, 0, 2))->secondsTo(30.0, 21.0), 'Two samples are no trend.');
+        self::assertNull(self::trace([[0, 60.0], [1000, 60.1], [2000, 60.0], [3000, 60.1], [4000, 60.0]])->secondsTo(30.0, 21.0), 'The heater is still on.');
+        self::assertNull(self::trace([[0, 55.0], [10_000, 58.0], [20_000, 57.0], [30_000, 58.5], [40_000, 57.4]])->secondsTo(30.0, 21.0), 'It gets warmer.');
+    }
+
+    /** @param list<array{int, float}> $samples */
+    private static function trace(array $samples): CoolingTrace
+    {
+        return CoolingTrace::of(array_map(static fn (array $each): TemperatureSample => new TemperatureSample(...$each), $samples))
+            ?? throw new \LogicException('There are samples.');
+    }
+}

@@ -14,7 +14,7 @@ use Sitzplatz\Words\Sentence;
 final readonly class CareDue
 {
     /** @param Agent|null $coat the agent of the coat that is on it; null: bare, or an agent that nobody knows */
-    public function __construct(private SideHistory $side, private ?Agent $coat)
+    public function __construct(private SideHistory $side, private ?Agent $coat, private string $surfaceId)
     {
     }
 
@@ -26,8 +26,12 @@ final readonly class CareDue
             $due[] = Sentence::of('care.wash', prints: Quantity::count($this->side->printsSinceWash));
         }
         $onCoat = $this->side->printsOnCoat;
-        if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat)) {
-            $due[] = Sentence::of('care.coat', prints: Quantity::count($onCoat), lasts: Quantity::count($this->coat->coatPrints));
+        if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat, $this->surfaceId)) {
+            $due[] = Sentence::of(
+                isset($this->coat->ownCoatPrints[$this->surfaceId]) ? 'care.coat_by_own' : 'care.coat',
+                prints: Quantity::count($onCoat),
+                lasts: Quantity::count($this->coat->coatPrintsOn($this->surfaceId)),
+            );
         }
 
         return $due;

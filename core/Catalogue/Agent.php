@@ -35,6 +35,20 @@ final readonly class Agent
         public ?float $letsGoC = null,
         /** It shows on the underside of the part. */
         public bool $traces = true,
+        /** @var array<string, int> prints that a coat lasted in the shop's own tests, by surface */
+        public array $ownCoatPrints = [],
     ) {
+    }
+
+    /** How many prints a coat lasts on a surface: by the shop's own test, else as it usually does. */
+    public function coatPrintsOn(string $surfaceId): int
+    {
+        return $this->ownCoatPrints[$surfaceId] ?? $this->coatPrints;
+    }
+
+    /** @param array<string, int> $prints by surface */
+    public function withOwnCoatPrints(array $prints): self
+    {
+        return new self(...['ownCoatPrints' => $prints] + get_object_vars($this));
     }
 }

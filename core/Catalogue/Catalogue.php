@@ -171,6 +171,30 @@ final readonly class Catalogue
         return new self($this->materials, $this->surfaces, $this->agents, $this->cleaners, $this->layers, $this->schools, $pairings, $this->digest);
     }
 
+    /**
+     * The catalogue with how long coats last by the shop's own tests.
+     *
+     * @param array<string, array<string, int>> $prints by agent and surface; what is of neither is left out
+     */
+    public function withOwnCoatPrints(array $prints): self
+    {
+        $agents = $this->agents;
+        foreach (array_intersect_key($prints, $agents) as $id => $bySurface) {
+            $agents[$id] = $agents[$id]->withOwnCoatPrints($bySurface);
+        }
+
+        return [] === $prints ? $this : new self(
+            $this->materials,
+            $this->surfaces,
+            $agents,
+            $this->cleaners,
+            $this->layers,
+            $this->schools,
+            $this->pairings,
+            substr(hash('sha256', $this->digest.serialize($prints)), 0, 16),
+        );
+    }
+
     /** @param array<mixed> $data */
     public static function digestOf(array $data): string
     {

@@ -77,7 +77,7 @@ final readonly class Difference
         return $found;
     }
 
-    /** In the unit of the measure; null: nobody says from when on a difference of it matters. */
+    /** As the plan says, or as usual, in the unit of the measure; null: nobody says from when on a difference of it matters. */
     public static function matters(Measure $measure, Limits $limits): ?float
     {
         $limit = match ($measure) {
@@ -86,7 +86,14 @@ final readonly class Difference
             default => null,
         };
 
+        $said = match ($measure) {
+            Measure::PullHot, Measure::PullCold => $limits->pullMattersN,
+            Measure::Lift => $limits->liftMattersMm,
+            default => null,
+        };
+
         return match (true) {
+            null !== $said && $said > 0 => $said,
             null !== $limit => $limit > 0 ? self::OF_LIMIT * $limit : null,
             Measure::Lift === $measure => null === $limits->liftAtMostMm || $limits->liftAtMostMm <= 0 ? self::LIFT_MM : $limits->liftAtMostMm / 2,
             Measure::ReleaseTemperature === $measure => self::STEP_C,

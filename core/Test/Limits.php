@@ -17,6 +17,10 @@ final readonly class Limits
         public ?float $liftAtMostMm = null,
         /** The limit belongs to the lift it was set for. */
         public LiftBy $liftBy = LiftBy::MeanOfEnds,
+        /** From which on a difference between two setups matters, N; null: a share of the limit. */
+        public ?float $pullMattersN = null,
+        /** Likewise of their lift. */
+        public ?float $liftMattersMm = null,
     ) {
     }
 

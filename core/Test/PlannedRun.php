@@ -16,6 +16,8 @@ final readonly class PlannedRun
         public PullKind $pull,
         /** Whether the plate has to be put on (again) before this run. */
         public bool $plateChange,
+        /** Where its part stands; null: where the file has it. */
+        public ?PlateSpot $spot = null,
     ) {
     }
 }

@@ -32,10 +32,11 @@ final readonly class RunOrder
      * @param int                $runsPerSetup at least two
      * @param int                $hotPerSetup  how many of those give a hot pull, spread over the visits
      * @param int                $visits       at least two
+     * @param bool               $spread       the parts of each setup stand on all spots of the plate equally often
      *
      * @throws BadPlan if there are no setups, too few runs, or pulls or visits do not fit the runs
      */
-    public static function draw(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, int $visits = self::VISITS): self
+    public static function draw(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, int $visits = self::VISITS, bool $spread = false): self
     {
         if ([] === $setups) {
             throw BadPlan::noSetups();
@@ -75,7 +76,23 @@ final readonly class RunOrder
             }
         }
 
-        return new self($runs, $changes, \count($byPlate));
+        return new self($spread ? self::spread($runs, $runsPerSetup, $random) : $runs, $changes, \count($byPlate));
+    }
+
+    /**
+     * @param list<PlannedRun> $runs
+     *
+     * @return list<PlannedRun>
+     */
+    private static function spread(array $runs, int $runsPerSetup, Randomizer $random): array
+    {
+        $spots = [];
+
+        return array_map(static function (PlannedRun $run) use (&$spots, $runsPerSetup, $random): PlannedRun {
+            $spots[$run->setupId] ??= PlateSpot::inTurn($runsPerSetup, $random);
+
+            return new PlannedRun($run->position, $run->setupId, $run->visit, $run->pull, $run->plateChange, array_shift($spots[$run->setupId]));
+        }, $runs);
     }
 
     /**

@@ -65,6 +65,7 @@ final readonly class RunSheet
         private ?float $printMinutes = null,
         /** What a thermometer on the plate shows now, °C; null: none is watched. */
         private ?float $showsC = null,
+        private ?PlateSpot $spot = null,
     ) {
     }
 
@@ -129,6 +130,7 @@ final readonly class RunSheet
                         ? Sentence::of('sheet.print.start', file: $this->gcodeName)
                         : Sentence::of('sheet.print.start_nozzle', file: $this->gcodeName, nozzle: Quantity::celsius($this->nozzleC)),
                     $this->file(),
+                    ...(null === $this->spot ? [] : [Sentence::of('sheet.print.spot', spot: $this->spot->words())]),
                     ...($this->doorShut ? [Sentence::of('sheet.door_shut')] : []),
                 ],
                 [Sentence::of('caution.moving_nozzle'), ...($this->fumes ? [Sentence::of('caution.fumes')] : [])],

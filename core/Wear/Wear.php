@@ -21,9 +21,9 @@ final class Wear
         return $printsSinceWash >= self::PRINTS_PER_WASH;
     }
 
-    public static function coatIsDue(int $printsOnCoat, Agent $agent): bool
+    public static function coatIsDue(int $printsOnCoat, Agent $agent, string $surfaceId): bool
     {
-        return $printsOnCoat >= $agent->coatPrints;
+        return $printsOnCoat >= $agent->coatPrintsOn($surfaceId);
     }
 
     /** Past what its kind usually lasts it may be worn; practice varies widely. */

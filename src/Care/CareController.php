@@ -69,7 +69,7 @@ final readonly class CareController
                     'printsSinceCoat' => $counts->printsOnCoat,
                     'coatAgent' => $counts->coatAgentName,
                     'lastWash' => $counts->washedAt,
-                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences(),
+                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null, $side->surfaceId))->sentences(),
                 ];
             }, $this->plates->sidesOnShelf()),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),

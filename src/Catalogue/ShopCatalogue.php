@@ -28,7 +28,7 @@ final class ShopCatalogue implements ResetInterface
     {
         $ours = $this->ours();
 
-        return $this->overlaid ??= $ours->with(array_map(
+        return $this->overlaid ??= $ours->withOwnCoatPrints($this->coatLives())->with(array_map(
             static fn (StoredFact $fact) => $fact->fact($ours->material($fact->materialId)->filament),
             array_values(array_filter($this->standing(), static fn (StoredFact $fact): bool => isset($ours->materials[$fact->materialId]))),
         ));
@@ -100,6 +100,17 @@ final class ShopCatalogue implements ResetInterface
             ...$this->entities->getRepository(StoredSurface::class)->findBy([], ['createdAt' => 'ASC', 'id' => 'ASC']),
             ...$this->entities->getRepository(StoredMaterial::class)->findBy([], ['createdAt' => 'ASC', 'id' => 'ASC']),
         ];
+    }
+
+    /** @return array<string, array<string, int>> prints by agent and surface; a later test stands over an earlier one */
+    private function coatLives(): array
+    {
+        $lives = [];
+        foreach ($this->entities->getRepository(OwnCoatLife::class)->findBy(['withdrawnAt' => null], ['createdAt' => 'ASC', 'id' => 'ASC']) as $life) {
+            $lives[$life->agentKindId][$life->surfaceId] = $life->prints;
+        }
+
+        return $lives;
     }
 
     /** @return list<StoredFact> oldest first, so that a later one stands over an earlier one */

@@ -162,13 +162,14 @@ final readonly class OwnRunsRepository
      *
      * @param array<string, mixed> $piece along, across and height of the pull, mm
      *
-     * @return list<array{setup: string, runs: int, held: int, pulls: int, mean: float}>
+     * @return list<array{setup: string, runs: int, held: int, pulls: int, mean: float, lifts: int, lifted: int}>
      */
     public function pulledHot(string $materialId, array $piece): array
     {
         $setups = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT t.setup_id, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls, SUM(t.pull_sum) AS pull_sum
+            "SELECT t.setup_id, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls, SUM(t.pull_sum) AS pull_sum,
+                    SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted
              FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id
              WHERE t.material_id = ? AND t.pulls > 1 AND JSON_VALUE(c.constants, '$.piece.alongPullMm') + 0 = ? + 0
                 AND JSON_VALUE(c.constants, '$.piece.acrossPullMm') + 0 = ? + 0 AND JSON_VALUE(c.constants, '$.piece.pullHeightMm') + 0 = ? + 0
@@ -182,6 +183,8 @@ final readonly class OwnRunsRepository
                 'held' => (int) $row['held'],
                 'pulls' => $pulls,
                 'mean' => $row['pull_sum'] / $pulls,
+                'lifts' => (int) $row['lifts'],
+                'lifted' => (int) $row['lifted'],
             ];
         }
 

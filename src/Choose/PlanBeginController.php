@@ -16,6 +16,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Test\KnownGood;
 use Sitzplatz\Test\LiftBy;
+use Sitzplatz\Test\LimitRange;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Question\PlanShape;
@@ -153,21 +154,38 @@ final readonly class PlanBeginController
      */
     private function offers(Material $material, array $piece): array
     {
-        $good = KnownGood::among($this->ownRuns->pulledHot($material->id, $piece));
+        $own = $this->ownRuns->pulledHot($material->id, $piece);
+        $offers = [];
+        $good = KnownGood::among($own);
         $setup = null === $good ? null : $this->entities->find(Setup::class, Uuid::fromString($good->setupId));
-
-        return null === $good || null === $setup ? [] : [[
-            'field' => 'limits.hotPullAtLeastN',
-            'value' => $good->limitN,
-            'sentence' => Sentence::of(
+        if (null !== $good && null !== $setup) {
+            $offers[] = self::offer($good->limitN, Sentence::of(
                 'plan_why.known_good',
                 setup: $setup->name(),
                 comparison: $setup->comparison->title,
                 runs: Quantity::count($good->runs),
                 mean: Quantity::newtons($good->meanN),
                 limit: Quantity::newtons($good->limitN),
-            ),
-        ]];
+            ));
+        }
+        $range = LimitRange::among($own);
+        if (null !== $range) {
+            $offers[] = self::offer($range->flatFromN, Sentence::of(
+                'plan_why.limit_range',
+                lifted: Quantity::count($range->lifted),
+                up: Quantity::newtons($range->liftedUpToN),
+                flat: Quantity::count($range->flat),
+                from: Quantity::newtons($range->flatFromN),
+            ));
+        }
+
+        return $offers;
+    }
+
+    /** @return array<string, mixed> */
+    private static function offer(float $limitN, Sentence $why): array
+    {
+        return ['field' => 'limits.hotPullAtLeastN', 'value' => $limitN, 'sentence' => $why];
     }
 
     private function question(string $key, bool $filament): PlanQuestion

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Judge;
 
 use App\Account\Author;
+use App\Catalogue\OwnCoatLife;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Words\Wording;
 use App\Test\Comparison;
@@ -15,6 +16,7 @@ use App\Test\Setup;
 use App\Test\SetupDial;
 use App\Test\StripData;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Judge\CoatLife;
 use Sitzplatz\Judge\ComparisonJudgement;
@@ -43,8 +45,11 @@ use Sitzplatz\Judge\WeakPoints;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Words\Sentence;
@@ -56,6 +61,7 @@ final readonly class Judging
     private const NO_RUNS = ['voids' => 0, 'alone' => 0, 'running' => 0, 'planned' => 0];
 
     public function __construct(
+        private EntityManagerInterface $entities,
         private RunRepository $runs,
         private Connection $database,
         private StripData $strip,
@@ -295,8 +301,12 @@ final readonly class Judging
         foreach ($records as $i => $record) {
             $life = CoatLife::of($record, $comparison->plan()->limits, array_map(static fn (string $run): int => $numbers[$run], $runsOf[$i]));
             if (null !== $life) {
+                $setup = $comparison->setups[$i] ?? null;
+                $own = null === $setup ? null : $this->entities->getRepository(OwnCoatLife::class)->findOneBy(['setupId' => $setup->id, 'withdrawnAt' => null]);
                 $shown[] = [
                     'setup' => $record->name,
+                    'agentName' => $setup?->agent?->name,
+                    'takenOver' => $own?->prints,
                     'coats' => $life->coats,
                     'renewAfter' => $life->renewAfter,
                     'atLeast' => $life->atLeast,
@@ -321,15 +331,26 @@ final readonly class Judging
             $marks[$mark->run->setup->id->toRfc4122()][] = $mark->toArray();
         }
         $parts = $comparison->partsPerRun();
+        // Where each part stood alone, a run that did not hold failed there.
+        foreach ($comparison->spread() ? $this->runs->of($comparison) : [] as $run) {
+            if (RunStatus::Done === $run->status && false === $run->held && null !== $run->spot) {
+                $marks[$run->setup->id->toRfc4122()][] = [
+                    'id' => $run->id->toRfc4122(),
+                    'kind' => MarkKind::Failed->value,
+                    ...$run->spot->at(),
+                    'markedBy' => $run->madeBy,
+                ];
+            }
+        }
         $shown = [];
         foreach ($setups as $i => $setup) {
             $own = $marks[$setup->id->toRfc4122()] ?? [];
-            if ([] === $own && 1 === $parts) {
+            if ([] === $own && 1 === $parts && !$comparison->spread()) {
                 continue;
             }
             $shown[] = [
                 'setup' => $setup->label,
-                ...RunSheetData::map($setup->side->plate, $parts),
+                ...RunSheetData::map($setup->side->plate, $parts, $comparison->spread() ? PlateSpot::cases() : []),
                 'runs' => \count($runsOf[$i]),
                 'marks' => $own,
             ];

@@ -208,7 +208,7 @@ final readonly class OverviewController
         $history = $this->history->all();
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
-            $first = (new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null))->sentences()[0] ?? null;
+            $first = (new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null, $side->surfaceId))->sentences()[0] ?? null;
             if (null !== $first) {
                 $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];
             }

@@ -74,7 +74,7 @@ class Comparison extends VersionedRow
 
     /**
      * @var array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
-     *     coatStays?: bool, partsPerRun?: int}
+     *     coatStays?: bool, partsPerRun?: int, spotsBalanced?: bool}
      */
     #[ORM\Column(type: 'json')]
     public array $proof;
@@ -200,6 +200,8 @@ class Comparison extends VersionedRow
                 Effort::from((int) $limits['effortAtMost']),
                 $number('liftAtMostMm', $taken->lift),
                 LiftBy::from((string) ($limits['liftBy'] ?? LiftBy::MeanOfEnds->value)),
+                $number('pullMattersN', $taken->pulls),
+                $number('liftMattersMm', $taken->lift),
             ),
             Criterion::from($proof['criterion']),
             (float) $proof['share'],
@@ -218,6 +220,12 @@ class Comparison extends VersionedRow
     }
 
     /** A coat is put on at each visit and stays for all its prints. */
+    /** Single parts stand on all spots of the plate equally often; a coat that stays is on one spot. */
+    public function spread(): bool
+    {
+        return ($this->proof['spotsBalanced'] ?? false) && 1 === $this->partsPerRun() && !$this->coatStays();
+    }
+
     public function coatStays(): bool
     {
         return $this->proof['coatStays'] ?? false;
@@ -262,7 +270,7 @@ class Comparison extends VersionedRow
      * @param array<string, int|float|string|null> $limits
      *
      * @return array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
-     *     coatStays: bool, partsPerRun: int}
+     *     coatStays: bool, partsPerRun: int, spotsBalanced: bool}
      */
     private static function proof(array $said, array $limits): array
     {
@@ -278,6 +286,7 @@ class Comparison extends VersionedRow
             'plateStays' => $said['plateStays'] ?? false,
             'coatStays' => $said['coatStays'] ?? false,
             'partsPerRun' => $said['partsPerRun'] ?? 1,
+            'spotsBalanced' => $said['spotsBalanced'] ?? false,
         ];
     }
 

@@ -41,6 +41,7 @@ final readonly class ComparisonBook
             $comparison->proof['visits'],
             $this->runs->lastVisit($comparison),
             $this->questions->inTurn($comparison->kind),
+            $comparison->spread(),
         );
     }
 
@@ -76,6 +77,7 @@ final readonly class ComparisonBook
                 $setups[$each->setupId]->takenHot ? PullKind::Hot : $each->pull,
                 $each->plateChange,
                 $comparison->roomC,
+                $each->spot,
             );
             $this->entities->persist($run);
         }

@@ -36,6 +36,7 @@ final readonly class ComparisonView
             $comparison->design(),
             $comparison->proof['visits'],
             $this->questions->inTurn($comparison->kind),
+            $comparison->spread(),
         );
     }
 

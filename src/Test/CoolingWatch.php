@@ -39,7 +39,8 @@ final readonly class CoolingWatch
     public function showsNow(Run $run): ?float
     {
         $shows = RunStep::Cool->value === $run->step ? $this->database->fetchOne(
-            "SELECT t.celsius FROM cooling g JOIN temperature_sample t ON t.cooling_id = g.id WHERE g.run_id = ? AND g.state = 'watching' ORDER BY t.milliseconds DESC LIMIT 1",
+            "SELECT t.celsius FROM cooling g JOIN temperature_sample t ON t.cooling_id = g.id
+             WHERE g.run_id = ? AND g.state = 'watching' ORDER BY t.milliseconds DESC LIMIT 1",
             [$run->id->toBinary()],
         ) : null;
 

@@ -83,6 +83,7 @@ final readonly class ImportController
                 $this->entities->flush();
             }
             $this->remember($plan['match'], $body['table']);
+            $this->rememberNames($comparison, $plan['names']);
             $this->audit->note('readings imported', $comparison->id, ['runs' => $preview['runs'], 'readings' => $preview['readings']]);
         });
 
@@ -90,7 +91,8 @@ final readonly class ImportController
     }
 
     /**
-     * @param array<string, mixed> $body the table, and maybe how it is to be read
+     * @param array<string, mixed>                      $body  the table, and maybe how it is to be read
+     * @param list<array{given: string, setup: string}> $named what an earlier table called its setups, as far as nobody says otherwise
      *
      * @return array{
      *     preview: non-empty-array<string, mixed>,
@@ -98,13 +100,14 @@ final readonly class ImportController
      *     runs: array<string, array{readings: list<Reading>, void: bool}>,
      *     written: \WeakMap<Reading, array{value: float, unit: string}>,
      *     match: ?TableMatch,
+     *     names: array<string>,
      * } match is null where the table is the usual one
      */
-    private function plan(Comparison $comparison, array $body): array
+    private function plan(Comparison $comparison, array $body, array $named = []): array
     {
         RunCommands::asked(static fn () => ComparisonLife::takeTable($comparison->status));
         $names = array_values($comparison->setups->map(static fn (Setup $setup): string => $setup->label)->toArray());
-        [$lines, $from, $match, $columns] = $this->lines($body, $names);
+        [$lines, $from, $match, $columns] = $this->lines($body, $names, $named);
         $csv = ReadingsCsv::read($lines, $this->measures);
         $at = static fn (int $line): int => $from[$line - 1] ?? $line;
         $faults = null !== $match && [] === $match->readings ? [['line' => 1, 'message' => Sentence::of('table.match')]] : array_map(
@@ -144,6 +147,10 @@ final readonly class ImportController
         foreach (PaperRuns::unknown($csv->rows, $names) as $setup => $seen) {
             $unknown[] = ['setup' => (string) $setup, 'rows' => $seen['rows']];
         }
+        $known = [] === $named ? $this->knownNames($comparison, array_column($unknown, 'setup')) : [];
+        if ([] !== $known) {
+            return $this->plan($comparison, $body, $known);
+        }
 
         return [
             'preview' => [
@@ -154,6 +161,7 @@ final readonly class ImportController
                 'setups' => array_values($setups),
                 'columns' => $columns,
                 'unknownSetups' => $unknown,
+                'named' => $named,
                 'rows' => array_map(static fn (array $row): array => [
                     'line' => $at($row['line']),
                     'setup' => $row['setup'],
@@ -168,21 +176,23 @@ final readonly class ImportController
             'runs' => $paper,
             'written' => $written,
             'match' => $match,
+            'names' => array_column([...$named, ...$body['match']['setups'] ?? []], 'setup', 'given'),
         ];
     }
 
     /**
-     * @param array<string, mixed> $body
-     * @param list<string>         $names setups that the comparison has
+     * @param array<string, mixed>                      $body
+     * @param list<string>                              $names setups that the comparison has
+     * @param list<array{given: string, setup: string}> $named what an earlier table called them
      *
      * @return array{list<string>, list<int>, ?TableMatch, ?array<string, mixed>} lines of the usual table, where they come from, and how others were read
      */
-    private function lines(array $body, array $names): array
+    private function lines(array $body, array $names, array $named): array
     {
         $lines = $this->tables->usual(explode("\n", $body['table']));
         $said = $body['match'] ?? null;
         $setups = [];
-        foreach ($said['setups'] ?? [] as $each) {
+        foreach ([...$named, ...$said['setups'] ?? []] as $each) {
             $setups[$each['given']] = $each['setup'];
         }
         $heading = $lines[0] ?? '';
@@ -205,6 +215,45 @@ final readonly class ImportController
             'match' => ['setupColumn' => $match->setupColumn, 'runColumn' => $match->runColumn, 'readings' => $match->readings],
             'remembered' => null !== $known,
         ]];
+    }
+
+    /**
+     * @param list<string> $unknown
+     *
+     * @return list<array{given: string, setup: string}>
+     */
+    private function knownNames(Comparison $comparison, array $unknown): array
+    {
+        $named = [];
+        foreach ([] === $unknown ? [] : $this->entities->getRepository(KnownSetup::class)->findBy(['given' => $unknown]) as $known) {
+            $label = $known->labelIn($comparison);
+            if (null !== $label) {
+                $named[] = ['given' => $known->given, 'setup' => $label];
+            }
+        }
+
+        return $named;
+    }
+
+    /** @param array<string> $names letters by what the table calls them */
+    private function rememberNames(Comparison $comparison, array $names): void
+    {
+        $setups = [];
+        foreach ($comparison->setups as $setup) {
+            $setups[$setup->label] = $setup;
+        }
+        foreach ($names as $given => $label) {
+            $setup = $setups[$label] ?? null;
+            if (null === $setup || '' === (string) $given) {
+                continue;
+            }
+            $known = $this->entities->getRepository(KnownSetup::class)->findOneBy(['given' => (string) $given]);
+            if (null === $known) {
+                $this->entities->persist(new KnownSetup(Uuid::v7(), $this->now->time(), (string) $given, $setup->side, $setup->agent));
+            } else {
+                [$known->side, $known->agent] = [$setup->side, $setup->agent];
+            }
+        }
     }
 
     private function remember(?TableMatch $match, string $table): void

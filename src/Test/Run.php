@@ -13,6 +13,7 @@ use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunStep;
@@ -136,6 +137,9 @@ class Run extends VersionedRow
         /** As it was while this run was made; the comparison's value is what was planned. */
         #[ORM\Column]
         public float $roomC,
+        /** Where its part stands on the plate; null: where the file has it. */
+        #[ORM\Column(nullable: true)]
+        public readonly ?PlateSpot $spot = null,
     ) {
         parent::__construct($id, $createdAt);
         $this->fitting = $setup->fitting;

@@ -63,6 +63,15 @@ final readonly class RunBook
             $run->setup->takenHot,
             $run->parts->count(),
             $run->comparison->coatStays(),
+            $run->comparison->coatStays() && $this->coatGone($run),
+        );
+    }
+
+    private function coatGone(Run $run): bool
+    {
+        return false !== $this->entities->getConnection()->fetchOne(
+            "SELECT 1 FROM run WHERE comparison_id = ? AND setup_id = ? AND visit > ? AND status <> 'planned' LIMIT 1",
+            [$run->comparison->id->toBinary(), $run->setup->id->toBinary(), $run->visit],
         );
     }
 
@@ -95,6 +104,7 @@ final readonly class RunBook
                     $run->pull,
                     true,
                     $run->comparison->roomC,
+                    $run->spot,
                 )),
                 default => throw new \LogicException($fact::class.' is not written down yet.'),
             };

@@ -23,7 +23,9 @@ final readonly class RunRepository
     public function of(Comparison $comparison): array
     {
         /* @var list<Run> */
-        return $this->entities->createQuery('SELECT r, s, p FROM '.Run::class.' r JOIN r.setup s JOIN r.parts p WHERE r.comparison = :c ORDER BY r.position')
+        return $this->entities->createQuery('SELECT r, s, p FROM '.Run::class.' r JOIN r.setup s JOIN r.parts p WHERE r.comparison = :c ORDER BY '
+            // What one coat takes is printed before the next is put on.
+            .($comparison->coatStays() ? 'r.visit, r.position' : 'r.position'))
             ->setParameter('c', $comparison->id, 'uuid')->getResult();
     }
 

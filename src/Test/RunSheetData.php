@@ -17,6 +17,7 @@ use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PlatePlaces;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunSheet;
 use Sitzplatz\Test\RunStep;
@@ -87,6 +88,7 @@ final readonly class RunSheetData
             $run->parts->count(),
             $comparison->runDurations()->printMinutes,
             $this->watch->showsNow($run),
+            $run->spot,
         );
         $sequence = $this->book->state($run, $this->now->time())->sequence();
         $stand = [];
@@ -123,7 +125,7 @@ final readonly class RunSheetData
                 ),
             ),
             'stepsByOutcome' => $this->stepsByOutcome($run),
-            'plate' => self::map($run->setup->side->plate, $run->parts->count()),
+            'plate' => self::map($run->setup->side->plate, $run->parts->count(), null === $run->spot ? [] : [$run->spot]),
             'marks' => array_map(static fn (PlateMark $mark): array => $mark->toArray(), $this->runs->marksOf($run)),
             'file' => self::file($run),
             'flags' => $this->flags($run),
@@ -141,14 +143,20 @@ final readonly class RunSheetData
         ];
     }
 
-    /** @return array<string, mixed> the map of a plate, and where its parts stand where there are several */
-    public static function map(Plate $plate, int $parts): array
+    /**
+     * @param list<PlateSpot> $spots where single parts stand, if that is told
+     *
+     * @return array<string, mixed> the map of a plate, and where its parts stand where that is known
+     */
+    public static function map(Plate $plate, int $parts, array $spots = []): array
     {
         return [
             'widthMm' => $plate->widthMm,
             'depthMm' => $plate->depthMm,
             'round' => $plate->round,
-            'places' => $parts > 1 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm) : [],
+            'places' => $parts > 1
+                ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm)
+                : array_map(static fn (PlateSpot $spot): array => $spot->at(), $spots),
         ];
     }
 
@@ -206,7 +214,7 @@ final readonly class RunSheetData
     {
         $next = $this->entities->getRepository(Run::class)->findOneBy(
             ['comparison' => $run->comparison, 'status' => RunStatus::Planned],
-            ['position' => 'ASC'],
+            ($run->comparison->coatStays() ? ['visit' => 'ASC'] : []) + ['position' => 'ASC'],
         );
 
         return $next?->id->toRfc4122();

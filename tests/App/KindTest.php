@@ -84,20 +84,58 @@ final class KindTest extends ApiTestCase
         $clean = $this->ask('GET', "/api/runs/{$runs[1]['id']}", null, 200)['sheet'];
         self::assertSame(['Leave the coat as it is for the next print: no wash, no wipe.'], end($clean)['lines']);
 
-        // A void print in between wears the coat, and no other print takes its place.
+        // A void print in between wears the coat, and another is made on it while it is on.
         $this->outcome($runs[1]['id'], 'held');
         $other = $this->ask('POST', "/api/runs/{$runs[1]['id']}/void", ['version' => $this->ask('GET', "/api/runs/{$runs[1]['id']}", null, 200)['run']['version'], 'reason' => 'nozzle knocked it'], 403);
         self::assertStringContainsString('known already', $other['detail']);
         $this->signIn('lead');
         $this->ask('POST', "/api/runs/{$runs[1]['id']}/void", ['version' => $this->ask('GET', "/api/runs/{$runs[1]['id']}", null, 200)['run']['version'], 'reason' => 'nozzle knocked it'], 200);
-        self::assertCount(16, $this->ask('GET', "/api/comparisons/{$started['id']}", null, 200)['runs']);
+        $planned = $this->ask('GET', "/api/comparisons/{$started['id']}", null, 200)['runs'];
+        self::assertCount(17, $planned);
+        self::assertSame([17, 1], [$planned[8]['position'], $planned[8]['visit']], 'Before the next coat is put on.');
         $this->signIn('technician');
         // Effort of each print: print 5 of the first coat needs a scraper; the second lasts.
-        $this->import($started['id'], ['A' => [[1, 1, 0], [1, 1, 0], [1, 1, 0], [1, 3, 0], [1, 3, 0], [0, null, null], [1, 4, 0], ...array_fill(0, 8, [1, 1, 0])]]);
+        $this->import($started['id'], ['A' => [[1, 1, 0], [1, 1, 0], [1, 1, 0], [1, 3, 0], [1, 3, 0], [0, null, null], [1, 4, 0], [1, 4, 0], ...array_fill(0, 8, [1, 1, 0])]]);
         $coats = $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200)['coats'];
-        self::assertSame([['prints' => 8, 'failedAt' => 5], ['prints' => 8, 'failedAt' => null]], $coats[0]['coats']);
+        self::assertSame([['prints' => 9, 'failedAt' => 5], ['prints' => 8, 'failedAt' => null]], $coats[0]['coats']);
         self::assertSame([4, false], [$coats[0]['renewAfter'], $coats[0]['atLeast']]);
         self::assertContains('Renew it after 4 prints on one spot: the coat that failed first lasted so long.', $coats[0]['sentences']);
+
+        // By the next coat this one is gone.
+        $this->signIn('lead');
+        $this->ask('POST', "/api/runs/{$runs[3]['id']}/void", ['version' => $this->ask('GET', "/api/runs/{$runs[3]['id']}", null, 200)['run']['version'], 'reason' => 'wrong spool was on'], 200);
+        self::assertCount(17, $this->ask('GET', "/api/comparisons/{$started['id']}", null, 200)['runs']);
+
+        // What was seen is what Care goes by, once somebody says so.
+        self::assertSame([null, 'Blue bottle'], [$coats[0]['takenOver'], $coats[0]['agentName']]);
+        self::assertSame(4, $this->ask('POST', "/api/comparisons/{$started['id']}/coat-life", ['setup' => 'A'], 201)['prints']);
+        self::assertSame(4, $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200)['coats'][0]['takenOver']);
+        $side = $this->ask('GET', "/api/comparisons/{$started['id']}", null, 200)['setups'][0];
+        $due = fn (): string => implode(' ', array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'due', 'plateSideId')[$side['plateSideId']]);
+        $this->database()->executeStatement('UPDATE side_tally SET since_coat = 5, coated_at = UTC_TIMESTAMP(6), coat_agent_id = ? WHERE side_id = ?', [
+            Uuid::fromString($side['agentId'])->toBinary(),
+            Uuid::fromString($side['plateSideId'])->toBinary(),
+        ]);
+        self::assertStringContainsString('5 prints on this coat, which lasted 4 in your own test', $due());
+        $this->ask('POST', "/api/comparisons/{$started['id']}/coat-life/withdraw", ['setup' => 'A'], 200);
+        self::assertStringNotContainsString('your own test', $due());
+        $this->ask('POST', "/api/comparisons/{$started['id']}/coat-life", ['setup' => 'Z'], 422);
+    }
+
+    public function testPartsThatStandOnAllSpotsSayWhereTheyFailed(): void
+    {
+        $plan = $this->begin('grid', [])['plan'];
+        $plan['proof']['spotsBalanced'] = true;
+        $started = $this->start($this->ask('POST', '/api/comparisons', $plan, 201));
+        $run = $this->runsOf($started, 0)[0]['id'];
+        $sheet = $this->ask('GET', "/api/runs/$run", null, 200);
+        self::assertCount(1, $sheet['plate']['places']);
+        $print = $sheet['sheet'][array_search('print', array_column($sheet['sheet'], 'step'), true)];
+        self::assertStringContainsString('This part stands ', implode(' ', $print['lines']));
+        $this->import($started['id'], ['A' => [[0, null, null], [1, 1, 0]]]);
+        $places = array_column($this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200)['places'], null, 'setup');
+        self::assertCount(5, $places['A']['places']);
+        self::assertSame([['failed', $sheet['plate']['places'][0]['place']]], array_map(static fn (array $mark): array => [$mark['kind'], $mark['place']], $places['A']['marks']));
     }
 
     public function testAFullPlateHoldsOnlyIfEveryPartDoesAndSaysWhichDidNot(): void

@@ -43,6 +43,25 @@ final class PaperTest extends ApiTestCase
         $this->ask('POST', "/api/comparisons/$other/import-preview", ['table' => $table, 'match' => ['columns' => ['setupColumn' => -1] + $void]], 422);
     }
 
+    public function testWhatATableCallsASetupIsKnownInTheNextComparisonToo(): void
+    {
+        $table = "Plate;Run;Held;Pull (kg);Effort;Damage\nrough one;1;yes;0,45;1;no\nsmooth one;1;yes;0,5;1;no\n";
+        [$first, $version] = $this->started();
+        $seen = $this->ask('POST', "/api/comparisons/$first/import-preview", ['table' => $table], 200);
+        self::assertSame(['rough one', 'smooth one'], array_column($seen['unknownSetups'], 'setup'));
+        self::assertSame([], $seen['named']);
+        $match = ['setups' => [['given' => 'rough one', 'setup' => 'A'], ['given' => 'smooth one', 'setup' => 'B']]];
+        $this->ask('POST', "/api/comparisons/$first/import", ['version' => $version, 'table' => $table, 'match' => $match], 201);
+        // The same plates, by other letters.
+        [$next] = $this->started(turned: true);
+        $again = $this->ask('POST', "/api/comparisons/$next/import-preview", ['table' => $table], 200);
+        self::assertSame([], $again['unknownSetups']);
+        self::assertSame(['rough one' => 'B', 'smooth one' => 'A'], self::byName($again['named']));
+        self::assertSame('B', array_column($again['rows'], 'setup', 'line')[2]);
+        $otherwise = $this->ask('POST', "/api/comparisons/$next/import-preview", ['table' => $table, 'match' => $match], 200);
+        self::assertSame('A', array_column($otherwise['rows'], 'setup', 'line')[2], 'Who says otherwise is believed.');
+    }
+
     public function testTheFileOfAPlanIsKnownAgainAndAnotherIsNamedInWhatItDoes(): void
     {
         $file = self::gcode(58, 210);
@@ -118,13 +137,27 @@ final class PaperTest extends ApiTestCase
      *
      * @return array{string, int}
      */
-    private function started(array $constants = []): array
+    private function started(array $constants = [], bool $turned = false): array
     {
         $plan = $this->ask('POST', '/api/plans/begin', ['kind' => 'grid', 'measures' => ['pull'], 'sure' => 'look'], 200)['plan'];
         $plan['constants'] = $constants + $plan['constants'];
+        $plan['setups'] = $turned ? array_reverse($plan['setups']) : $plan['setups'];
         $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
         $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 200);
 
         return [$started['id'], $started['version']];
+    }
+
+    /**
+     * @param list<array{given: string, setup: string}> $named
+     *
+     * @return array<string, string>
+     */
+    private static function byName(array $named): array
+    {
+        $by = array_column($named, 'setup', 'given');
+        ksort($by);
+
+        return $by;
     }
 }

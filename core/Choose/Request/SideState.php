@@ -101,7 +101,7 @@ final readonly class SideState
     public function steps(Surface $surface, ?Agent $agent): array
     {
         $other = null !== $this->coat && $this->coat->id !== $agent?->id;
-        $spent = !$other && null !== $agent && $this->coat?->id === $agent->id && Wear::coatIsDue($this->printsOnCoat, $agent);
+        $spent = !$other && null !== $agent && $this->coat?->id === $agent->id && Wear::coatIsDue($this->printsOnCoat, $agent, $surface->id);
         $dirty = Wear::washIsDue($this->printsSinceWash);
         $dusty = !$dirty && null !== $this->daysStanding && $this->daysStanding >= self::DUSTY_DAYS;
         $wash = match (true) {
@@ -121,7 +121,7 @@ final readonly class SideState
                 'step.coated',
                 agent: $agent->name,
                 prints: Quantity::count($this->printsOnCoat),
-                lasts: Quantity::count($agent->coatPrints),
+                lasts: Quantity::count($agent->coatPrintsOn($surface->id)),
             ), 0.0) : null,
         ]));
     }

@@ -8,6 +8,7 @@ use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunOrder;
 use Sitzplatz\Words\Quantity;
@@ -55,6 +56,7 @@ final class ComparisonLife
             $comparison->design,
             $comparison->visits,
             $comparison->inTurn,
+            $comparison->spread,
         )->runs;
     }
 
@@ -66,18 +68,26 @@ final class ComparisonLife
      *
      * @throws BadPlan if the plan cannot be carried out
      */
-    public static function order(array $setups, int $runsPerSetup, int $hotPerSetup, int $seed, Design $design, int $visits, bool $inTurn = false): RunOrder
-    {
+    public static function order(
+        array $setups,
+        int $runsPerSetup,
+        int $hotPerSetup,
+        int $seed,
+        Design $design,
+        int $visits,
+        bool $inTurn = false,
+        bool $spread = false,
+    ): RunOrder {
         if ($inTurn && Design::Fixed === $design) {
             throw BadPlan::inTurnAtOneLook();
         }
-        $order = RunOrder::draw($setups, $runsPerSetup, $hotPerSetup, $seed, $visits);
+        $order = RunOrder::draw($setups, $runsPerSetup, $hotPerSetup, $seed, $visits, $spread);
         if (Design::Fixed === $design) {
             return $order;
         }
         [$runs, $hot] = self::firstRuns($runsPerSetup, $hotPerSetup);
 
-        return RunOrder::draw($inTurn ? \array_slice($setups, 0, 1) : $setups, $runs, $hot, $seed, min($visits, $runs));
+        return RunOrder::draw($inTurn ? \array_slice($setups, 0, 1) : $setups, $runs, $hot, $seed, min($visits, $runs), $spread);
     }
 
     /**
@@ -119,6 +129,8 @@ final class ComparisonLife
                 $comparison->lastVisit + 1,
                 $pull ?? (0 === $i % 2 && $comparison->hotPerSetup > 0 ? PullKind::Hot : PullKind::Cold),
                 0 === $i,
+                // As many as are added go on where the order of the spots is.
+                $comparison->spread ? PlateSpot::cases()[($comparison->lastPosition + $i) % \count(PlateSpot::cases())] : null,
             );
         }
 

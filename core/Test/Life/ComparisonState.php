@@ -32,6 +32,8 @@ final readonly class ComparisonState
         public int $lastVisit = RunOrder::VISITS,
         /** Setups are rungs that are tried one after the other. */
         public bool $inTurn = false,
+        /** Parts stand on all spots of the plate equally often. */
+        public bool $spread = false,
     ) {
     }
 }

@@ -243,8 +243,8 @@ final class RunLife
         return [
             new DeclaredVoid(new OwnText($reason), $rule->alone),
             ...($run->occupiesPrinter ? [new PrinterLeft()] : []),
-            // Another coat would be another life: the void print wore this one all the same.
-            ...($run->coatStays ? [] : [new RunRepeated($lastPosition + 1)]),
+            // Another coat would be another life; while it is on, it takes one print more, worn by the void one all the same.
+            ...($run->coatStays && $run->coatGone ? [] : [new RunRepeated($lastPosition + 1)]),
         ];
     }
 

@@ -54,6 +54,8 @@ final readonly class RunState
         public int $parts = 1,
         /** It is one of several prints on one coat, which goes on without it. */
         public bool $coatStays = false,
+        /** That coat is off by now: the next one was begun. */
+        public bool $coatGone = false,
     ) {
     }
 

@@ -138,7 +138,8 @@ final class Contract
         $source = $this->projectDir.'/docs/openapi.yaml';
         $cache = new ConfigCache("$this->cacheDir/$name.php", $this->debug);
         if (!$cache->isFresh()) {
-            $document = json_decode(json_encode((new Parser(maxAliasesForCollections: self::MOST_ALIASES))->parseFile($source), \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR);
+            $written = (new Parser(maxAliasesForCollections: self::MOST_ALIASES))->parseFile($source);
+            $document = json_decode(json_encode($written, \JSON_THROW_ON_ERROR), false, 64, \JSON_THROW_ON_ERROR);
             \assert($document instanceof \stdClass);
             $cache->write('<?php return '.var_export($make($document), true).';', [new FileResource($source)]);
         }

@@ -55,9 +55,10 @@ final class DiagnosisTest extends TestCase
     public function testCareIsDueByPrintsAndByWhatTheCatalogueSaysOfTheAgent(): void
     {
         // Common practice: wash every 5 to 10 prints; how long a coat lasts is told for each agent in the trade notes, section 4.
-        $due = static fn (SideHistory $side, ?string $agent = null): array => Said::all((new CareDue(
+        $due = static fn (SideHistory $side, ?string $agent = null, bool $own = false): array => Said::all((new CareDue(
             $side,
-            null === $agent ? null : self::catalogue()->agent($agent),
+            null === $agent ? null : ($own ? self::catalogue()->agent($agent)->withOwnCoatPrints(['glass' => 4]) : self::catalogue()->agent($agent)),
+            $own ? 'glass' : 'pei_textured',
         ))->sentences());
         self::assertSame([], $due(new SideHistory(9, 9)));
         self::assertSame(['care.wash prints=10'], $due(new SideHistory(10, 10)));
@@ -72,6 +73,7 @@ final class DiagnosisTest extends TestCase
                 'ours',
             );
             self::assertSame([], $due($coated($agent->coatPrints - 1), (string) $id));
+            self::assertSame([[], ['care.coat_by_own prints=4 lasts=4']], [$due($coated(3), (string) $id, true), $due($coated(4), (string) $id, true)], 'An own test goes before what is usual.');
             self::assertSame(["care.coat prints=$agent->coatPrints lasts=$agent->coatPrints"], $due($coated($agent->coatPrints), (string) $id));
         }
         $washedOff = new SideHistory(20, 1, 30, '2026-11-03T00:00:00+00:00', '2026-11-02T00:00:00+00:00', 'pva_stick', 'ours');

@@ -55,6 +55,8 @@ final class WhatItComesToTest extends TestCase
         self::assertEqualsWithDelta(0.15, Difference::matters(Measure::Lift, new Limits(20, 12, Effort::Flex, 0.3)), 1e-12);
         self::assertEqualsWithDelta(5.0, Difference::matters(Measure::ReleaseTemperature, new Limits(20, 12, Effort::Flex)), 1e-12);
         self::assertNull(Difference::matters(Measure::Effort, new Limits(20, 12, Effort::Flex)));
+        $said = new Limits(20, 12, Effort::Flex, 0.3, pullMattersN: 7.5, liftMattersMm: 0.2);
+        self::assertEqualsWithDelta([7.5, 7.5, 0.2], array_map(static fn (Measure $each): ?float => Difference::matters($each, $said), [Measure::PullHot, Measure::PullCold, Measure::Lift]), 1e-12, 'Who plans may say so.');
     }
 
     /** The visits of the plan are the blocks: a day that pulls 10 N more hides nothing. */

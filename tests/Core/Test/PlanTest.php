@@ -91,6 +91,27 @@ final class PlanTest extends TestCase
         self::assertNotSame($order(11), $order(12));
     }
 
+    public function testSinglePartsStandOnAllSpotsEquallyOften(): void
+    {
+        // Corners fail first (common practice): who stands in the middle more often would win by that.
+        for ($seed = 0; $seed < 50; ++$seed) {
+            $spots = [];
+            foreach (RunOrder::draw(self::setups(), 12, 6, $seed, 2, true)->runs as $run) {
+                $spots[$run->setupId][] = $run->spot?->value;
+            }
+            foreach ($spots as $own) {
+                $counts = array_values(array_count_values(array_filter($own)));
+                sort($counts);
+                self::assertSame([2, 2, 2, 3, 3], $counts);
+            }
+        }
+        $plain = RunOrder::draw(self::setups(), 12, 6, 3);
+        $spread = RunOrder::draw(self::setups(), 12, 6, 3, 2, true);
+        $order = static fn (PlannedRun $run): array => [$run->position, $run->setupId, $run->pull];
+        self::assertSame(array_map($order, $plain->runs), array_map($order, $spread->runs), 'The order is the same.');
+        self::assertNull($plain->runs[0]->spot);
+    }
+
     public function testASinglePlateComesOffAndGoesOnAgain(): void
     {
         $order = RunOrder::draw([new PlannedSetup('a', 'P1')], 4, 2, 1);

@@ -1,7 +1,9 @@
 import { Link } from '@tanstack/react-router';
 
-import type { Schemas } from '../api/client';
-import { Notice } from '../ui/Notice';
+import { api, ask, type Schemas } from '../api/client';
+import { useChange, useMay } from '../api/queries';
+import { Button } from '../ui/Button';
+import { Fault, Notice } from '../ui/Notice';
 import { MarkKey, PlateMap } from '../ui/PlateMap';
 import { day, useQuantity } from '../ui/quantity';
 import { VerdictWord } from '../ui/Verdict';
@@ -13,8 +15,8 @@ const LINE = 28;
 const PRINT = 30;
 
 /** How long each coat lasted: a print a box, until the first that failed. */
-export function CoatLives({ coats }: { coats: Judgement['coats'] }) {
-    return coats.map(({ setup, coats: lives, sentences }) => {
+export function CoatLives({ id, coats }: { id: string; coats: Judgement['coats'] }) {
+    return coats.map(({ setup, agentName, takenOver, renewAfter, coats: lives, sentences }) => {
         const most = Math.max(...lives.map((life) => life.prints));
         return (
             <section key={setup} className="mb-6 border-l-4 border-accent bg-accent-wash px-5 py-3" aria-label={say('judge.how_long_the_coat_lasts')}>
@@ -41,9 +43,32 @@ export function CoatLives({ coats }: { coats: Judgement['coats'] }) {
                 {[...sentences.slice(0, lives.length), ...sentences.slice(lives.length + 1)].map((sentence) => (
                     <p key={sentence}>{sentence}</p>
                 ))}
+                {agentName === null ? null : <TakeOver id={id} setup={setup} agentName={agentName} prints={Math.max(1, renewAfter)} takenOver={takenOver} />}
             </section>
         );
     });
+}
+
+/** Care and Choose go by what the test showed, once somebody says so. */
+function TakeOver({ id, setup, agentName, prints, takenOver }: { id: string; setup: string; agentName: string; prints: number; takenOver: number | null }) {
+    const may = useMay();
+    const take = useChange((to: boolean) => (to ? ask(api.POST('/api/comparisons/{id}/coat-life', { params: { path: { id } }, body: { setup } })) : ask(api.POST('/api/comparisons/{id}/coat-life/withdraw', { params: { path: { id } }, body: { setup } }))), ['comparisons', 'care', 'overview']);
+    return (
+        <div className="mt-3 flex flex-wrap items-center gap-3 print:hidden">
+            {takenOver === null ? null : <p>{say('judge.care_goes_by', { agent: agentName, prints: takenOver })}</p>}
+            {may.test && takenOver !== prints ? (
+                <Button onClick={() => take.mutate(true)} disabled={take.isPending}>
+                    {say('judge.let_care_go_by', { agent: agentName, prints })}
+                </Button>
+            ) : null}
+            {may.test && takenOver !== null ? (
+                <Button tone="quiet" onClick={() => take.mutate(false)} disabled={take.isPending}>
+                    {say('judge.take_that_back')}
+                </Button>
+            ) : null}
+            <Fault error={take.error} />
+        </div>
+    );
 }
 
 /** Where on the plate parts failed or harm was done. */

@@ -62,7 +62,7 @@ export function Judgement() {
             <Fault error={close.error ?? add.error} />
             {judgement.use ? <UseThis use={judgement.use} setups={setups} /> : null}
             {judgement.ladder ? <LadderSays ladder={judgement.ladder} title={comparison.title} /> : null}
-            <CoatLives coats={judgement.coats} />
+            <CoatLives id={judgement.comparison.id} coats={judgement.coats} />
             <ul className="mb-4 flex flex-col">
                 {setups.map((setup) => (
                     <li key={setup.id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line py-1.5 first:pt-0">
@@ -206,6 +206,7 @@ function Reckoning({ judgement }: { judgement: Schemas['Judgement'] }) {
                 {limits.liftAtMostMm ? (
                     <p>{say('judge.lift_at_most_liftbyisworst_end_at', { liftAtMostMm: length.text(limits.liftAtMostMm), liftByIsWorst_end: limits.liftBy === 'worst_end' })}</p>
                 ) : null}
+                {limits.why ? <p>{say('test.limits_because', { why: limits.why })}</p> : null}
                 <p>{say('judge.what_lies_between_yes_and_no')}</p>
             </MarginNote>
             {recorded ? (

@@ -94,7 +94,7 @@ export function Report() {
                 </div>
             ) : null}
             <EffortBars setups={setups} limit={limits.effortAtMost} />
-            <CoatLives coats={judgement.coats} />
+            <CoatLives id={judgement.comparison.id} coats={judgement.coats} />
             <WhereItFailed places={judgement.places} />
             <Control control={judgement.control} />
             <Differences differences={judgement.differences} all />

@@ -230,7 +230,9 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
                 {limits.liftAtMostMm ? (
                     <p>{tell('test.lift_at_most', { liftAtMostMm: length.text(limits.liftAtMostMm), b: (words) => <strong>{words}</strong>, liftBy: LIFT_BY_WORDS[limits.liftBy ?? 'mean_of_ends'].toLowerCase() })}</p>
                 ) : null}
+                {limits.why ? <p>{say('test.limits_because', { why: limits.why })}</p> : null}
                 {(comparison.proof.partsPerRun ?? 1) > 1 ? <p>{say('test.every_part_of', { parts: comparison.proof.partsPerRun ?? 1 })}</p> : null}
+                {comparison.proof.spotsBalanced ? <p>{say('test.spots_are_balanced')}</p> : null}
                 {comparison.proof.coatStays ? <p>{say('test.the_coat_stays')}.</p> : null}
                 <p>{say('test.no_harder_than_failuresallowed_failure', { effortAtMost: EFFORT_WORDS[limits.effortAtMost]?.toLowerCase(), failuresAllowed: limits.failuresAllowed })}</p>
             </MarginNote>

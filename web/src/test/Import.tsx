@@ -93,7 +93,7 @@ export function Import() {
                     )}
                 </Field>
                 <Fault error={preview.error ?? take.error} />
-                {seen && seen.unknownSetups.length + (match.setups?.length ?? 0) > 0 ? <WhichSetup unknown={seen.unknownSetups} known={comparison.setups} setups={match.setups ?? []} onSetups={(setups) => again({ ...match, ...(seen.columns ? { columns: seen.columns.match } : {}), setups })} /> : null}
+                {seen && seen.unknownSetups.length + seen.named.length + (match.setups?.length ?? 0) > 0 ? <WhichSetup unknown={seen.unknownSetups} named={seen.named} known={comparison.setups} setups={match.setups ?? []} onSetups={(setups) => again({ ...match, ...(seen.columns ? { columns: seen.columns.match } : {}), setups })} /> : null}
                 {seen?.columns ? <Columns columns={seen.columns} onColumns={(columns) => again({ ...match, columns })} /> : null}
                 {seen && !clean ? (
                     <Notice tone="fault">

@@ -64,11 +64,13 @@ function unitOf(added: { key: string; unit: string }[], key: string): Schemas['U
 }
 
 /** Which setup of the comparison is meant, of all that the table calls otherwise. */
-export function WhichSetup({ unknown, known, setups, onSetups }: { unknown: Preview['unknownSetups']; known: { label: string; name: string }[]; setups: NonNullable<Schemas['TableMatch']['setups']>; onSetups: (setups: NonNullable<Schemas['TableMatch']['setups']>) => void }) {
+export function WhichSetup({ unknown, named, known, setups: said, onSetups }: { unknown: Preview['unknownSetups']; /** As an earlier table called them. */ named: Preview['named']; known: { label: string; name: string }[]; setups: NonNullable<Schemas['TableMatch']['setups']>; onSetups: (setups: NonNullable<Schemas['TableMatch']['setups']>) => void }) {
+    const setups = [...named.filter((each) => !said.some((mapped) => mapped.given === each.given)), ...said];
     const asked = [...setups.map((each) => ({ setup: each.given, rows: null })), ...unknown.filter((each) => !setups.some((known) => known.given === each.setup))];
     return (
         <section aria-label={say('test.which_setup_is_it')}>
             <h2 className="mb-2 text-lg">{say('test.which_setup_is_it')}</h2>
+            {named.length > 0 ? <p className="mb-2 text-soft">{say('test.named_as_before')}</p> : null}
             <div className="grid gap-3 sm:grid-cols-2">
                 {asked.map((each) => (
                     <SelectField

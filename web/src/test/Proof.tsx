@@ -3,7 +3,7 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { More } from '../ui/DraftForm';
-import { CheckField, NumberField, optionsOf, QuantityField, SelectField } from '../ui/Field';
+import { CheckField, NumberField, optionsOf, QuantityField, SelectField, TextField } from '../ui/Field';
 import { useFigures } from '../ui/quantity';
 import { CRITERION_WORDS, DESIGN_WORDS, EFFORT_WORDS, LIFT_BY_WORDS } from '../ui/words';
 import { say, tell } from '../words/say';
@@ -48,11 +48,17 @@ export function Proof({ resin, values, set, why, offers }: { /** Nothing is pull
             {offers.map((offer) => (
                 <p key={offer.sentence} className="flex flex-wrap items-center gap-3">
                     <span className="min-w-0 flex-1">{offer.sentence}</span>
-                    <Button disabled={limits.hotPullAtLeastN === offer.value} onClick={() => limit({ hotPullAtLeastN: offer.value })}>
+                    <Button disabled={limits.hotPullAtLeastN === offer.value && limits.why === offer.sentence} onClick={() => limit({ hotPullAtLeastN: offer.value, why: offer.sentence.slice(0, 300) })}>
                         {say('test.take_this_limit', { value: figure('force').text(offer.value) })}
                     </Button>
                 </p>
             ))}
+            <div className="grid gap-4 sm:grid-cols-3">
+                {pulls ? <QuantityField label={say('test.difference_of_pulls_that_matters')} kind="force" value={limits.pullMattersN ?? null} onValue={(pullMattersN) => limit({ pullMattersN })} name="limits.pullMattersN" hint={say('test.else_a_quarter_of_the_limit')} /> : null}
+                {lift ? <QuantityField label={say('test.difference_of_lift_that_matters')} kind="length" value={limits.liftMattersMm ?? null} onValue={(liftMattersMm) => limit({ liftMattersMm })} name="limits.liftMattersMm" hint={say('test.else_half_of_the_limit')} /> : null}
+            </div>
+            <TextField label={say('test.why_these_limits')} value={limits.why ?? ''} onValue={(why) => limit({ why })} name="limits.why" maxLength={300} />
+            {(proof.partsPerRun ?? 1) > 1 || (proof.coatStays ?? false) ? null : <CheckField label={say('test.spots_balanced')} checked={proof.spotsBalanced ?? false} onValue={(spotsBalanced) => prove({ spotsBalanced })} />}
             <CheckField label={say('test.the_coat_stays')} checked={proof.coatStays ?? false} onValue={(coatStays) => prove({ coatStays })} />
             <CheckField label={say('test.the_plate_stays_on_the_printer')} checked={proof.plateStays} onValue={(plateStays) => prove({ plateStays })} />
             <div className="grid gap-4 sm:grid-cols-2">

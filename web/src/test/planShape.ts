@@ -8,8 +8,8 @@ type Limits = Schemas['Limits'];
 
 /** What is asked of what the plan can show. */
 const ASKED = {
-    proof: whole({ criterion: as<Proof['criterion']>(), share: number(), design: as<Proof['design']>(), measures: as<Proof['measures']>(), scaleStepN: number(), visits: number(), plateStays: flag(), coatStays: optional(flag()), partsPerRun: optional(number()) }),
-    limits: whole({ hotPullAtLeastN: maybe(), coldPullAtMostN: maybe(), liftAtMostMm: optional(maybe()), liftBy: optional(as<NonNullable<Limits['liftBy']>>()), effortAtMost: number(), failuresAllowed: number() }),
+    proof: whole({ criterion: as<Proof['criterion']>(), share: number(), design: as<Proof['design']>(), measures: as<Proof['measures']>(), scaleStepN: number(), visits: number(), plateStays: flag(), coatStays: optional(flag()), partsPerRun: optional(number()), spotsBalanced: optional(flag()) }),
+    limits: whole({ hotPullAtLeastN: maybe(), coldPullAtMostN: maybe(), liftAtMostMm: optional(maybe()), liftBy: optional(as<NonNullable<Limits['liftBy']>>()), pullMattersN: optional(maybe()), liftMattersMm: optional(maybe()), why: optional(text()), effortAtMost: number(), failuresAllowed: number() }),
     runsPerSetup: number(),
     hotPerSetup: number(),
 };

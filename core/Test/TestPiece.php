@@ -7,6 +7,9 @@ namespace Sitzplatz\Test;
 /** A test piece with a rectangular base that is pulled sideways at a height above the plate. */
 final readonly class TestPiece
 {
+    /** An eye and the wall above it, of our pull block. */
+    private const ABOVE_PULL_MM = 5.5;
+
     public function __construct(
         public string $name,
         /** Base length along the pull, mm. */
@@ -25,6 +28,12 @@ final readonly class TestPiece
     public function contactAreaMm2(): float
     {
         return $this->ownAreaMm2 ?? $this->alongPullMm * $this->acrossPullMm;
+    }
+
+    /** What a piece takes at most, mm³: solid over all of its foot, up to a little above the pull. */
+    public function mostMm3(): float
+    {
+        return $this->contactAreaMm2() * ($this->pullHeightMm + self::ABOVE_PULL_MM);
     }
 
     /** Mean shear stress τ = F/A in MPa (N/mm²). */

@@ -21,6 +21,7 @@ use Sitzplatz\Shape\Piece\SmallFeet;
 use Sitzplatz\Shape\Piece\Solid;
 use Sitzplatz\Shape\Piece\WarpBar;
 use Sitzplatz\Shape\Point;
+use Sitzplatz\Test\TestPiece;
 
 /**
  * Test pieces are closed, hold what they should, and stand on what they should. Of the usual ones with the number 27 admesh
@@ -60,6 +61,7 @@ final class TestPieceTest extends TestCase
         $block = (new PullBlock())->solids(self::usual(new PullBlock()), null);
         self::assertCount(1, $block);
         self::assertEqualsWithDelta(6 * (20 * 13.5 - 30 * 9 * sin(deg2rad(6))), $block[0]->volumeMm3(), 1e-9);
+        self::assertEqualsWithDelta(6 * 20 * 13.5, (new TestPiece('', 20, 6, 8))->mostMm3(), 1e-9, 'What the plan says it takes at most: the same without its eye.');
         $z = [];
         foreach ($block[0]->triangles as $triangle) {
             array_push($z, ...array_column($triangle, 2));

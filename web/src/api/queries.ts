@@ -66,6 +66,7 @@ export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal
 export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });
 export const piecesQuery = queryOptions({ queryKey: ['pieces'], queryFn: ({ signal }) => ask(api.GET('/api/test-pieces', { signal })), staleTime: Infinity });
 export const gaugesQuery = from(['gauges'], ({ signal }) => ask(api.GET('/api/gauges', { signal })));
+export const benchesQuery = queryOptions({ queryKey: ['comparisons', 'benches'], queryFn: ({ signal }) => ask(api.GET('/api/benches', { signal })) });
 export const thermometersQuery = from(['thermometers'], ({ signal }) => ask(api.GET('/api/thermometers', { signal })));
 /** Looked at about as often as a thermometer shows something new. */
 export const coolingQuery = (runId: string) => queryOptions({ queryKey: ['cooling', runId], queryFn: ({ signal }) => ask(api.GET('/api/runs/{id}/cooling', { signal, params: { path: { id: runId } } })), staleTime: 0, refetchInterval: (query) => (query.state.data?.cooling?.state === 'waiting' || query.state.data?.cooling?.state === 'watching' ? 1_000 : 5_000) });

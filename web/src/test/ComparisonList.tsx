@@ -8,6 +8,7 @@ import { FoundList } from '../ui/FoundList';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { STATUS_WORDS } from '../ui/words';
 import { say, tell } from '../words/say';
+import { Benches } from './Benches';
 
 export function ComparisonList() {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
@@ -36,6 +37,7 @@ export function ComparisonList() {
                 </MarginNote>
             }
         >
+            <Benches />
             <FoundList
                 list={comparisonsList}
                 placeholder={say('test.title_lot_printer_material')}

@@ -9,9 +9,10 @@ import { say } from '../words/say';
 import { letter } from './letter';
 
 type Order = Pick<Schemas['PlanOrder'], 'runs' | 'days' | 'dayMinutes'>;
-type Placed = Order['runs'][number];
+type Placed = Pick<Order['runs'][number], 'pull' | 'atMinutes' | 'phases'>;
 
-const ROW = 40;
+/** Of a run, px. */
+export const ROW = 40;
 const GAP = 14;
 const TOP = 20;
 const LEFT = 62;
@@ -34,14 +35,7 @@ export function Timetable({ order, indexOf, pulls }: { order: Order; /** Which s
     return (
         <figure ref={ref} className="min-w-0">
             <svg role="img" aria-label={words} width={width} height={height} className="block overflow-visible text-xs">
-                <defs>
-                    <pattern id={`${pattern}-heat`} width="5" height="5" patternUnits="userSpaceOnUse">
-                        <path d="M0 5L5 0" stroke="var(--fault)" strokeWidth="1.6" />
-                    </pattern>
-                    <pattern id={`${pattern}-cool`} width="5" height="5" patternUnits="userSpaceOnUse">
-                        <path d="M0 2.5H5" stroke="var(--accent)" strokeWidth="1.6" />
-                    </pattern>
-                </defs>
+                <Patterns id={pattern} />
                 {hours.map((hour) => (
                     <g key={hour}>
                         <line x1={x(hour * 60)} x2={x(hour * 60)} y1={TOP - 4} y2={height - GAP} stroke="var(--line)" />
@@ -58,7 +52,7 @@ export function Timetable({ order, indexOf, pulls }: { order: Order; /** Which s
                 {order.runs
                     .filter((run) => run.day <= days)
                     .map((run) => (
-                        <Block key={run.position} run={run} index={indexOf(run.setupId)} x={x} pattern={pattern} pulls={pulls} />
+                        <Block key={run.position} run={run} top={TOP + (run.day - 1) * (ROW + GAP)} index={indexOf(run.setupId)} x={x} pattern={pattern} pulls={pulls} />
                     ))}
             </svg>
             <figcaption className="flex flex-wrap items-center gap-x-5 gap-y-1 text-sm text-soft">
@@ -72,6 +66,20 @@ export function Timetable({ order, indexOf, pulls }: { order: Order; /** Which s
                 ) : null}
             </figcaption>
         </figure>
+    );
+}
+
+/** How heat and cooling are drawn. */
+export function Patterns({ id }: { id: string }) {
+    return (
+        <defs>
+            <pattern id={`${id}-heat`} width="5" height="5" patternUnits="userSpaceOnUse">
+                <path d="M0 5L5 0" stroke="var(--fault)" strokeWidth="1.6" />
+            </pattern>
+            <pattern id={`${id}-cool`} width="5" height="5" patternUnits="userSpaceOnUse">
+                <path d="M0 2.5H5" stroke="var(--accent)" strokeWidth="1.6" />
+            </pattern>
+        </defs>
     );
 }
 
@@ -90,8 +98,8 @@ function Key({ fill, words }: { fill: string; words: string }) {
     );
 }
 
-function Block({ run, index, x, pattern, pulls }: { run: Placed; index: number; x: (minutes: number) => number; pattern: string; pulls: boolean }) {
-    const top = TOP + (run.day - 1) * (ROW + GAP);
+/** A run as a box: what of it changes the plate, heats and cools. */
+export function Block({ run, top, index, x, pattern, pulls }: { run: Placed; top: number; index: number; x: (minutes: number) => number; pattern: string; pulls: boolean }) {
     const starts = run.phases.map((_, i) => run.atMinutes + run.phases.slice(0, i).reduce((sum, before) => sum + before.minutes, 0));
     const change = run.phases.find((each) => each.phase === 'change')?.minutes ?? 0;
     const from = x(run.atMinutes + change);

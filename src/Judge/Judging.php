@@ -345,7 +345,7 @@ final readonly class Judging
         $shown = [];
         foreach ($setups as $i => $setup) {
             $own = $marks[$setup->id->toRfc4122()] ?? [];
-            if ([] === $own && 1 === $parts && !$comparison->spread()) {
+            if ([] === $own && 1 === $parts && (!$comparison->spread() || [] === $runsOf[$i])) {
                 continue;
             }
             $shown[] = [

@@ -104,7 +104,7 @@ final readonly class BenchesController
             'position' => $run->position,
             'setup' => $run->setup->position,
             'sideLabel' => $run->setup->side->label(),
-            'pull' => $run->pull->value,
+            'pull' => $run->comparison->taken()->pulls ? $run->pull->value : null,
             'status' => $run->status->value,
             'day' => $placed->day,
             'atMinutes' => $placed->atMinutes,

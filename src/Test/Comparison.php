@@ -140,7 +140,8 @@ class Comparison extends VersionedRow
         $this->limits = [
             ...$body['limits'],
             'liftAtMostMm' => $body['limits']['liftAtMostMm'] ?? null,
-            'liftBy' => $body['limits']['liftBy'] ?? LiftBy::MeanOfEnds->value,
+            // Of several parts the worst has to stay flat too.
+            'liftBy' => ($body['proof']['partsPerRun'] ?? 1) > 1 ? LiftBy::WorstEnd->value : $body['limits']['liftBy'] ?? LiftBy::MeanOfEnds->value,
         ];
         $this->proof = self::proof($body['proof'] ?? [], $this->limits);
         $this->durations = $body['durations'];

@@ -156,11 +156,17 @@ final class KindTest extends ApiTestCase
         $marked = $this->ask('POST', "/api/runs/$run/marks", ['kind' => 'torn', 'x' => 0.5, 'y' => 0.5], 201);
         self::assertCount(1, $this->ask('POST', "/api/marks/{$marked['marks'][1]['id']}/withdraw", null, 200)['marks']);
         self::assertSame(1, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM plate_mark WHERE withdrawn_at IS NOT NULL'), 'It is kept.');
+        // Each part has a lift of its own, and the worst of them is that of the run.
+        $lift = static fn (int $part, float $mm): array => ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'lift', 'value' => $mm, 'unit' => 'mm', 'atLeast' => false, 'place' => $part];
+        $this->ask('POST', "/api/runs/$run/readings", $lift(9, 0.4), 201);
+        $marked = $this->ask('POST', "/api/runs/$run/readings", $lift(2, 0.05), 201);
+        $this->ask('POST', "/api/runs/$run/readings", $lift(10, 0.1), 422);
         // A mark that is taken back contradicts no step: whoever goes on at once, or holds the sheet as well, is not refused.
         $this->ask('POST', "/api/runs/$run/finish", ['version' => $marked['run']['version']], 200);
         $judged = $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200);
         self::assertSame([0, 1], [$judged['setups'][0]['held'], $judged['setups'][0]['heldRuns']]);
         self::assertSame([7], array_column($judged['places'][0]['marks'], 'place'));
+        self::assertSame([0.4], $judged['setups'][0]['lifts']);
         // Nine parts on the plate: a class of their own for Choose.
         self::assertSame(9, (int) $this->database()->fetchOne('SELECT MAX(parts) FROM run_tally t WHERE t.parts IS NOT NULL'));
         self::assertSame(0, $this->tally()->wrong());

@@ -103,10 +103,12 @@ final class RunLife
         if ($measure instanceof Measure && $measure->isForce() && $run->pull->measure() !== $measure) {
             throw Refusal::entry('measure', Sentence::of('run.other_pull_'.$run->pull->value));
         }
-        if ($place < 1 || $place > $measure->places()) {
+        // On a full plate each part has one lift, the worst of it; a single part is read at its ends.
+        $most = Measure::Lift === $measure && $run->parts > 1 ? $run->parts : $measure->places();
+        if ($place < 1 || $place > $most) {
             throw Refusal::entry(
                 'place',
-                Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count($measure->places())),
+                Sentence::of('run.no_such_place', measure: $measure->words(), most: Quantity::count($most)),
             );
         }
         if (Measure::PrintMinutes === $measure && null === $run->printByStampsMinutes()) {

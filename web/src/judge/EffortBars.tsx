@@ -38,7 +38,7 @@ export function EffortBars({ setups, limit }: { setups: Schemas['JudgedSetup'][]
                                         </span>
                                     </td>
                                 ))}
-                                <td className="pl-4!">{setup.damages === 0 ? say('judge.none') : setup.damages}</td>
+                                <td className="pl-4!">{setup.damages > 0 ? setup.damages : setup.heldRuns === 0 ? '–' : say('judge.none')}</td>
                             </tr>
                         ))}
                     </tbody>

@@ -66,7 +66,7 @@ function OneBench({ bench, dayMinutes }: { bench: Bench; dayMinutes: number }) {
                         <rect key={day} x={0} y={day * (ROW + GAP)} width={x(dayMinutes)} height={ROW} fill="none" stroke="var(--line)" strokeDasharray="3 3" />
                     ))}
                     {shown.map((run) => (
-                        <Block key={run.runId} run={run} top={(run.day - 1) * (ROW + GAP)} index={run.setup} x={x} pattern={pattern} pulls />
+                        <Block key={run.runId} run={run} top={(run.day - 1) * (ROW + GAP)} index={run.setup} x={x} pattern={pattern} pulls={run.pull !== null} />
                     ))}
                 </svg>
             </figure>

@@ -34,7 +34,7 @@ export function Proof({ resin, values, set, why, offers }: { /** Nothing is pull
                 {lift ? (
                     <>
                         <QuantityField label={say('test.lift_at_most_2')} kind="length" value={limits.liftAtMostMm ?? null} onValue={(liftAtMostMm) => limit({ liftAtMostMm })} name="limits.liftAtMostMm" hint={why['limits.liftAtMostMm']} />
-                        <SelectField label={say('test.lift_of_a_run_is_the')} value={limits.liftBy ?? 'mean_of_ends'} onValue={(liftBy) => limit({ liftBy })} options={optionsOf(LIFT_BY_WORDS)} />
+                        {(proof.partsPerRun ?? 1) > 1 ? null : <SelectField label={say('test.lift_of_a_run_is_the')} value={limits.liftBy ?? 'mean_of_ends'} onValue={(liftBy) => limit({ liftBy })} options={optionsOf(LIFT_BY_WORDS)} />}
                     </>
                 ) : null}
                 <SelectField label={say('test.effort_at_most')} value={String(limits.effortAtMost)} onValue={(value) => limit({ effortAtMost: Number(value) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} hint={why['limits.effortAtMost']} />

@@ -9,7 +9,7 @@ import { say } from '../words/say';
 import { letter } from './letter';
 
 type Order = Pick<Schemas['PlanOrder'], 'runs' | 'days' | 'dayMinutes'>;
-type Placed = Pick<Order['runs'][number], 'pull' | 'atMinutes' | 'phases'>;
+type Placed = Pick<Order['runs'][number], 'atMinutes' | 'phases'> & { pull: Schemas['Pull'] | null };
 
 /** Of a run, px. */
 export const ROW = 40;

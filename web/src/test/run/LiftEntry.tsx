@@ -11,6 +11,33 @@ import { TypedEntry } from './TypedEntry';
 
 /** The lift of both ends: the gap under them, or by calliper against the middle of the part. */
 export function LiftEntry({ sheet }: { sheet: Sheet }) {
+    return sheet.plate.places.length > 1 ? <LiftOfParts sheet={sheet} /> : <LiftOfEnds sheet={sheet} />;
+}
+
+/** On a full plate: the worst lift of each part, one after the other. */
+function LiftOfParts({ sheet }: { sheet: Sheet }) {
+    const length = useFigures()('length');
+    const parts = sheet.plate.places.map((each) => each.place);
+    const open = parts.find((part) => standing(sheet, 'lift', part) === undefined);
+    const [chosen, setChosen] = useState<number | null>(null);
+    const part = chosen ?? open ?? 1;
+    return (
+        <div className="flex flex-col gap-3">
+            <ChoiceRow
+                label={say('test.lift_of_which_part')}
+                value={String(part)}
+                onValue={(value) => setChosen(Number(value))}
+                options={parts.map((each) => {
+                    const reading = standing(sheet, 'lift', each);
+                    return { value: String(each), label: reading ? say('test.part_lifted', { part: each, lift: length.text(reading.value) }) : String(each) };
+                })}
+            />
+            <TypedEntry key={part} sheet={sheet} measure="lift" label={say('test.worst_lift_of_part', { part })} place={part} onNoted={() => setChosen(null)} />
+        </div>
+    );
+}
+
+function LiftOfEnds({ sheet }: { sheet: Sheet }) {
     const [by, setBy] = useState<'gap' | 'calliper'>('gap');
     return (
         <div className="flex flex-col gap-3">

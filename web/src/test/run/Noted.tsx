@@ -35,7 +35,7 @@ export function Noted({ sheet }: { sheet: Sheet }) {
                         <li key={reading.id} className={reading.stands ? 'text-ink' : 'line-through'}>
                             <span className="flex items-baseline justify-between gap-2">
                                 <span>
-                                    {terms.measure(reading.measure)}: <strong>{text(reading)}</strong>
+                                    {reading.measure === 'lift' && sheet.plate.places.length > 1 ? say('test.measure_of_part', { measure: terms.measure(reading.measure), part: reading.place }) : terms.measure(reading.measure)}: <strong>{text(reading)}</strong>
                                 </span>
                                 {reading.stands && may.test && sheet.run.status !== 'void' ? (
                                     <button className="min-h-11 px-1 text-accent underline underline-offset-4" onClick={() => setAmending(reading)} aria-label={say('test.amend', { measure: terms.measure(reading.measure) })}>

@@ -11,7 +11,7 @@ import { standing, useTouch, type Sheet } from './sheet';
 import { isUsual, Unusual } from './Unusual';
 
 /** A measure that is read off and typed; going on notes it too. */
-export function TypedEntry({ sheet, measure, label, place = 1 }: { sheet: Sheet; measure: Schemas['Measure']; label?: string; place?: number }) {
+export function TypedEntry({ sheet, measure, label, place = 1, onNoted }: { sheet: Sheet; measure: Schemas['Measure']; label?: string; place?: number; onNoted?: () => void }) {
     const terms = useTerms();
     const quantity = useFigures()(terms.figure(measure) ?? 'number');
     const touch = useTouch(sheet);
@@ -23,6 +23,7 @@ export function TypedEntry({ sheet, measure, label, place = 1 }: { sheet: Sheet;
         setValue(null);
         setAsks(false);
         await touch({ kind: 'reading', measure, value, unit: quantity.symbol, atLeast: false, place });
+        onNoted?.();
     };
     const usual = value === null || isUsual(sheet, measure, quantity.store(value));
     const ask = () => {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Catalogue;
 
 use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** A family of filament or resin. Temperatures in °C. */
 final readonly class Material
@@ -48,5 +50,24 @@ final readonly class Material
     public function stiffensC(): ?float
     {
         return $this->crystallisesC ?? (null === $this->glassTransitionC ? null : ($this->glassTransitionC[0] + $this->glassTransitionC[1]) / 2);
+    }
+
+    /**
+     * That a lot has taken up water since it was dried.
+     *
+     * @param int|null $driedDaysAgo null: not known
+     *
+     * @return Sentence|null null: it is dry enough, or nobody knows
+     */
+    public function wet(?int $driedDaysAgo): ?Sentence
+    {
+        return null === $this->drying || null === $driedDaysAgo || $driedDaysAgo <= $this->drying->goodDays ? null : Sentence::of(
+            'job.wet',
+            days: Quantity::count($driedDaysAgo),
+            material: $this->name,
+            good: Quantity::count($this->drying->goodDays),
+            dry: Quantity::seconds(3600 * $this->drying->hours),
+            at: Quantity::celsius($this->drying->celsius),
+        );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use App\Catalogue\ShopCatalogue;
+use Psr\Clock\ClockInterface;
 use Sitzplatz\Judge\Reasons;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\BedAfterFirstLayer;
@@ -21,8 +23,12 @@ use Sitzplatz\Words\Sentence;
 /** A comparison as the API shows it: the plan with its order and what it costs, what differs, and its runs. */
 final readonly class ComparisonView
 {
-    public function __construct(private RunRepository $runs, private PlanQuestions $questions)
-    {
+    public function __construct(
+        private RunRepository $runs,
+        private PlanQuestions $questions,
+        private ShopCatalogue $shop,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @throws BadPlan if the plan cannot be carried out */
@@ -63,7 +69,7 @@ final readonly class ComparisonView
                 'hotLimitEdgePeelMpa' => null === $limit ? null : $piece->edgePeelStressMpa($limit),
             ],
             'basis' => Reasons::basis($comparison->plan()),
-            'cautions' => self::cautions($comparison),
+            'cautions' => $this->cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(
                 static fn (Run $run): array => $run->toArray(),
@@ -153,9 +159,9 @@ final readonly class ComparisonView
     }
 
     /** @return list<Sentence> */
-    public static function cautions(Comparison $comparison): array
+    public function cautions(Comparison $comparison): array
     {
-        $cautions = [];
+        $cautions = $this->wet($comparison);
         foreach ($comparison->setups as $setup) {
             $caution = BedAfterFirstLayer::caution($setup->bedFirstC, $setup->bedOtherC);
             if (null !== $caution) {
@@ -167,5 +173,20 @@ final readonly class ComparisonView
         }
 
         return $cautions;
+    }
+
+    /** @return list<Sentence> lots that want drying before the first run; what is done is done */
+    private function wet(Comparison $comparison): array
+    {
+        $wet = [];
+        foreach (ComparisonStatus::Closed === $comparison->status ? [] : $comparison->setups as $setup) {
+            $dried = $setup->lot->driedOn;
+            $caution = null === $dried ? null : $this->shop->get()->material($setup->materialId)->wet((int) $dried->diff($this->clock->now())->days);
+            if (null !== $caution) {
+                $wet[$setup->lot->label] = Sentence::of('caution.of_lot', lot: $setup->lot->label, caution: $caution);
+            }
+        }
+
+        return array_values($wet);
     }
 }

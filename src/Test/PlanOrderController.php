@@ -47,7 +47,7 @@ final readonly class PlanOrderController
                 static fn (Setup $setup): array => ['id' => $setup->id->toRfc4122(), 'name' => $setup->name()],
             )->toArray()),
             'varied' => ['confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
-            'cautions' => ComparisonView::cautions($comparison),
+            'cautions' => $this->view->cautions($comparison),
         ]);
     }
 }

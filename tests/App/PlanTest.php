@@ -11,6 +11,17 @@ final class PlanTest extends ApiTestCase
 {
     private const LOOK = ['measures' => [], 'sure' => 'look'];
 
+    public function testALotThatWantsDryingIsNamedBeforeTheFirstRun(): void
+    {
+        $this->signIn('technician');
+        $draft = $this->ask('GET', '/api/comparisons/'.$this->pick('/api/comparisons', 'title', 'Cable guides in nylon: laminate bare or with a thin coat?')['id'], null, 200);
+        self::assertSame(
+            // Common practice (trade notes, the table of materials): nylon is very moisture hungry, and is dried 12 h at 80 °C.
+            'L-401: This lot was dried 9 days ago; PA (nylon) stays fit for about 2. Dry it first, 12 h at 80 °C: wet filament lays a poor first layer that looks like bad adhesion.',
+            str_replace("\u{a0}", ' ', $draft['cautions'][0]),
+        );
+    }
+
     public function testEveryQuestionGivesAPlanThatCanBeSentAsItIs(): void
     {
         $this->signIn('technician');

@@ -98,16 +98,9 @@ final readonly class JobRequest
     public function notes(): array
     {
         $notes = [];
-        $drying = $this->material->drying;
-        if (null !== $drying && null !== $this->driedDaysAgo && $this->driedDaysAgo > $drying->goodDays) {
-            $notes[] = Sentence::of(
-                'job.wet',
-                days: Quantity::count($this->driedDaysAgo),
-                material: $this->material->name,
-                good: Quantity::count($drying->goodDays),
-                dry: Quantity::seconds(3600 * $drying->hours),
-                at: Quantity::celsius($drying->celsius),
-            );
+        $wet = $this->material->wet($this->driedDaysAgo);
+        if (null !== $wet) {
+            $notes[] = $wet;
         }
         if ($this->roomC < Target::COLD_ROOM_C && $this->material->filament) {
             $notes[] = Sentence::of('job.cold_room', room: Quantity::celsius($this->roomC), more: Quantity::kelvin(Target::COLD_ROOM_ADDS_K));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Catalogue;
 
 use App\Platform\Database\Row;
+use App\Platform\Database\Withdrawable;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Axis;
@@ -18,8 +19,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Table(name: 'shop_fact')]
 class StoredFact extends Row
 {
-    #[ORM\Column(type: 'utc', nullable: true)]
-    public ?\DateTimeImmutable $withdrawnAt = null;
+    use Withdrawable;
 
     #[ORM\Column(length: 80)]
     public string $withdrawnBy = '';

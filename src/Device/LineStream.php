@@ -17,12 +17,16 @@ final class LineStream
     /** What came of a line that is not whole yet. */
     private string $rest = '';
 
-    /** @throws InstrumentUnreachable if nothing answers there */
-    public function __construct(string $host, int $port)
+    /**
+     * @param string $address host and port
+     *
+     * @throws InstrumentUnreachable if nothing answers there
+     */
+    public function __construct(string $address)
     {
-        $stream = @stream_socket_client("tcp://$host:$port", $code, $message, self::ANSWER_SECONDS);
+        $stream = @stream_socket_client("tcp://$address", $code, $message, self::ANSWER_SECONDS);
         if (false === $stream) {
-            throw InstrumentUnreachable::at("$host:$port");
+            throw InstrumentUnreachable::at($address);
         }
         $this->stream = $stream;
         $this->waitFor(self::ANSWER_SECONDS);

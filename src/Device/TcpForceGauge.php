@@ -15,9 +15,9 @@ final readonly class TcpForceGauge implements ForceGauge
     private float $rangeN;
 
     /** @throws InstrumentUnreachable if nothing answers there */
-    public function __construct(string $host, int $port)
+    public function __construct(string $address)
     {
-        $this->stream = new LineStream($host, $port);
+        $this->stream = new LineStream($address);
         $greeting = $this->line();
         if (1 !== preg_match('/^GAUGE 1 range=([0-9.]+) unit=N$/', $greeting, $found)) {
             throw InstrumentUnreachable::unclear($greeting);

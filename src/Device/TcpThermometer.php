@@ -19,9 +19,9 @@ final class TcpThermometer implements PlateThermometer
      *
      * @throws InstrumentUnreachable if nothing answers there
      */
-    public function __construct(string $host, int $port, ?array $bench)
+    public function __construct(string $address, ?array $bench)
     {
-        $this->stream = new LineStream($host, $port);
+        $this->stream = new LineStream($address);
         $greeting = $this->stream->line() ?? throw InstrumentUnreachable::silentWhileCooling();
         if ('THERMOMETER 1 unit=C' !== $greeting) {
             throw InstrumentUnreachable::unclear($greeting);

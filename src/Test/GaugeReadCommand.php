@@ -10,7 +10,6 @@ use App\Device\ServingCommand;
 use App\Device\TcpForceGauge;
 use App\Platform\Database\UtcType;
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\Exception as DatabaseException;
 use Sitzplatz\Test\PullSample;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -37,23 +36,12 @@ final class GaugeReadCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        while (!$this->stopping) {
-            try {
-                $capture = $this->waiting();
-                if (null !== $capture) {
-                    $this->serve($capture);
-                    continue;
-                }
-            } catch (DatabaseException $e) {
-                // The database may be restarting: begin anew with a fresh connection.
-                $output->writeln($e->getMessage());
-                $this->database->close();
-                $this->clock->sleep(1);
-            }
-            $this->clock->sleep(self::POLL_SECONDS);
-        }
+        return $this->serve($this->database, $this->clock, $output, self::POLL_SECONDS, function (): bool {
+            $capture = $this->waiting();
+            null === $capture || $this->read($capture);
 
-        return self::SUCCESS;
+            return null !== $capture;
+        });
     }
 
     /** @return array<string, mixed>|null */
@@ -76,7 +64,7 @@ final class GaugeReadCommand extends ServingCommand
     }
 
     /** @param array<string, mixed> $capture */
-    private function serve(array $capture): void
+    private function read(array $capture): void
     {
         $id = (string) $capture['id'];
         try {
@@ -102,12 +90,11 @@ final class GaugeReadCommand extends ServingCommand
     /** @throws InstrumentUnreachable if nothing answers there, or it is a simulated one outside of the demo */
     private function gauge(string $address, bool $simulated): TcpForceGauge
     {
-        if ($simulated) {
-            return $this->demo ? new TcpForceGauge('127.0.0.1', $this->gaugePort) : throw InstrumentUnreachable::at($address);
+        if ($simulated && !$this->demo) {
+            throw InstrumentUnreachable::at($address);
         }
-        $colon = (int) strrpos($address, ':');
 
-        return new TcpForceGauge(substr($address, 0, $colon), (int) substr($address, $colon + 1));
+        return new TcpForceGauge($simulated ? "127.0.0.1:{$this->gaugePort}" : $address);
     }
 
     /** @param array<string, mixed> $capture */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Platform\Database\Row;
+use App\Platform\Database\Withdrawable;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Test\PhotoShows;
 use Symfony\Component\Uid\Uuid;
@@ -13,8 +14,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 class RunPhoto extends Row
 {
-    #[ORM\Column(type: 'utc', nullable: true)]
-    public ?\DateTimeImmutable $withdrawnAt = null;
+    use Withdrawable;
 
     public function __construct(
         Uuid $id,

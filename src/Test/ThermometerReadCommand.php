@@ -10,7 +10,6 @@ use App\Device\ServingCommand;
 use App\Device\TcpThermometer;
 use App\Platform\Database\UtcType;
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\Exception as DatabaseException;
 use Sitzplatz\Test\RunStep;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -43,19 +42,11 @@ final class ThermometerReadCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        while (!$this->stopping) {
-            try {
-                $this->look();
-            } catch (DatabaseException $e) {
-                // The database may be restarting: begin anew with a fresh connection.
-                $output->writeln($e->getMessage());
-                $this->database->close();
-                $this->clock->sleep(1);
-            }
-            $this->clock->sleep(self::POLL_SECONDS);
-        }
+        return $this->serve($this->database, $this->clock, $output, self::POLL_SECONDS, function (): bool {
+            $this->look();
 
-        return self::SUCCESS;
+            return false;
+        });
     }
 
     private function look(): void
@@ -71,7 +62,7 @@ final class ThermometerReadCommand extends ServingCommand
             if (!$this->cools($row)) {
                 $this->state($id, Cooling::ENDED);
             } else {
-                $this->serve($id, $row);
+                $this->read($id, $row);
             }
         }
         $this->open = array_intersect_key($this->open, $wanted);
@@ -88,7 +79,7 @@ final class ThermometerReadCommand extends ServingCommand
     }
 
     /** @param array<string, mixed> $row */
-    private function serve(string $id, array $row): void
+    private function read(string $id, array $row): void
     {
         try {
             if (!isset($this->open[$id])) {
@@ -122,15 +113,14 @@ final class ThermometerReadCommand extends ServingCommand
     private function thermometer(array $row): TcpThermometer
     {
         $address = (string) $row['address'];
-        if ((bool) $row['simulated']) {
-            return $this->demo ? new TcpThermometer('127.0.0.1', $this->thermometerPort, [
-                'bedC' => null === $row['bed_c'] ? null : (float) $row['bed_c'],
-                'roomC' => (float) $row['room_c'],
-            ]) : throw InstrumentUnreachable::at($address);
+        if (!$row['simulated']) {
+            return new TcpThermometer($address, null);
         }
-        $colon = (int) strrpos($address, ':');
 
-        return new TcpThermometer(substr($address, 0, $colon), (int) substr($address, $colon + 1), null);
+        return $this->demo ? new TcpThermometer("127.0.0.1:{$this->thermometerPort}", [
+            'bedC' => null === $row['bed_c'] ? null : (float) $row['bed_c'],
+            'roomC' => (float) $row['room_c'],
+        ]) : throw InstrumentUnreachable::at($address);
     }
 
     private function state(string $id, string $state, string $message = ''): void

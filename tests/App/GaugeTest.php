@@ -18,7 +18,7 @@ final class GaugeTest extends TestCase
 
     public function testAPull(): void
     {
-        $gauge = new TcpForceGauge('127.0.0.1', $this->device('GAUGE 1 range=120.5 unit=N', ['OK', 'OK', "OK\nF 0 0.00\nF 50 12.5\nF 100 -0.02\nEND"]));
+        $gauge = new TcpForceGauge($this->device('GAUGE 1 range=120.5 unit=N', ['OK', 'OK', "OK\nF 0 0.00\nF 50 12.5\nF 100 -0.02\nEND"]));
         self::assertEqualsWithDelta(120.5, $gauge->rangeN(), 0);
         $samples = array_map(static fn (PullSample $s): array => [$s->milliseconds, $s->forceN], [...$gauge->pull(self::bench())]);
         self::assertEqualsWithDelta([[0, 0.0], [50, 12.5], [100, -0.02]], $samples, 0);
@@ -27,7 +27,7 @@ final class GaugeTest extends TestCase
     public function testTheReaderSaysWhatLiesUnderTheGauge(): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'heard');
-        $gauge = new TcpForceGauge('127.0.0.1', $this->device('GAUGE 1 range=200 unit=N', ['OK', 'OK', "OK\nEND"], $file));
+        $gauge = new TcpForceGauge($this->device('GAUGE 1 range=200 unit=N', ['OK', 'OK', "OK\nEND"], $file));
         self::assertSame([], [...$gauge->pull(self::bench())]);
         self::assertSame("BENCH material=pla surface=glass agent=- pull=hot bed=60\nZERO\nSTART\n", file_get_contents($file));
         unlink($file);
@@ -50,7 +50,7 @@ final class GaugeTest extends TestCase
     {
         $this->expectException(InstrumentUnreachable::class);
         $this->expectExceptionMessage($words);
-        foreach ((new TcpForceGauge('127.0.0.1', $this->device($greeting, $answers)))->pull(self::bench()) as $sample) {
+        foreach ((new TcpForceGauge($this->device($greeting, $answers)))->pull(self::bench()) as $sample) {
             self::assertGreaterThanOrEqual(0, $sample->milliseconds);
         }
     }
@@ -59,7 +59,7 @@ final class GaugeTest extends TestCase
     {
         $this->expectException(InstrumentUnreachable::class);
         $this->expectExceptionMessage('does not answer. Is it switched on and connected?');
-        new TcpForceGauge('127.0.0.1', 1);
+        new TcpForceGauge('127.0.0.1:1');
     }
 
     private static function bench(): Bench

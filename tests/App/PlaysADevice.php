@@ -22,8 +22,10 @@ trait PlaysADevice
      * A device in a process of its own: it greets, answers each line with the next answer, and hangs up.
      *
      * @param list<string> $answers
+     *
+     * @return string where it is reached
      */
-    private function device(string $greeting, array $answers, string $heard = '/dev/null'): int
+    private function device(string $greeting, array $answers, string $heard = '/dev/null'): string
     {
         $code = '$s = stream_socket_server("tcp://127.0.0.1:0"); echo stream_socket_get_name($s, false), "\n"; $c = stream_socket_accept($s, 10);'
             .'fwrite($c, $argv[1]."\n"); foreach (array_slice($argv, 3) as $answer) { $line = fgets($c); file_put_contents($argv[2], $line, FILE_APPEND); fwrite($c, $answer."\n"); } fclose($c);';
@@ -31,6 +33,6 @@ trait PlaysADevice
         self::assertIsResource($process);
         $this->process = $process;
 
-        return (int) substr((string) strrchr((string) fgets($pipes[1]), ':'), 1);
+        return trim((string) fgets($pipes[1]));
     }
 }

@@ -18,8 +18,8 @@ final class ThermometerTest extends TestCase
     public function testWhatItShowsIsReadWithoutWaiting(): void
     {
         $heard = (string) tempnam(sys_get_temp_dir(), 'heard');
-        $port = $this->device('THERMOMETER 1 unit=C', ['OK', "OK\nT 0 60.25\nT 500 -1.5", 'bye'], $heard);
-        $thermometer = new TcpThermometer('127.0.0.1', $port, ['bedC' => 60.0, 'roomC' => 21.5]);
+        $address = $this->device('THERMOMETER 1 unit=C', ['OK', "OK\nT 0 60.25\nT 500 -1.5", 'bye'], $heard);
+        $thermometer = new TcpThermometer($address, ['bedC' => 60.0, 'roomC' => 21.5]);
         self::assertEqualsWithDelta([[0, 60.25], [500, -1.5]], self::samples($thermometer, 2), 0);
         self::assertSame([], $thermometer->samplesSoFar());
         self::assertSame("BENCH bed=60 room=21.5\nSTART\n", file_get_contents($heard));
@@ -29,7 +29,7 @@ final class ThermometerTest extends TestCase
     public function testARealOneIsNotToldWhatToPlay(): void
     {
         $heard = (string) tempnam(sys_get_temp_dir(), 'heard');
-        new TcpThermometer('127.0.0.1', $this->device('THERMOMETER 1 unit=C', ['OK', 'bye'], $heard), null);
+        new TcpThermometer($this->device('THERMOMETER 1 unit=C', ['OK', 'bye'], $heard), null);
         self::assertSame("START\n", file_get_contents($heard));
         unlink($heard);
     }
@@ -50,7 +50,7 @@ final class ThermometerTest extends TestCase
     {
         $this->expectException(InstrumentUnreachable::class);
         $this->expectExceptionMessage($words);
-        self::samples(new TcpThermometer('127.0.0.1', $this->device($greeting, $answers), null), 1);
+        self::samples(new TcpThermometer($this->device($greeting, $answers), null), 1);
     }
 
     /** @return list<array{int, float}> */

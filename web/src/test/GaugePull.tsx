@@ -1,6 +1,4 @@
 import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
-import { scaleLinear } from 'd3-scale';
-import { line } from 'd3-shape';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 
@@ -11,6 +9,7 @@ import { ChoiceRow } from '../ui/ChoiceRow';
 import { Fault, Notice } from '../ui/Notice';
 import { useQuantity } from '../ui/quantity';
 import { say } from '../words/say';
+import { TimeTrace } from './TimeTrace';
 
 const POLL_MS = 250;
 
@@ -101,40 +100,17 @@ export function GaugePull({ runId, again, begins, onTaken, limitN, atLeast }: { 
     );
 }
 
-const BOX = { width: 640, height: 150, left: 34, bottom: 20 };
-
 function Trace({ capture, limitN, atLeast }: { capture: Schemas['Capture']; limitN: number | null; atLeast: boolean }) {
     const force = useQuantity('force');
-    const points = capture.samples.map(([time, value]) => [time ?? 0, value ?? 0] as const);
-    const lastTime = points[points.length - 1]?.[0] ?? 0;
-    const x = scaleLinear([0, Math.max(2500, lastTime)], [BOX.left, BOX.width - 8]);
-    const y = scaleLinear([0, Math.max(20, (capture.peakN ?? 0) * 1.15, (limitN ?? 0) * 1.3)], [BOX.height - BOX.bottom, 8]);
-    const path = line<readonly [number, number]>(
-        (point) => x(point[0]),
-        (point) => y(point[1]),
-    )(points);
     return (
-        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full max-w-2xl border border-line bg-well" role="img" aria-label={capture.peakN === null ? say('test.no_force_yet') : say('test.trace_of_the_pull_peak', { peakN: force.text(capture.peakN) })}>
-            {force.ticks(0, y.domain()[1] ?? 0, 4).map((tick) => (
-                <g key={tick}>
-                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />
-                    <text x={BOX.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-soft text-[12px]">
-                        {force.bare(tick)}
-                    </text>
-                </g>
-            ))}
-            {limitN === null ? null : (
-                <g>
-                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(limitN)} y2={y(limitN)} stroke="var(--ink)" strokeWidth={1.5} />
-                    <text x={BOX.width - 12} y={y(limitN) - 5} textAnchor="end" className="fill-ink text-[12px] font-[650]">
-                        {atLeast ? say('test.limit_at_least', { limit: force.text(limitN) }) : say('test.limit_at_most', { limit: force.text(limitN) })}
-                    </text>
-                </g>
-            )}
-            {path ? <path d={path} fill="none" stroke="var(--accent)" strokeWidth={2.5} /> : null}
-            {capture.peakN === null ? null : <line x1={BOX.left} x2={BOX.width - 8} y1={y(capture.peakN)} y2={y(capture.peakN)} stroke="var(--brass)" strokeDasharray="6 4" strokeWidth={1.5} />}
-            <text x={BOX.width - 8} y={BOX.height - 5} textAnchor="end" className="fill-soft text-[12px]">
-                {say('test.s', { v: (x.domain()[1] ?? 0) / 1000 })}</text>
-        </svg>
+        <TimeTrace
+            samples={capture.samples}
+            label={capture.peakN === null ? say('test.no_force_yet') : say('test.trace_of_the_pull_peak', { peakN: force.text(capture.peakN) })}
+            quantity={force}
+            range={[0, Math.max(20, (capture.peakN ?? 0) * 1.15, (limitN ?? 0) * 1.3)]}
+            seconds={2.5}
+            limit={limitN === null ? null : { at: limitN, words: atLeast ? say('test.limit_at_least', { limit: force.text(limitN) }) : say('test.limit_at_most', { limit: force.text(limitN) }) }}
+            mark={capture.peakN}
+        />
     );
 }

@@ -1,6 +1,4 @@
 import { useSuspenseQuery, useQuery } from '@tanstack/react-query';
-import { scaleLinear } from 'd3-scale';
-import { line } from 'd3-shape';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 
@@ -11,6 +9,7 @@ import { ChoiceRow } from '../../ui/ChoiceRow';
 import { Fault, Notice } from '../../ui/Notice';
 import { useQuantity } from '../../ui/quantity';
 import { say } from '../../words/say';
+import { TimeTrace } from '../TimeTrace';
 import { standing, type Sheet } from './sheet';
 import { TypedEntry } from './TypedEntry';
 
@@ -101,41 +100,19 @@ export function CoolingBeside({ sheet }: { sheet: Sheet }) {
     return <p className="mb-3 text-lg">{say('test.thermometer_shows_and_will_be_noted', { shows: temperature.text(cooling.celsius) })}</p>;
 }
 
-const BOX = { width: 640, height: 150, left: 40, bottom: 20 };
-
 function Curve({ cooling }: { cooling: Cooling }) {
     const temperature = useQuantity('temperature');
-    const points = cooling.samples.map(([time, value]) => [time ?? 0, value ?? 0] as const);
-    const values = [...points.map((each) => each[1]), ...(cooling.releaseC === null ? [] : [cooling.releaseC])];
-    const x = scaleLinear([0, Math.max(30_000, points[points.length - 1]?.[0] ?? 0)], [BOX.left, BOX.width - 8]);
-    const y = scaleLinear([Math.min(...values, 25) - 3, Math.max(...values, 40) + 3], [BOX.height - BOX.bottom, 8]);
-    const path = line<readonly [number, number]>(
-        (point) => x(point[0]),
-        (point) => y(point[1]),
-    )(points);
+    const values = [...cooling.samples.map((each) => each[1] ?? 0), ...(cooling.releaseC === null ? [] : [cooling.releaseC])];
     return (
-        <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} className="w-full max-w-2xl border border-line bg-well" role="img" aria-label={cooling.celsius === null ? say('test.waiting_for_the_thermometer') : say('test.curve_of_the_cooling', { now: temperature.text(cooling.celsius) })}>
-            {temperature.ticks(y.domain()[0] ?? 0, y.domain()[1] ?? 0, 4).map((tick) => (
-                <g key={tick}>
-                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(tick)} y2={y(tick)} stroke="var(--line)" />
-                    <text x={BOX.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-soft text-[12px]">
-                        {temperature.bare(tick)}
-                    </text>
-                </g>
-            ))}
-            {cooling.releaseC === null ? null : (
-                <g>
-                    <line x1={BOX.left} x2={BOX.width - 8} y1={y(cooling.releaseC)} y2={y(cooling.releaseC)} stroke="var(--ink)" strokeWidth={1.5} />
-                    <text x={BOX.width - 12} y={y(cooling.releaseC) - 5} textAnchor="end" className="fill-ink text-[12px] font-[650]">
-                        {say('test.lets_go_from', { release: temperature.text(cooling.releaseC) })}
-                    </text>
-                </g>
-            )}
-            {path ? <path d={path} fill="none" stroke="var(--accent)" strokeWidth={2.5} /> : null}
-            <text x={BOX.width - 8} y={BOX.height - 5} textAnchor="end" className="fill-soft text-[12px]">
-                {say('test.s', { v: Math.round((x.domain()[1] ?? 0) / 1000) })}
-            </text>
-        </svg>
+        <TimeTrace
+            samples={cooling.samples}
+            label={cooling.celsius === null ? say('test.waiting_for_the_thermometer') : say('test.curve_of_the_cooling', { now: temperature.text(cooling.celsius) })}
+            quantity={temperature}
+            range={[Math.min(...values, 25) - 3, Math.max(...values, 40) + 3]}
+            seconds={30}
+            limit={cooling.releaseC === null ? null : { at: cooling.releaseC, words: say('test.lets_go_from', { release: temperature.text(cooling.releaseC) }) }}
+            mark={null}
+        />
     );
 }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -32,9 +31,7 @@ final class Version20261127090000 extends AbstractMigration
             DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_unicode_ci`');
         $this->addSql('CREATE TABLE photo_image (photo_id BINARY(16) NOT NULL, image MEDIUMBLOB NOT NULL, PRIMARY KEY (photo_id),
             CONSTRAINT FK_6B4A2B7E7E9E4C8C FOREIGN KEY (photo_id) REFERENCES run_photo (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_unicode_ci`');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
+        // The tallies are counted anew by the last migration that changes what is counted.
     }
 
     public function down(Schema $schema): void

@@ -164,6 +164,8 @@ class Profile extends VersionedRow
         return [
             'id' => $this->id->toRfc4122(),
             'version' => $this->version,
+            'printerId' => $this->printer?->id->toRfc4122(),
+            'lotId' => $this->lot?->id->toRfc4122(),
             'series' => $this->series->toRfc4122(),
             'revision' => $this->revision,
             'title' => $this->title,

@@ -12,12 +12,14 @@ use App\Platform\Http\Answer;
 use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
 use App\Test\Comparison;
+use App\Test\Job;
 use App\Test\Run;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Test\Life\ComparisonStatus;
+use Sitzplatz\Test\Life\JobStatus;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Life\WhatNext;
 use Sitzplatz\Words\Joined;
@@ -32,6 +34,7 @@ use Symfony\Component\Uid\Uuid;
 final readonly class OverviewController
 {
     private const MOST_CARE = 4;
+    private const MOST_PRINTS = 3;
     private const MOST_PROFILES = 10;
 
     public function __construct(
@@ -84,6 +87,7 @@ final readonly class OverviewController
             Role::Viewer => [],
             default => [
                 ...self::underWay($running),
+                ...$this->prints(),
                 ...$this->reviews(),
                 ...$this->care(),
                 ...(Role::Lead === $role ? $this->unsigned() : []),
@@ -199,6 +203,19 @@ final readonly class OverviewController
     private static function profile(Profile $profile, string $title): array
     {
         return ['kind' => 'profile', 'id' => $profile->id->toRfc4122(), 'title' => Sentence::of($title), 'sentence' => $profile->title.'.'];
+    }
+
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> prints that nobody has answered yet */
+    private function prints(): array
+    {
+        $jobs = $this->entities->getRepository(Job::class)->findBy(['status' => JobStatus::Open], ['createdAt' => 'ASC', 'id' => 'ASC'], self::MOST_PRINTS);
+
+        return array_map(static fn (Job $job): array => [
+            'kind' => 'print',
+            'id' => $job->id->toRfc4122(),
+            'title' => Sentence::of('next.print', print: $job->title),
+            'sentence' => Sentence::of('next.print_on', side: $job->side->label(), printer: $job->printer->name),
+        ], $jobs);
     }
 
     /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> one line for both sides of a plate */

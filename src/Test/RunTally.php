@@ -149,15 +149,22 @@ final readonly class RunTally
     }
 
     /**
-     * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too: they wear it as well.
+     * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too, and prints for use: they wear it as well.
      *
      * @param string $where of which; "" for all
      */
     private static function sides(string $where): string
     {
-        return "SELECT h.id, h.fitting_id, COUNT(r.id), COALESCE(SUM(r.id IS NOT NULL AND (washed_at IS NULL OR r.finished_at > washed_at)), 0),
-                IF(coated_at IS NULL, NULL, COALESCE(SUM(r.finished_at > coated_at), 0)), COALESCE(SUM(r.damage = 1), 0),
-                MAX(IF(r.held = 1, r.finished_at, NULL)), MAX(r.finished_at), washed_at, coated_at,
+        $jobs = static fn (string $what, string $and = ''): string => "(SELECT $what FROM job j WHERE j.fitting_id = h.fitting_id AND j.status = 'answered' $and)";
+        $later = static fn (string $a, string $b): string => "GREATEST(COALESCE($a, $b), COALESCE($b, $a))";
+
+        return "SELECT h.id, h.fitting_id, COUNT(r.id) + {$jobs('COUNT(*)')},
+                COALESCE(SUM(r.id IS NOT NULL AND (washed_at IS NULL OR r.finished_at > washed_at)), 0)
+                    + {$jobs('COUNT(*)', 'AND (washed_at IS NULL OR j.answered_at > washed_at)')},
+                IF(coated_at IS NULL, NULL, COALESCE(SUM(r.finished_at > coated_at), 0) + {$jobs('COUNT(*)', 'AND j.answered_at > coated_at')}),
+                COALESCE(SUM(r.damage = 1), 0) + {$jobs('COUNT(*)', 'AND j.damaged = 1')},
+                {$later('MAX(IF(r.held = 1, r.finished_at, NULL))', $jobs('MAX(j.answered_at)', "AND j.outcome = 'held'"))},
+                {$later('MAX(r.finished_at)', $jobs('MAX(j.answered_at)'))}, washed_at, coated_at,
                 (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
             FROM (
                 SELECT ps.id, ps.fitting_id,

@@ -254,7 +254,7 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->press('Compare P2 front, bare');
         $this->see('2 ticked:');
         $slow = fn (int $milliseconds) => (new ChromeDevToolsDriver($this->page))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
-        $slow(8_000);
+        $slow(25_000);
         $this->change('Room temperature:', 'Room, °C', '12');
         $this->until(fn (): bool => $this->isBehind(), 'Nothing tells that the answer is for another room.');
         self::assertFalse($this->page->findElement(WebDriverBy::xpath('//button[text()="Compare 2"]'))->isEnabled());

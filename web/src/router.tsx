@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -93,6 +93,8 @@ const tree = root.addChildren([
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, sidesQuery]),
+    at('/prints', () => import('./prints/Prints'), 'Prints', [openJobsQuery]),
+    at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,
     shelf,
     at('/people', () => import('./account/People'), 'People', [usersQuery, settingsQuery]),

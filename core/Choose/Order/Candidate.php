@@ -197,6 +197,26 @@ final readonly class Candidate
         return $this->ownRuns;
     }
 
+    /** The chance by the grades of practice alone, for a sound plate and a middling part. */
+    public function practiceChance(): float
+    {
+        $parts = $this->proposal->job->partCount;
+        $worth = $this->treatment->basis->worthRuns();
+
+        return Expectation::of($this->hold->grade, 0.0, [], $parts, $worth)->plate->mean() * Expectation::of($this->release->grade, 0.0, [], $parts, $worth)->plate->mean();
+    }
+
+    /** On what it rests: proven, own, alike, or practice. */
+    public function basis(): string
+    {
+        return match (true) {
+            $this->proven => 'proven',
+            $this->hold->own()['runs'] > 0 => 'own',
+            $this->ownRuns => 'alike',
+            default => 'practice',
+        };
+    }
+
     /** On what it rests, in a few words. */
     public function known(): Sentence
     {

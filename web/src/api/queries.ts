@@ -66,6 +66,12 @@ export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal
 export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });
 export const piecesQuery = queryOptions({ queryKey: ['pieces'], queryFn: ({ signal }) => ask(api.GET('/api/test-pieces', { signal })), staleTime: Infinity });
 export const gaugesQuery = from(['gauges'], ({ signal }) => ask(api.GET('/api/gauges', { signal })));
+export const openJobsQuery = queryOptions({ queryKey: ['jobs', 'open'], queryFn: ({ signal }) => ask(api.GET('/api/jobs', { signal, params: { query: { status: 'open' } } })) });
+export const jobsList: PagedList<Schemas['Job']> = {
+    key: ['jobs', 'list'],
+    read: (find, after, signal) => ask(api.GET('/api/jobs', { signal, params: { query: { status: 'answered', find, ...(after === '' ? {} : { after }) } } })),
+};
+export const cameTrueQuery = queryOptions({ queryKey: ['jobs', 'came-true'], queryFn: ({ signal }) => ask(api.GET('/api/jobs/came-true', { signal })) });
 export const benchesQuery = queryOptions({ queryKey: ['comparisons', 'benches'], queryFn: ({ signal }) => ask(api.GET('/api/benches', { signal })) });
 export const thermometersQuery = from(['thermometers'], ({ signal }) => ask(api.GET('/api/thermometers', { signal })));
 /** Looked at about as often as a thermometer shows something new. */

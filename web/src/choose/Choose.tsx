@@ -207,6 +207,7 @@ export function Choose() {
                             candidate={card.candidate}
                             detail={card.detail}
                             job={job}
+                            asked={asked}
                             material={catalogue.materials.find((each) => each.id === job.materialId)?.name ?? ''}
                             profileId={card.candidate === best ? profile?.id : undefined}
                             may={may.test}

@@ -10,12 +10,13 @@ import { Cautions, Fault } from '../ui/Notice';
 import { duration, useFigures, useShares } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { say } from '../words/say';
-import type { Job } from './request';
+import { BeginPrint } from './BeginPrint';
+import type { Asked, Job } from './request';
 
-type Props = { candidate: Schemas['Candidate']; detail: Schemas['CandidateDetail']; job: Job; material: string; profileId: string | undefined; may: boolean; onDone: () => void };
+type Props = { candidate: Schemas['Candidate']; detail: Schemas['CandidateDetail']; job: Job; /** As it was asked for. */ asked: Asked; material: string; profileId: string | undefined; may: boolean; onDone: () => void };
 
 /** All that the hand at the printer needs of a setup, on one card; and the bench is set to it in one touch. */
-export function SetupCard({ candidate, detail, job, material, profileId, may, onDone }: Props) {
+export function SetupCard({ candidate, detail, job, asked, material, profileId, may, onDone }: Props) {
     const figure = useFigures();
     const shares = useShares();
     const { bench } = useSession();
@@ -74,9 +75,10 @@ export function SetupCard({ candidate, detail, job, material, profileId, may, on
                 </div>
                 <Cautions sentences={detail.cautions} />
                 <Fault error={error} />
+                {may ? <BeginPrint candidate={candidate} asked={asked} material={material} /> : null}
                 <div className="no-print flex flex-wrap gap-2">
                     {may ? (
-                        <Button tone="main" disabled={there} onClick={() => void put()}>{there ? say('choose.it_lies_on_the_bench') : say('choose.put_it_on_the_bench')}</Button>
+                        <Button disabled={there} onClick={() => void put()}>{there ? say('choose.it_lies_on_the_bench') : say('choose.put_it_on_the_bench')}</Button>
                     ) : null}
                     {profileId ? (
                         <Button asChild>

@@ -39,6 +39,11 @@ export function ProfilePage() {
                     {may.lead && profile.status === 'unsigned' ? (
                         <Button tone="main" onClick={() => setSigning(true)}>{say('keep.sign')}</Button>
                     ) : null}
+                    {profile.status === 'validated' || profile.status === 'trial' ? (
+                        <Button asChild tone={may.lead ? 'plain' : 'main'}>
+                            <Link to="/choose" search={{ material: profile.materialId, ...(profile.printerId ? { printer: profile.printerId } : {}), ...(profile.lotId ? { lot: profile.lotId } : {}) }}>{say('choose.print_with_it')}</Link>
+                        </Button>
+                    ) : null}
                     <Button asChild>
                         <Link to="/keep/$id/card" params={{ id }}>{say('keep.card')}</Link>
                     </Button>

@@ -98,6 +98,12 @@ function NextLink({ next, className, children }: { next: Next; className: string
                     {children}
                 </Link>
             );
+        case 'print':
+            return (
+                <Link to="/prints" className={className}>
+                    {children}
+                </Link>
+            );
         case 'care':
             return (
                 <Link to="/care" className={className}>

@@ -21,7 +21,7 @@ const STEPS = [
 ] as const;
 
 /** Of the manual, by the first word of an address. */
-const CHAPTERS: Record<string, string> = { choose: 'choose', test: 'test', runs: 'test', judge: 'judge', keep: 'keep', care: 'care', fix: 'fix', shelf: 'shelf-and-people', people: 'shelf-and-people' };
+const CHAPTERS: Record<string, string> = { choose: 'choose', test: 'test', runs: 'test', judge: 'judge', keep: 'keep', care: 'care', fix: 'fix', shelf: 'shelf-and-people', people: 'shelf-and-people', prints: 'prints' };
 
 export function TopBar({ user }: { user: Schemas['User'] }) {
     const [menu, setMenu] = useState(false);
@@ -61,6 +61,7 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
                     </ul>
                 </nav>
                 <div className="mb-1 ml-auto flex items-center gap-1">
+                    <Link to="/prints" className="flex min-h-11 items-center px-3 text-ink no-underline hover:underline" activeProps={{ className: 'font-[650] underline!' }}>{say('prints.prints')}</Link>
                     <Link to="/shelf" className="flex min-h-11 items-center px-3 text-ink no-underline hover:underline" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.shelf')}</Link>
                     <Link to="/manual" search={{ at: chapter }} className="hidden min-h-11 items-center px-3 text-ink no-underline hover:underline sm:flex" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.help')}</Link>
                     {menu ? (

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test\Life;
+
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Outcome;
+
+/** How a print for use came out. */
+final readonly class JobAnswer
+{
+    public function __construct(
+        public Outcome $outcome,
+        /** Null: it did not get as far as that. */
+        public ?Effort $effort,
+        /** Whether the plate was. */
+        public bool $damaged,
+        /** How long it printed; null: nobody measured it. */
+        public ?float $minutes,
+    ) {
+    }
+
+    /** Held to the end, and came off without scraper and without harm to the plate. */
+    public function cameTrue(): bool
+    {
+        return $this->outcome->held() && !$this->damaged && null !== $this->effort && $this->effort->value <= Effort::Flex->value;
+    }
+}

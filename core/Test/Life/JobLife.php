@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test\Life;
+
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Words\Sentence;
+
+/** The life of a print for use: begun, and answered in two touches, or dropped. Unanswered ones are never taken as held. */
+final class JobLife
+{
+    /**
+     * @param Effort|null $effort wanted where the part held or lifted: it had to be taken off
+     *
+     * @throws Refusal if it is not open, or how it came off is not said
+     */
+    public static function answer(JobState $job, Outcome $outcome, ?Effort $effort, bool $damaged): JobAnswer
+    {
+        self::open($job);
+        if ($outcome->pullPossible() && null === $effort) {
+            throw Refusal::entry('effort', Sentence::of('job_life.say_effort'));
+        }
+
+        return new JobAnswer($outcome, $outcome->pullPossible() ? $effort : null, $damaged, self::measured($job));
+    }
+
+    /** @throws Refusal if it is not open */
+    public static function drop(JobState $job): void
+    {
+        self::open($job);
+    }
+
+    /**
+     * How long it printed: as the printer reported; else the touches bound it, and the plan, as nobody stands by when a long
+     * print ends. Without either nobody measured it.
+     */
+    private static function measured(JobState $job): ?float
+    {
+        return match (true) {
+            null !== $job->reportedMinutes => $job->reportedMinutes,
+            null === $job->plannedMinutes => null,
+            default => min($job->plannedMinutes, $job->begunMinutesAgo),
+        };
+    }
+
+    /** @throws Refusal if it was answered or dropped */
+    private static function open(JobState $job): void
+    {
+        if (JobStatus::Open !== $job->status) {
+            throw Refusal::state(Sentence::of('job_life.'.$job->status->value));
+        }
+    }
+}

@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Account\Author;
+use App\Platform\Database\VersionedRow;
+use App\Shelf\AgentStock;
+use App\Shelf\Fitting;
+use App\Shelf\Lot;
+use App\Shelf\PlateSide;
+use App\Shelf\Printer;
+use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\JobAnswer;
+use Sitzplatz\Test\Life\JobState;
+use Sitzplatz\Test\Life\JobStatus;
+use Sitzplatz\Test\Outcome;
+use Symfony\Component\Uid\Uuid;
+
+/** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
+#[ORM\Entity]
+#[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
+#[ORM\Index(fields: ['fitting', 'answeredAt'], name: 'IDX_job_fitting')]
+class Job extends VersionedRow implements TouchesSide
+{
+    #[ORM\Column(length: 10)]
+    public JobStatus $status = JobStatus::Open;
+
+    /** What it is called. */
+    #[ORM\Column(length: 160)]
+    public string $title;
+
+    #[ORM\ManyToOne]
+    public ?AgentStock $agent = null;
+
+    #[ORM\ManyToOne]
+    public ?Lot $lot = null;
+
+    /** On the display; null: unheated, or a resin. */
+    #[ORM\Column(nullable: true)]
+    public ?float $bedFirstC = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $bedOtherC = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $exposureS = null;
+
+    #[ORM\Column]
+    public float $roomC;
+
+    #[ORM\Column(type: 'smallint')]
+    public int $parts;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $plannedMinutes = null;
+
+    /** The chance that was said when it began, and what practice alone would have said; null: nobody was asked. */
+    #[ORM\Column(nullable: true)]
+    public ?float $saidChance = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $practiceChance = null;
+
+    /** On what that rested: proven, own, alike or practice. */
+    #[ORM\Column(length: 10)]
+    public string $basis = '';
+
+    #[ORM\Column(nullable: true)]
+    public ?float $reportedMinutes = null;
+
+    #[ORM\Column(length: 20, nullable: true)]
+    public ?Outcome $outcome = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?Effort $effort = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?bool $damaged = null;
+
+    /** Measured, never planned; null: nobody measured it. */
+    #[ORM\Column(nullable: true)]
+    public ?float $minutes = null;
+
+    /** Held and let go, as {@see JobAnswer::cameTrue} has it. */
+    #[ORM\Column(nullable: true)]
+    public ?bool $cameTrue = null;
+
+    #[ORM\Column(length: 500)]
+    public string $note = '';
+
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $answeredAt = null;
+
+    #[ORM\Column(length: 80)]
+    public string $answeredBy = '';
+
+    #[ORM\Column(length: 80)]
+    public readonly string $begunBy;
+
+    /** The sheet it is printed on. */
+    #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+    public readonly Fitting $fitting;
+
+    public function __construct(
+        Uuid $id,
+        \DateTimeImmutable $at,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Printer $printer,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly PlateSide $side,
+        #[ORM\Column(length: 40)]
+        public readonly string $materialId,
+        Author $by,
+    ) {
+        parent::__construct($id, $at);
+        $this->fitting = $side->current();
+        $this->begunBy = $by->name;
+    }
+
+    public function side(): PlateSide
+    {
+        return $this->side;
+    }
+
+    public function state(\DateTimeImmutable $now): JobState
+    {
+        return new JobState(
+            $this->status,
+            $this->plannedMinutes,
+            max(0.0, ((float) $now->format('U.u') - (float) $this->createdAt->format('U.u')) / 60),
+            $this->reportedMinutes,
+        );
+    }
+
+    public function answer(JobAnswer $answer, string $note, Author $by, \DateTimeImmutable $at): void
+    {
+        $this->status = JobStatus::Answered;
+        $this->outcome = $answer->outcome;
+        $this->effort = $answer->effort;
+        $this->damaged = $answer->damaged;
+        $this->minutes = $answer->minutes;
+        $this->cameTrue = $answer->cameTrue();
+        $this->end($note, $by, $at);
+    }
+
+    public function drop(string $reason, Author $by, \DateTimeImmutable $at): void
+    {
+        $this->status = JobStatus::Dropped;
+        $this->end($reason, $by, $at);
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'version' => $this->version,
+            'status' => $this->status->value,
+            'title' => $this->title,
+            'printerName' => $this->printer->name,
+            'sideLabel' => $this->side->label(),
+            'plateSideId' => $this->side->id->toRfc4122(),
+            'agentName' => $this->agent?->name,
+            'materialId' => $this->materialId,
+            'lotLabel' => $this->lot?->label,
+            'bedFirstC' => $this->bedFirstC,
+            'exposureS' => $this->exposureS,
+            'parts' => $this->parts,
+            'plannedMinutes' => $this->plannedMinutes,
+            'begunAt' => $this->createdAt->format(\DATE_ATOM),
+            'begunBy' => $this->begunBy,
+            'saidChance' => $this->saidChance,
+            'outcome' => $this->outcome?->value,
+            'effort' => $this->effort?->value,
+            'damaged' => $this->damaged,
+            'minutes' => $this->minutes,
+            'cameTrue' => $this->cameTrue,
+            'note' => $this->note,
+            'answeredAt' => $this->answeredAt?->format(\DATE_ATOM),
+            'answeredBy' => $this->answeredBy,
+        ];
+    }
+
+    private function end(string $note, Author $by, \DateTimeImmutable $at): void
+    {
+        $this->note = $note;
+        $this->answeredBy = $by->name;
+        $this->answeredAt = $at;
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Test;
+
+use App\Account\CurrentUser;
+use App\Platform\Audit;
+use App\Platform\Contract\Contract;
+use App\Platform\Database\KeyedPage;
+use App\Platform\Database\StoredEdit;
+use App\Platform\Http\Answer;
+use App\Platform\Now;
+use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\JobLife;
+use Sitzplatz\Test\Life\JobStatus;
+use Sitzplatz\Test\Outcome;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The everyday log of prints for use: what is open, and how each came out, in two touches. */
+final readonly class JobController
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Contract $contract,
+        private StoredEdit $edit,
+        private KeyedPage $page,
+        private CurrentUser $current,
+        private Audit $audit,
+        private Now $now,
+    ) {
+    }
+
+    #[Route('/api/jobs', name: 'listJobs', methods: ['GET'])]
+    public function list(Request $request): Answer
+    {
+        $status = JobStatus::tryFrom($request->query->getString('status'));
+        $ids = $this->page->ids(
+            'job t JOIN printer p ON p.id = t.printer_id JOIN plate_side ps ON ps.id = t.side_id JOIN plate pl ON pl.id = ps.plate_id LEFT JOIN lot l ON l.id = t.lot_id',
+            'job',
+            "CONCAT_WS(' ', t.title, p.name, pl.number, l.label, REPLACE(t.material_id, '_', ' '))",
+            $request->query->getString('find'),
+            $request->query->getString('after'),
+            null === $status ? '' : 't.status = ?',
+            null === $status ? [] : [$status->value],
+        );
+
+        return new Answer(array_map(
+            static fn (Job $job): array => $job->toArray(),
+            KeyedPage::ordered($ids, $this->entities->getRepository(Job::class)->findBy(['id' => $ids])),
+        ));
+    }
+
+    #[Route('/api/jobs/{id}/answer', name: 'answerJob', methods: ['POST'])]
+    public function answer(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body): void {
+            $answer = RunCommands::asked(fn () => JobLife::answer(
+                $job->state($this->now->time()),
+                Outcome::from($body['outcome']),
+                isset($body['effort']) ? Effort::from($body['effort']) : null,
+                $body['damaged'] ?? false,
+            ));
+            $job->answer($answer, $body['note'] ?? '', $this->current->author(), $this->now->time());
+        });
+
+        return new Answer($job->toArray());
+    }
+
+    #[Route('/api/jobs/{id}/drop', name: 'dropJob', methods: ['POST'])]
+    public function drop(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body): void {
+            RunCommands::asked(fn () => JobLife::drop($job->state($this->now->time())));
+            $job->drop($body['reason'], $this->current->author(), $this->now->time());
+            $this->audit->note('job dropped', $job->id, ['reason' => $body['reason']]);
+        });
+
+        return new Answer($job->toArray());
+    }
+}

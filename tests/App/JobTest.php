@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\App;
+
+use App\Test\RunTally;
+use Symfony\Component\Uid\Uuid;
+
+/** Prints for use: begun with what Choose showed, answered in two touches, counted for wear and held against what was said. */
+final class JobTest extends ApiTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->signIn('technician');
+    }
+
+    public function testAPrintIsBegunAndAnsweredInTwoTouches(): void
+    {
+        $first = $this->best();
+        $wear = fn (): array => array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'printsSinceFitting', 'plateSideId');
+        $before = $wear()[$first['plateSideId']];
+        $body = ['id' => Uuid::v7()->toRfc4122(), 'title' => 'Filter cell, set of two', 'key' => $first['key'], 'asked' => $this->asked()];
+        $job = $this->ask('POST', '/api/jobs', $body, 201);
+        self::assertSame($job['id'], $this->ask('POST', '/api/jobs', $body, 200)['id'], 'Sent twice, it is one print.');
+        self::assertSame(['open', 2, $first['plateSideId']], [$job['status'], $job['parts'], $job['plateSideId']]);
+        self::assertEqualsWithDelta($first['chance'], $job['saidChance'], 1e-9, 'What was said is kept.');
+        self::assertSame($before, $wear()[$first['plateSideId']], 'Nobody has said yet that it was printed.');
+        self::assertSame([$job['id']], array_column($this->ask('GET', '/api/jobs?status=open', null, 200), 'id'));
+
+        self::assertContains(['print', 'Say how it came out: Filter cell, set of two'], array_map(static fn (array $next): array => [$next['kind'], $next['title']], $this->ask('GET', '/api/overview', null, 200)['next']));
+        $path = "/api/jobs/{$job['id']}";
+        self::assertSame('effort', $this->ask('POST', "$path/answer", ['version' => $job['version'], 'outcome' => 'held'], 422)['errors'][0]['field']);
+        $answer = ['version' => $job['version'], 'outcome' => 'held', 'effort' => 1, 'damaged' => false];
+        $done = $this->ask('POST', "$path/answer", $answer, 200);
+        self::assertSame(['answered', true, 'Mara'], [$done['status'], $done['cameTrue'], $done['answeredBy']]);
+        self::assertLessThan(1.0, $done['minutes'], 'No longer than since it was begun.');
+        $this->ask('POST', "$path/answer", ['version' => $done['version']] + $answer, 409);
+        self::assertSame($before + 1, $wear()[$first['plateSideId']], 'It wears the sheet like any print.');
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        self::assertSame(0, $tally->wrong());
+        self::assertSame([], $this->ask('GET', '/api/jobs?status=open', null, 200));
+        self::assertCount(1, $this->ask('GET', '/api/jobs?find=filter+cell', null, 200));
+        self::assertSame($this->best()['ownRuns'], $first['ownRuns'], 'A print for use is no run.');
+    }
+
+    public function testWhatIsNotPrintedIsDroppedAndCountsForNothing(): void
+    {
+        $job = $this->begun();
+        $dropped = $this->ask('POST', "/api/jobs/{$job['id']}/drop", ['version' => $job['version'], 'reason' => 'the order was taken back'], 200);
+        self::assertSame(['dropped', null], [$dropped['status'], $dropped['cameTrue']]);
+        $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $dropped['version'], 'outcome' => 'came_off'], 409);
+        self::assertNull($this->ask('GET', '/api/jobs/came-true', null, 200)['all']);
+    }
+
+    public function testASetupThatMayNotBeUsedBeginsNoPrint(): void
+    {
+        $this->ask('POST', '/api/jobs', ['title' => 'x', 'key' => 'nothing/bare', 'asked' => $this->asked()], 409);
+        $this->ask('POST', '/api/jobs', ['title' => '', 'key' => 'nothing/bare', 'asked' => $this->asked()], 422);
+        self::assertSame(0, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM job'));
+    }
+
+    public function testWhatWasSaidIsHeldAgainstWhatHappened(): void
+    {
+        for ($i = 0; $i < 12; ++$i) {
+            $job = $this->begun();
+            $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version']] + ($i < 3 ? ['outcome' => 'held', 'effort' => 1] : ['outcome' => 'came_off']), 200);
+        }
+        $this->begun();
+        $told = $this->ask('GET', '/api/jobs/came-true', null, 200);
+        self::assertSame([1, 12, 3], [$told['open'], $told['all']['n'], $told['all']['happened']], 'One that nobody answered is not taken as held.');
+        // By hand: what was said is the same for all, so the score is 3·(1 − p)² + 9·p² over 12.
+        $p = $told['all']['said'];
+        self::assertEqualsWithDelta((3 * (1 - $p) ** 2 + 9 * $p ** 2) / 12, $told['all']['brier'], 1e-9);
+        self::assertStringContainsString('it is worse here than was said', $told['odd'][0]['sentence']);
+        self::assertStringContainsString('not yet nearer', $told['sentence']);
+    }
+
+    /** @return array<string, mixed> */
+    private function begun(): array
+    {
+        return $this->ask('POST', '/api/jobs', ['title' => 'Cover', 'key' => $this->best()['key'], 'asked' => $this->asked()], 201);
+    }
+
+    /** @return array<string, mixed> */
+    private function best(): array
+    {
+        $found = $this->ask('POST', '/api/choose', $this->asked(), 200)['candidates'][0];
+
+        return $found + ['chance' => $found['chance'] ?? null];
+    }
+
+    /** @return array<string, mixed> */
+    private function asked(): array
+    {
+        return [
+            'materialId' => 'pla',
+            'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'],
+            'lotId' => null,
+            'roomC' => 20,
+            'partCount' => 2,
+            'jobMinutes' => 240,
+        ];
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Browser;
+
+/** A print for use: begun from the answer of Choose, answered in two touches at phone size. */
+final class PrintScreensTest extends BrowserTestCase
+{
+    public function testAPrintIsBegunFromChooseAndAnsweredInTwoTouches(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->press('Print with it');
+        $this->fill('What is printed', 'Filter cell, set of two');
+        $this->press('Begin the print');
+        $this->see('It is logged.');
+        $this->open('/');
+        $this->see('Say how it came out: Filter cell, set of two');
+        $this->page->executeScript('window.touches = 0; addEventListener("click", (event) => { window.touches += event.isTrusted ? 1 : 0; }, true);');
+        $this->click('//a[contains(., "Say how it came out")]');
+        $this->see('was said that it holds and lets go');
+        $this->press('Held to the end');
+        $this->press('Lifts by finger');
+        $this->until(fn (): bool => !str_contains($this->text(), 'How did it end?'), 'It still waits for an answer.');
+        self::assertSame(3, $this->page->executeScript('return window.touches'), 'One to come there, and two to answer.');
+        $this->see('Filter cell, set of two');
+        $this->press('Did it come true?');
+        $this->see('Of 1 print 1 held and let go');
+    }
+}

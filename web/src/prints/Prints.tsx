@@ -1,0 +1,124 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { useState } from 'react';
+
+import { api, ask, type Schemas } from '../api/client';
+import { jobsList, openJobsQuery, useChange, useMay } from '../api/queries';
+import { Button } from '../ui/Button';
+import { ChoiceRow } from '../ui/ChoiceRow';
+import { CheckField, optionsOf, TextField } from '../ui/Field';
+import { FoundList } from '../ui/FoundList';
+import { Fault } from '../ui/Notice';
+import { duration, moment, useFigures } from '../ui/quantity';
+import { MarginNote, Sheet } from '../ui/Sheet';
+import { EFFORT_WORDS, OUTCOME_WORDS } from '../ui/words';
+import { say } from '../words/say';
+
+type Job = Schemas['Job'];
+
+/** The everyday log: what prints now, and in two touches how each came out. */
+export function Prints() {
+    const { data: open } = useQuery(openJobsQuery);
+    return (
+        <Sheet
+            title={say('prints.prints')}
+            lead={say('prints.lead')}
+            actions={
+                <Button asChild>
+                    <Link to="/prints/came-true">{say('prints.did_it_come_true')}</Link>
+                </Button>
+            }
+            margin={
+                <MarginNote title={say('prints.what_they_are_for')}>
+                    <p>{say('prints.they_wear_the_plate')}</p>
+                    <p>{say('prints.they_are_no_runs')}</p>
+                </MarginNote>
+            }
+        >
+            {open && open.length > 0 ? (
+                <ul aria-label={say('prints.wait_for_an_answer')} className="mb-8 flex flex-col gap-4">
+                    {open.map((job) => (
+                        <li key={job.id} className="border-l-4 border-accent bg-accent-wash px-4 py-3 sm:px-5">
+                            <Open job={job} />
+                        </li>
+                    ))}
+                </ul>
+            ) : null}
+            <FoundList list={jobsList} placeholder={say('prints.title_printer_plate')} nothing={say('prints.no_print_has_these_words')} none={<p>{say('prints.none_yet')}</p>} row={(job) => <Done key={job.id} job={job} />} />
+        </Sheet>
+    );
+}
+
+function What({ job }: { job: Job }) {
+    const figure = useFigures();
+    const bed = job.exposureS !== null ? say('unit.seconds', { figure: figure('count').bare(job.exposureS) }) : job.bedFirstC === null ? say('test.bed_unheated') : figure('temperature').text(job.bedFirstC);
+    return <>{say('prints.setup', { side: job.sideLabel, agent: job.agentName ?? say('test.bare'), bed, printer: job.printerName, parts: job.parts })}</>;
+}
+
+function Open({ job }: { job: Job }) {
+    const may = useMay();
+    const share = useFigures()('share');
+    const [outcome, setOutcome] = useState<Schemas['Outcome'] | null>(null);
+    const [damaged, setDamaged] = useState(false);
+    const [note, setNote] = useState('');
+    const touches = ['jobs', 'care', 'overview', 'sides'];
+    const answer = useChange((said: { outcome: Schemas['Outcome']; effort: number | null }) => ask(api.POST('/api/jobs/{id}/answer', { params: { path: { id: job.id } }, body: { ...said, version: job.version, damaged, note } })), touches);
+    const drop = useChange(() => ask(api.POST('/api/jobs/{id}/drop', { params: { path: { id: job.id } }, body: { version: job.version, reason: say('prints.was_not_printed') } })), touches);
+    const takenOff = (next: Schemas['Outcome']) => next === 'held' || next === 'lifted';
+    const say1 = (next: Schemas['Outcome']) => {
+        setOutcome(next);
+        // What came off by itself is no longer taken off.
+        if (!takenOff(next)) answer.mutate({ outcome: next, effort: null });
+    };
+    return (
+        <div className="flex flex-col gap-3">
+            <div>
+                <p className="text-xl font-[650]">{job.title}</p>
+                <p>
+                    <What job={job} />
+                </p>
+                <p className="text-soft">
+                    {say('prints.begun', { at: moment(job.begunAt), by: job.begunBy })}
+                    {job.plannedMinutes === null ? '' : say('prints.planned_for', { time: duration(job.plannedMinutes) })}
+                    {job.saidChance === null ? '' : say('prints.was_said', { chance: share.text(job.saidChance) })}
+                </p>
+            </div>
+            {may.test ? (
+                <>
+                    <ChoiceRow label={say('prints.how_did_it_end')} value={outcome} onValue={say1} options={optionsOf(OUTCOME_WORDS)} />
+                    {outcome !== null && takenOff(outcome) ? <ChoiceRow label={say('prints.how_did_it_come_off')} value={null} onValue={(effort) => answer.mutate({ outcome, effort: Number(effort) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} /> : null}
+                    <details>
+                        <summary className="flex min-h-11 cursor-pointer items-center">{say('prints.more_to_say_first')}</summary>
+                        <div className="flex flex-col gap-3 pb-2">
+                            <CheckField label={say('prints.the_plate_was_harmed')} checked={damaged} onValue={setDamaged} />
+                            <TextField label={say('prints.note')} value={note} onValue={setNote} maxLength={500} />
+                            <Button tone="quiet" className="self-start" onClick={() => drop.mutate(undefined)} disabled={drop.isPending}>
+                                {say('prints.it_was_not_printed')}
+                            </Button>
+                        </div>
+                    </details>
+                    <Fault error={answer.error ?? drop.error} />
+                </>
+            ) : null}
+        </div>
+    );
+}
+
+function Done({ job }: { job: Job }) {
+    return (
+        <li className="grid gap-x-6 border-b border-line py-3 sm:grid-cols-[minmax(0,1fr)_16rem]">
+            <div>
+                <p className="text-lg font-[650]">{job.title}</p>
+                <p className="text-soft">
+                    <What job={job} />
+                </p>
+                {job.note ? <p className="text-soft">{job.note}</p> : null}
+            </div>
+            <p>
+                <strong className={job.cameTrue === false ? 'text-fault' : ''}>{job.status === 'open' ? say('prints.nobody_said_yet') : job.status === 'dropped' ? say('prints.not_printed') : OUTCOME_WORDS[job.outcome ?? 'held']}</strong>
+                {job.effort === null ? null : <span className="block">{EFFORT_WORDS[job.effort]}</span>}
+                <span className="block text-sm text-soft">{moment(job.answeredAt ?? job.begunAt)}</span>
+            </p>
+        </li>
+    );
+}

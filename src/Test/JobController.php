@@ -38,7 +38,8 @@ final readonly class JobController
     {
         $status = JobStatus::tryFrom($request->query->getString('status'));
         $ids = $this->page->ids(
-            'job t JOIN printer p ON p.id = t.printer_id JOIN plate_side ps ON ps.id = t.side_id JOIN plate pl ON pl.id = ps.plate_id LEFT JOIN lot l ON l.id = t.lot_id',
+            'job t JOIN printer p ON p.id = t.printer_id JOIN plate_side ps ON ps.id = t.side_id
+             JOIN plate pl ON pl.id = ps.plate_id LEFT JOIN lot l ON l.id = t.lot_id',
             'job',
             "CONCAT_WS(' ', t.title, p.name, pl.number, l.label, REPLACE(t.material_id, '_', ' '))",
             $request->query->getString('find'),

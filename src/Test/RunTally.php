@@ -155,7 +155,8 @@ final readonly class RunTally
      */
     private static function sides(string $where): string
     {
-        $jobs = static fn (string $what, string $and = ''): string => "(SELECT $what FROM job j WHERE j.fitting_id = h.fitting_id AND j.status = 'answered' $and)";
+        $jobs = static fn (string $what, string $and = ''): string => "(SELECT $what FROM job j
+            WHERE j.fitting_id = h.fitting_id AND j.status = 'answered' $and)";
         $later = static fn (string $a, string $b): string => "GREATEST(COALESCE($a, $b), COALESCE($b, $a))";
 
         return "SELECT h.id, h.fitting_id, COUNT(r.id) + {$jobs('COUNT(*)')},

@@ -203,7 +203,8 @@ final readonly class Candidate
         $parts = $this->proposal->job->partCount;
         $worth = $this->treatment->basis->worthRuns();
 
-        return Expectation::of($this->hold->grade, 0.0, [], $parts, $worth)->plate->mean() * Expectation::of($this->release->grade, 0.0, [], $parts, $worth)->plate->mean();
+        return Expectation::of($this->hold->grade, 0.0, [], $parts, $worth)->plate->mean()
+            * Expectation::of($this->release->grade, 0.0, [], $parts, $worth)->plate->mean();
     }
 
     /** On what it rests: proven, own, alike, or practice. */

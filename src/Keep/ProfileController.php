@@ -43,6 +43,7 @@ final readonly class ProfileController
         private ProfileList $list,
         private ProfileDoubts $doubts,
         private ProfileDial $dials,
+        private PrintsSince $seen,
         private ProfileSchema $schema,
         private ShopCatalogue $shop,
         private CurrentUser $current,
@@ -316,6 +317,7 @@ final readonly class ProfileController
             'dial' => $this->dials->of($profile),
             'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
             'confirm' => $this->confirm($profile),
+            'seen' => $this->seen->of($profile)?->sentence,
         ];
     }
 

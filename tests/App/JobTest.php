@@ -78,6 +78,25 @@ final class JobTest extends ApiTestCase
         self::assertStringContainsString('not yet nearer', $told['sentence']);
     }
 
+    public function testAProfileSaysWhatPrintsForUseHaveShownSince(): void
+    {
+        $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1');
+        self::assertNull($this->ask('GET', "/api/profiles/{$profile['id']}", null, 200)['seen']);
+        $asked = ['lotId' => $this->pick('/api/lots/in-use', 'label', 'L-101')['id'], 'bedC' => 55] + $this->asked();
+        $choice = fn (): array => array_values(array_filter(
+            $this->ask('POST', '/api/choose', $asked, 200)['candidates'],
+            static fn (array $each): bool => 'P1 front, bare' === $each['label'],
+        ))[0];
+        $first = $choice();
+        $job = $this->ask('POST', '/api/jobs', ['title' => 'Long one', 'key' => $first['key'], 'asked' => $asked], 201);
+        self::assertEqualsWithDelta(55, $job['bedFirstC'], 1e-9, 'As the profile has it.');
+        $this->database()->executeStatement('UPDATE job SET created_at = created_at - INTERVAL 200 MINUTE');
+        $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'held', 'effort' => 0], 200);
+        $seen = str_replace("\u{a0}", ' ', (string) $this->ask('GET', "/api/profiles/{$profile['id']}", null, 200)['seen']);
+        self::assertStringContainsString('1 print for use, 1 held and let go: the longest took 3 h 20 min as measured and the fullest plate had 2 parts.', $seen);
+        self::assertSame($first['hold']['ownRuns'], $choice()['hold']['ownRuns'], 'The signed evidence is as it was.');
+    }
+
     /** @return array<string, mixed> */
     private function begun(): array
     {

@@ -65,6 +65,7 @@ export function ProfilePage() {
                     </span>
                 ) : null}
                 <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>
+                {profile.seen ? <p className="mt-1 text-base">{profile.seen}</p> : null}
             </div>
             {profile.withdrawnReason ? (
                 <div className="mb-6">

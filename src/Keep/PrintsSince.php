@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keep;
+
+use App\Platform\Database\UtcType;
+use App\Shelf\Number;
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Keep\SeenSince;
+use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\JobAnswer;
+use Sitzplatz\Test\Outcome;
+
+/** The prints for use that were made as a profile has it, on its printer, since its evidence ended. */
+final readonly class PrintsSince
+{
+    /** The last ones. */
+    private const MOST = 2_000;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    public function of(Profile $profile): ?SeenSince
+    {
+        $setting = $profile->document['setting'];
+        $scope = $profile->document['scope'];
+        if (null === $profile->printer || null === $profile->fitting) {
+            return null;
+        }
+        $jobs = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
+             WHERE j.fitting_id = ? AND j.answered_at > ? AND j.outcome IS NOT NULL AND j.printer_id = ? AND j.material_id = ?
+                AND a.kind_id <=> ? AND j.bed_first_c <=> ? AND j.bed_other_c <=> ? AND j.exposure_s <=> ?
+                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC LIMIT '.self::MOST,
+            [
+                $profile->fitting->id->toBinary(),
+                UtcType::text($profile->evidenceUntil ?? $profile->createdAt),
+                $profile->printer->id->toBinary(),
+                $profile->materialId,
+                $setting['agentId'] ?? null,
+                Number::orNull($setting['bedFirstC'] ?? null),
+                Number::orNull($setting['bedOtherC'] ?? null),
+                Number::orNull($setting['exposureS'] ?? null),
+                $profile->lot?->id->toBinary(),
+                $profile->lot?->id->toBinary(),
+            ],
+        ) as $row) {
+            $jobs[] = [
+                'answer' => new JobAnswer(
+                    Outcome::from((string) $row['outcome']),
+                    null === $row['effort'] ? null : Effort::from((int) $row['effort']),
+                    (bool) $row['damaged'],
+                    null === $row['minutes'] ? null : (float) $row['minutes'],
+                ),
+                'parts' => (int) $row['parts'],
+                'roomC' => (float) $row['room_c'],
+            ];
+        }
+
+        return SeenSince::of($jobs, Number::orNull($scope['longestJobMinutes']), (int) $scope['mostParts']);
+    }
+}

@@ -38,7 +38,7 @@ export function UseThis({ candidate, detail, profile, count, anyPrinter, may, be
                         <p className="text-[0.9375rem]">
                             <Link to="/keep/$id" params={{ id: profile.id }}>{profile.title}</Link>
                             {open.map((point) => (
-                                <span key={point.point} className="ml-2">? {point.sentence}</span>
+                                <span key={point.point} className="ml-2">{point.sentence}</span>
                             ))}
                         </p>
                     ) : null}

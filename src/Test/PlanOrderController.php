@@ -48,6 +48,7 @@ final readonly class PlanOrderController
             )->toArray()),
             'varied' => ['confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'cautions' => $this->view->cautions($comparison),
+            'materialMm3' => \count($order->runs) * $comparison->partsPerRun() * $comparison->piece()->mostMm3(),
         ]);
     }
 }

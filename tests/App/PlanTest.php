@@ -31,6 +31,7 @@ final class PlanTest extends ApiTestCase
             foreach ([[], ['lift', 'pull']] as $measures) {
                 $plan = $this->begin(['kind' => $kind, 'measures' => $measures])['plan'];
                 $order = $this->ask('POST', '/api/plans/order', $plan, 200);
+                self::assertGreaterThan(0.0, $order['materialMm3'], 'What it takes is said before it is started.');
                 self::assertCount(\count($plan['setups']), $order['setups'], $kind);
                 $planned = $this->ask('POST', '/api/comparisons', $plan + ['id' => Uuid::v7()->toRfc4122()], 201);
                 self::assertSame($kind, $planned['kind']);

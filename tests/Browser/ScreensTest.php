@@ -22,6 +22,8 @@ final class ScreensTest extends BrowserTestCase
         '/care' => 'due',
         '/care/sums' => 'Thin a cleaner with water',
         '/fix' => 'What is wrong?',
+        '/prints' => 'how each came out',
+        '/prints/came-true' => 'No print has been answered yet',
         '/shelf' => 'Shelf',
         '/people' => 'Three roles',
     ];

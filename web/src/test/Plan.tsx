@@ -11,7 +11,7 @@ import { useDraft, useKey } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
 import { TextField } from '../ui/Field';
 import { Cautions, Fault, Notice } from '../ui/Notice';
-import { duration } from '../ui/quantity';
+import { duration, useFigures } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useAnswer } from '../ui/useAnswer';
 import { say } from '../words/say';
@@ -133,6 +133,7 @@ function draftOf({ kind, controlId, title, lotId, printerId, roomC, constants, l
 type PlanProps = { title: string; start: () => PlanValues; asked: Asked; begun: Begun; /** Its title is the server's, until somebody writes another. */ laid: boolean; row: { version: number } | null; send: (body: PlanBody, version: number) => Promise<Schemas['Comparison']>; after: (comparison: Schemas['Comparison']) => void };
 
 function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, send, after }: PlanProps) {
+    const figure = useFigures();
     const [asked, setAsked] = useState(first);
     const [begun, setBegun] = useState(begunFirst);
     const named = useRef(laid ? begunFirst.plan?.title : undefined);
@@ -220,7 +221,7 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
                             <h2 className="text-xl">{order?.sentence ?? '…'}</h2>
                             {order ? (
                                 <p className="text-soft">
-                                    {say('test.days_and_changes', { days: order.days, minutes: duration(order.totalMinutes), changes: order.plateChanges, adaptive: values.proof.design === 'adaptive' })}
+                                    {say('test.days_and_changes', { days: order.days, minutes: duration(order.totalMinutes), changes: order.plateChanges, material: figure('volume').text(order.materialMm3), adaptive: values.proof.design === 'adaptive' })}
                                 </p>
                             ) : null}
                         </div>

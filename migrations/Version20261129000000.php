@@ -25,7 +25,7 @@ final class Version20261129000000 extends AbstractMigration
             damaged TINYINT DEFAULT NULL, minutes DOUBLE PRECISION DEFAULT NULL, came_true TINYINT DEFAULT NULL, note VARCHAR(500) NOT NULL,
             answered_at DATETIME(6) DEFAULT NULL, answered_by VARCHAR(80) NOT NULL, begun_by VARCHAR(80) NOT NULL, material_id VARCHAR(40) NOT NULL,
             agent_id BINARY(16) DEFAULT NULL, lot_id BINARY(16) DEFAULT NULL, fitting_id BINARY(16) NOT NULL, printer_id BINARY(16) NOT NULL,
-            side_id BINARY(16) NOT NULL, INDEX IDX_job_status (status, created_at), INDEX IDX_job_fitting (fitting_id, answered_at),
+            side_id BINARY(16) NOT NULL, INDEX IDX_job_status (status, created_at), INDEX IDX_job_seen (fitting_id, status, answered_at, damaged, outcome),
             INDEX IDX_job_agent (agent_id), INDEX IDX_job_lot (lot_id), INDEX IDX_job_printer (printer_id), INDEX IDX_job_side (side_id),
             INDEX IDX_job_created (created_at, id), PRIMARY KEY (id),
             CONSTRAINT FK_job_agent FOREIGN KEY (agent_id) REFERENCES agent_stock (id), CONSTRAINT FK_job_lot FOREIGN KEY (lot_id) REFERENCES lot (id),

@@ -27,6 +27,12 @@ final class ApiLoad
         'PUT /api/bench' => 2, 'POST /api/plate-sides/…/care' => 1, 'POST /api/lots' => 1, self::CHOOSE => 1, self::ANY => 1,
     ];
 
+    /** Rare, or heavy. */
+    private const APART = [
+        'GET /api/comparisons/…/judgement', 'GET /api/comparisons/…/table', 'GET /api/profiles/…/assessment',
+        'GET /api/jobs', 'GET /api/jobs/came-true', 'GET /api/benches',
+    ];
+
     /** @return array<string, array{string, string}> figure and promise by what was measured; a word why there are none, if the demo does not run */
     public function measure(int $port, int $seconds): array
     {
@@ -53,7 +59,7 @@ final class ApiLoad
         [$names, $mix] = self::mix($requests, 5 * self::RATE);
         $by = self::kinds($names, $client->together($mix, self::IN_FLIGHT));
         $figures['reads and writes, '.self::IN_FLIGHT.' in flight'] = [\sprintf('p95 %.0f ms', self::p95([...$by['reads'], ...$by['writes']])), '≤ 80 ms'];
-        foreach (['GET /api/comparisons/…/judgement', 'GET /api/comparisons/…/table', 'GET /api/profiles/…/assessment', 'POST /api/demo-session'] as $name) {
+        foreach ([...self::APART, 'POST /api/demo-session'] as $name) {
             $times = array_map(static fn (): float => $client->ask(...$requests[$name]())['milliseconds'], range(1, 10));
             $figures["apart: $name"] = [\sprintf('p95 %.0f ms', self::p95($times)), ''];
         }
@@ -129,7 +135,7 @@ final class ApiLoad
         $profile = $first('/api/profiles', 'status', 'validated')['id'] ?? '';
         $run = $client->ask('GET', "/api/comparisons/$running")['body']['runs'][0]['id'] ?? '';
         $requests = [];
-        foreach ([self::EMPTY_CALL, ...array_keys(self::MIX)] as $name) {
+        foreach ([self::EMPTY_CALL, 'GET /api/jobs', 'GET /api/jobs/came-true', 'GET /api/benches', ...array_keys(self::MIX)] as $name) {
             $requests[$name] = static fn (): array => ['GET', substr($name, 4), null];
         }
         foreach ([

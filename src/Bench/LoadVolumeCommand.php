@@ -15,7 +15,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Fills a database of its own with what a busy shop has after three years, so that speed is measured there. */
-#[AsCommand('sitzplatz:load-volume', 'Adds 200 plates, 500 profiles, 50 000 runs and a million log entries to a demo of its own')]
+#[AsCommand('sitzplatz:load-volume', 'Adds 200 plates, 500 profiles, 50 000 runs, a million log entries and a million prints to a demo of its own')]
 final class LoadVolumeCommand extends Command
 {
     public function __construct(

@@ -13,8 +13,9 @@ use Symfony\Component\Uid\Uuid;
 
 /**
  * The data of a busy shop over three years, written beside the demo: 200 plates, 500 profiles, 50 000 runs, a million log
- * entries. By a seed, and spread as a shop's would be: a few materials and plates make most of the runs, sheets are
- * replaced, lots are used up. Every row is that of the demo with other values, so that it is as full as a real one.
+ * entries, a million prints for use. By a seed, and spread as a shop's would be: a few materials and plates make most of the
+ * runs, sheets are replaced, lots are used up. Every row is that of the demo with other values, so that it is as full as a
+ * real one.
  */
 final class Volume
 {
@@ -24,8 +25,11 @@ final class Volume
     private const PRINTERS = 8;
     private const PLATES = 200;
     private const PROFILES = 500;
-    /** Log entries for each run. */
+    /** Log entries for each run, and prints for use. */
     private const LOG_A_RUN = 20;
+    private const JOBS_A_RUN = 20;
+    /** That nobody has answered yet. */
+    private const JOBS_OPEN = 30;
     /** Well below what the server takes in one statement. */
     private const BYTES_AT_ONCE = 2_000_000;
 
@@ -75,10 +79,11 @@ final class Volume
             }
         });
         $this->log(self::LOG_A_RUN * $runs);
+        $this->jobs(self::JOBS_A_RUN * $runs);
         $this->database->executeStatement('SET foreign_key_checks = 1, unique_checks = 1');
         $this->tally->rebuild();
         $counts = [];
-        foreach (['plate', 'lot', 'comparison', 'setup', 'run', 'reading', 'run_tally', 'profile', 'care_event', 'audit_entry'] as $table) {
+        foreach (['plate', 'lot', 'comparison', 'setup', 'run', 'reading', 'run_tally', 'profile', 'care_event', 'audit_entry', 'job'] as $table) {
             $this->database->executeQuery("ANALYZE TABLE $table")->free();
             $count = $this->database->fetchOne("SELECT COUNT(*) FROM $table");
             $counts[$table] = is_numeric($count) ? (int) $count : 0;
@@ -357,6 +362,32 @@ final class Volume
             );
         }
         $this->flush('audit_entry');
+    }
+
+    private function jobs(int $count): void
+    {
+        for ($i = 0; $i < $count; ++$i) {
+            $atMs = $this->nowMs - self::YEARS_MS + (int) ($i * self::YEARS_MS / $count);
+            $side = $this->sides[$this->random->getInt(0, \count($this->sides) - 1)];
+            $sheets = array_filter($side['fittings'], static fn (array $sheet): bool => $sheet['fromMs'] <= $atMs);
+            $said = 0.55 + 0.44 * $this->chance();
+            $open = $i >= $count - self::JOBS_OPEN;
+            $held = $this->chance() < $said;
+            $material = $this->material();
+            $this->put('job', [
+                'id' => $this->id($atMs), 'created_at' => self::time($atMs), 'utc_offset_minutes' => 0, 'version' => $open ? 1 : 2,
+                'status' => $open ? 'open' : 'answered', 'title' => 'Part '.($i + 1), 'bed_first_c' => 60, 'bed_other_c' => 60, 'exposure_s' => null,
+                'room_c' => 20, 'parts' => $this->random->getInt(1, 6), 'planned_minutes' => 240, 'said_chance' => $said, 'practice_chance' => 0.8,
+                'basis' => ['proven', 'own', 'alike', 'practice'][$this->random->getInt(0, 3)], 'reported_minutes' => null,
+                'outcome' => $open ? null : ($held ? 'held' : 'came_off'), 'effort' => $open || !$held ? null : 1, 'damaged' => $open ? null : 0,
+                'minutes' => $open ? null : 230, 'came_true' => $open ? null : (int) $held, 'note' => '',
+                'answered_at' => $open ? null : self::time($atMs + 4 * 3_600_000), 'answered_by' => $open ? '' : 'Mara', 'begun_by' => 'Mara',
+                'material_id' => $material, 'agent_id' => null, 'lot_id' => $this->lots[$material][0],
+                'fitting_id' => $side['fittings'][max(0, \count($sheets) - 1)]['id'],
+                'printer_id' => $this->printers[$this->random->getInt(0, self::PRINTERS - 1)]['id'], 'side_id' => $side['id'],
+            ]);
+        }
+        $this->flush('job');
     }
 
     private function material(): string

@@ -68,9 +68,10 @@ final readonly class CameTrueController
                 (bool) $row['came_true'],
             ),
             $this->database->fetchAllAssociative(
+                // First the last ones, then what they were made with: joined the other way round all would be read.
                 "SELECT j.material_id, f.surface_id, a.kind_id, j.basis, j.said_chance, j.practice_chance, j.came_true
-                 FROM job j JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id
-                 WHERE j.status = 'answered' AND j.said_chance IS NOT NULL ORDER BY j.created_at DESC LIMIT ".self::MOST,
+                 FROM (SELECT * FROM job WHERE status = 'answered' AND said_chance IS NOT NULL ORDER BY created_at DESC LIMIT ".self::MOST.') j
+                 JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
             ),
         );
     }

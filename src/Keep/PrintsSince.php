@@ -31,10 +31,10 @@ final readonly class PrintsSince
         }
         $jobs = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
-             WHERE j.fitting_id = ? AND j.answered_at > ? AND j.outcome IS NOT NULL AND j.printer_id = ? AND j.material_id = ?
+            "SELECT j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
+             WHERE j.fitting_id = ? AND j.status = 'answered' AND j.answered_at > ? AND j.printer_id = ? AND j.material_id = ?
                 AND a.kind_id <=> ? AND j.bed_first_c <=> ? AND j.bed_other_c <=> ? AND j.exposure_s <=> ?
-                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC LIMIT '.self::MOST,
+                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC LIMIT ".self::MOST,
             [
                 $profile->fitting->id->toBinary(),
                 UtcType::text($profile->evidenceUntil ?? $profile->createdAt),

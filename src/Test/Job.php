@@ -22,7 +22,7 @@ use Symfony\Component\Uid\Uuid;
 /** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
-#[ORM\Index(fields: ['fitting', 'answeredAt'], name: 'IDX_job_fitting')]
+#[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome'], name: 'IDX_job_seen')]
 class Job extends VersionedRow implements TouchesSide
 {
     #[ORM\Column(length: 10)]

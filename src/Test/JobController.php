@@ -50,8 +50,22 @@ final readonly class JobController
 
         return new Answer(array_map(
             static fn (Job $job): array => $job->toArray(),
-            KeyedPage::ordered($ids, $this->entities->getRepository(Job::class)->findBy(['id' => $ids])),
+            KeyedPage::ordered($ids, $this->rows($ids)),
         ));
+    }
+
+    /**
+     * @param list<string> $ids as they are stored
+     *
+     * @return list<Job> with all that is shown of them
+     */
+    private function rows(array $ids): array
+    {
+        /* @var list<Job> */
+        return $this->entities->createQuery(
+            'SELECT j, p, s, f, pl, a, l FROM '.Job::class.' j JOIN j.printer p JOIN j.side s LEFT JOIN s.fitting f JOIN s.plate pl
+             LEFT JOIN j.agent a LEFT JOIN j.lot l WHERE j.id IN (:ids)',
+        )->setParameter('ids', $ids)->getResult();
     }
 
     #[Route('/api/jobs/{id}/answer', name: 'answerJob', methods: ['POST'])]

@@ -12,7 +12,7 @@ final class VolumeTest extends ApiTestCase
 {
     private const RUNS = 5000;
     /** Tables that grow with every day of work. */
-    private const GROWING = ['run', 'part', 'standing', 'reading', 'audit_entry', 'gauge_sample'];
+    private const GROWING = ['run', 'part', 'standing', 'reading', 'audit_entry', 'gauge_sample', 'temperature_sample', 'job'];
     private const MOST_ROWS = 1000;
 
     private static ?string $database = null;
@@ -59,7 +59,7 @@ final class VolumeTest extends ApiTestCase
         foreach ([
             '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg', '/api/verdicts', '/api/verdicts?find=petg', '/api/find?words=p1', "/api/profiles?materialId=pla&printerId=$printer&status=validated", "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
             "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/plates?find=pei&retired=false', '/api/plate-sides', '/api/lots', '/api/lots/in-use', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
-            '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
+            '/api/jobs', '/api/jobs?status=open', '/api/jobs?find=part', '/api/jobs/came-true', '/api/benches', '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
         ] as $path) {
             self::assertSame(200, $this->send('GET', $path, null)->getStatusCode(), $path);
         }
@@ -112,7 +112,7 @@ final class VolumeTest extends ApiTestCase
     {
         self::assertStringContainsString('const PAGE = '.KeyedPage::AT_ONCE.';', (string) file_get_contents(\dirname(__DIR__, 2).'/web/src/ui/useFound.ts'));
         $contract = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/openapi.yaml');
-        foreach (['listPlates', 'listLots', 'listProfiles', 'listComparisons'] as $operation) {
+        foreach (['listPlates', 'listLots', 'listProfiles', 'listComparisons', 'listJobs'] as $operation) {
             self::assertMatchesRegularExpression("/operationId: $operation, .*maxItems: ".KeyedPage::AT_ONCE.', items/', $contract);
         }
     }

@@ -7,6 +7,7 @@ namespace App\Test;
 use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Platform\Now;
+use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\Plate;
 use App\Shelf\PlateSide;
@@ -175,17 +176,41 @@ final readonly class RunSheetData
     private function flags(Run $run): array
     {
         $bench = $this->current->get()->bench();
-        $here = ($bench['printerId'] ?? null) === $run->comparison->printer->id->toRfc4122();
-        if (!$here || !$run->status->open() || !\in_array($run->step, self::BEFORE_PRINT, true)) {
+        if (!isset($bench['printerId']) || !$run->status->open() || !\in_array($run->step, self::BEFORE_PRINT, true)) {
             return [];
         }
-        $lot = \is_string($bench['lotId'] ?? null) ? $this->entities->find(Lot::class, Uuid::fromString($bench['lotId'])) : null;
-        $side = \is_string($bench['plateSideId'] ?? null) ? $this->entities->find(PlateSide::class, Uuid::fromString($bench['plateSideId'])) : null;
+        if ($bench['printerId'] !== $run->comparison->printer->id->toRfc4122()) {
+            $printer = $this->lying(Printer::class, $bench['printerId']);
+
+            // What lies on another bench says nothing of this one.
+            return null === $printer ? [] : [Sentence::of('flag.printer', bench: $printer->name, run: $run->comparison->printer->name)];
+        }
+        $lot = $this->lying(Lot::class, $bench['lotId'] ?? null);
+        $side = $this->lying(PlateSide::class, $bench['plateSideId'] ?? null);
+        // A coat that is still to be put on is no other coat.
+        $agent = $this->lying(AgentStock::class, $bench['agentId'] ?? null);
 
         return array_values(array_filter([
             null === $lot || $lot === $run->setup->lot ? null : Sentence::of('flag.lot', bench: $lot->label, run: $run->setup->lot->label),
             null === $side || $side === $run->setup->side ? null : Sentence::of('flag.side', bench: $side->label(), run: $run->setup->side->label()),
+            null === $agent || $agent === $run->setup->agent ? null : Sentence::of(
+                'flag.coat',
+                bench: $agent->name,
+                run: $run->setup->agent->name ?? Sentence::of('candidate.bare'),
+            ),
         ]));
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T|null null: nothing lies there
+     */
+    private function lying(string $class, ?string $id): ?object
+    {
+        return null === $id ? null : $this->entities->find($class, Uuid::fromString($id));
     }
 
     /** @return array<string, list<string>> */

@@ -105,6 +105,11 @@ final class PaperTest extends ApiTestCase
         self::assertSame(['On the bench lies lot L-201; this run wants '.$comparison['lotLabel'].'.'], $this->ask('GET', "/api/runs/$run", null, 200)['flags']);
         $this->ask('PUT', '/api/bench', ['lotId' => $comparison['lotId']] + $bench, 200);
         self::assertSame([], $this->ask('GET', "/api/runs/$run", null, 200)['flags']);
+        $stick = $this->pick('/api/agents', 'name', 'White stick')['id'];
+        $this->ask('PUT', '/api/bench', ['lotId' => $comparison['lotId'], 'agentId' => $stick] + $bench, 200);
+        self::assertSame(['On the bench the coat is White stick; this run wants bare.'], $this->ask('GET', "/api/runs/$run", null, 200)['flags']);
+        $this->ask('PUT', '/api/bench', ['printerId' => $this->pick('/api/printers', 'name', 'Dome')['id'], 'lotId' => null] + $bench, 200);
+        self::assertSame(['Your bench is Dome; this run is on '.$comparison['printerName'].'.'], $this->ask('GET', "/api/runs/$run", null, 200)['flags']);
     }
 
     /** A block of 20 × 6 mm in three layers of 0.2 mm, in the common dialect. */

@@ -253,6 +253,8 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->open('/choose');
         $this->press('Compare P2 front, bare');
         $this->see('2 ticked:');
+        // Without it the browser may answer as fast as it can all the same.
+        (new ChromeDevToolsDriver($this->page))->execute('Network.enable');
         $slow = fn (int $milliseconds) => (new ChromeDevToolsDriver($this->page))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
         $slow(25_000);
         $this->change('Room temperature:', 'Room, °C', '12');

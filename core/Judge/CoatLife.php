@@ -35,6 +35,12 @@ final readonly class CoatLife
     ) {
     }
 
+    /** What Care goes by: a coat that is renewed for each print lasts one. */
+    public function careAfter(): int
+    {
+        return max(1, $this->renewAfter);
+    }
+
     /**
      * @param list<int> $prints which print on its coat each run was, from 1; a void one in between wore it too
      *

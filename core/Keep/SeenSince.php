@@ -11,7 +11,7 @@ use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
- * What prints for use with a profile have shown since: longer, fuller and in other rooms than it was signed for. It stands
+ * What prints for use with a profile have shown since: longer and fuller than it was signed for. It stands
  * beside what was signed, and widens none of it. Only measured minutes count, and only of what held and let go.
  */
 final readonly class SeenSince

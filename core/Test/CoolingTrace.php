@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Statistics\StraightLine;
+
 /** What a thermometer on the plate has shown since it is watched: how warm it was when the part let go, and when it will be cold enough. */
 final readonly class CoolingTrace
 {
@@ -83,28 +85,8 @@ final readonly class CoolingTrace
         if (\count($points) < self::FIT_SAMPLES || $warmest - $now->celsius < self::FIT_FALL_K) {
             return null;
         }
-        [$level, $slope] = self::line($points);
+        $line = StraightLine::of($points);
 
-        return $slope >= 0.0 ? null : max(0.0, (log($celsius - $airC) - $level) / $slope);
-    }
-
-    /**
-     * @param non-empty-list<array{float, float}> $points
-     *
-     * @return array{float, float} where the straight line of least squares stands at 0, and how it rises
-     */
-    private static function line(array $points): array
-    {
-        $n = \count($points);
-        $meanX = array_sum(array_column($points, 0)) / $n;
-        $meanY = array_sum(array_column($points, 1)) / $n;
-        $xx = $xy = 0.0;
-        foreach ($points as [$x, $y]) {
-            $xx += ($x - $meanX) ** 2;
-            $xy += ($x - $meanX) * ($y - $meanY);
-        }
-        $slope = $xx > 0.0 ? $xy / $xx : 0.0;
-
-        return [$meanY - $slope * $meanX, $slope];
+        return null === $line || $line->slope >= 0.0 ? null : max(0.0, (log($celsius - $airC) - $line->level) / $line->slope);
     }
 }

@@ -12,6 +12,12 @@ enum LiftBy: string
     /** For a bar with one point, whose mean would hide what its point does. */
     case WorstEnd = 'worst_end';
 
+    /** Of several parts on a plate the worst has to stay flat too, whatever was said. */
+    public static function ofParts(int $parts, ?self $said): self
+    {
+        return $parts > 1 ? self::WorstEnd : $said ?? self::MeanOfEnds;
+    }
+
     /**
      * @param non-empty-list<float> $endsMm
      */

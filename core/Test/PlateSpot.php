@@ -16,6 +16,12 @@ enum PlateSpot: int
     case BackLeft = 4;
     case BackRight = 5;
 
+    /** Where several parts fill the plate nothing is to be spread, and a coat that stays is on one spot. */
+    public static function spreads(bool $wanted, int $parts, bool $coatStays): bool
+    {
+        return $wanted && 1 === $parts && !$coatStays;
+    }
+
     /**
      * So many in a random order in which each of the five comes once before any comes again.
      *

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Statistics\StraightLine;
 use Sitzplatz\Words\Sentence;
 
 /** The record of one pull: its peak, and whether the peak is the force that let go or only a lower bound. */
@@ -77,23 +78,14 @@ final readonly class PullTrace
     private static function rise(array $samples, PullSample $peak): ?float
     {
         [$from, $to] = [self::RISE[0] * $peak->forceN, self::RISE[1] * $peak->forceN];
-        $on = array_values(array_filter(
-            $samples,
-            static fn (PullSample $each): bool => $each->milliseconds <= $peak->milliseconds && $each->forceN >= $from && $each->forceN <= $to,
-        ));
-        $n = \count($on);
-        if ($n < 2) {
-            return null;
-        }
-        $meanT = array_sum(array_map(static fn (PullSample $each): float => $each->milliseconds / 1000, $on)) / $n;
-        $meanF = array_sum(array_map(static fn (PullSample $each): float => $each->forceN, $on)) / $n;
-        $tt = $tf = 0.0;
-        foreach ($on as $each) {
-            $tt += ($each->milliseconds / 1000 - $meanT) ** 2;
-            $tf += ($each->milliseconds / 1000 - $meanT) * ($each->forceN - $meanF);
+        $on = [];
+        foreach ($samples as $each) {
+            if ($each->milliseconds <= $peak->milliseconds && $each->forceN >= $from && $each->forceN <= $to) {
+                $on[] = [$each->milliseconds / 1000, $each->forceN];
+            }
         }
 
-        return $tt > 0 ? $tf / $tt : null;
+        return \count($on) < 2 ? null : StraightLine::of($on)?->slope;
     }
 
     /**

@@ -52,7 +52,7 @@ final readonly class AskedJob
         }
         $benchSide = $body['benchSideId'] ?? null;
         $lying = null === $benchSide ? null : $this->edit->reference(PlateSide::class, $benchSide, 'benchSideId')->facts($catalogue);
-        $dried = null === $lot?->driedOn ? null : (int) $lot->driedOn->diff($this->clock->now())->days;
+        $dried = $lot?->driedDaysAgo($this->clock->now());
 
         return array_map(static fn (Printer $printer): JobRequest => new JobRequest(
             $catalogue->material($body['materialId']),

@@ -110,7 +110,7 @@ final readonly class Choosing
         $ranking = $question->ranking(null);
         $pair = [];
         foreach ($body['pair'] as $i => $key) {
-            $pair[] = $this->found($ranking, $question, $key)
+            $pair[] = $question->found($ranking, $key)
                 ?? throw Problem::invalid("pair.$i", 'There is no such setup for this job: choose two from the list.');
         }
         $side = SideBySide::of($pair[0], $pair[1], $ranking);
@@ -155,17 +155,6 @@ final readonly class Choosing
         }
 
         return array_values($best);
-    }
-
-    private function found(Ranking $ranking, Question $question, string $key): Candidate|Rejection|null
-    {
-        foreach ([...$ranking->candidates, ...$ranking->rejections] as $each) {
-            if (CandidateData::key($each->proposal, $question->anyPrinter) === $key) {
-                return $each;
-            }
-        }
-
-        return null;
     }
 
     /**

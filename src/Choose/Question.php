@@ -7,6 +7,8 @@ namespace App\Choose;
 use App\Shelf\AgentStock;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Gate\Rejection;
+use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
 use Sitzplatz\Choose\Request\JobOnPrinter;
@@ -40,5 +42,17 @@ final readonly class Question
     public function ranking(?int $enough): Ranking
     {
         return Ranking::over($this->catalogue, $this->jobs, $this->agents(), $this->experience, $enough);
+    }
+
+    /** What a list named by this key; null: it is not there any more. */
+    public function found(Ranking $ranking, string $key): Candidate|Rejection|null
+    {
+        foreach ([...$ranking->candidates, ...$ranking->rejections] as $each) {
+            if (CandidateData::key($each->proposal, $this->anyPrinter) === $key) {
+                return $each;
+            }
+        }
+
+        return null;
     }
 }

@@ -44,7 +44,7 @@ final readonly class CoatLifeController
         if (null === $judged) {
             throw Problem::invalid('setup', 'No print on a coat of this setup is done yet.', 409);
         }
-        $prints = max(1, $judged['renewAfter']);
+        $prints = $judged['careAfter'];
         $this->transaction->run(function () use ($setup, $agent, $prints): void {
             $this->withdrawn($setup);
             $this->entities->persist(new OwnCoatLife(

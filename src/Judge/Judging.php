@@ -153,7 +153,7 @@ final readonly class Judging
                 $this->runs->madeUnder($comparison),
             ),
             'nextSteps' => $this->nextSteps($comparison, $setups, $judged, $shown, $use['setup'] ?? null, $going, array_sum(array_column($counts, 'planned'))),
-            'coats' => $this->coats($comparison, $records, $runsOf),
+            'coats' => $this->coats($comparison, $setups, $records, $runsOf),
             'places' => $this->places($comparison, $setups, $runsOf),
             'control' => $this->control($comparison),
             'ladder' => $this->ladder($comparison, $setups, $judged),
@@ -286,27 +286,34 @@ final readonly class Judging
     }
 
     /**
+     * @param list<Setup>        $setups
      * @param list<SetupRecord>  $records
      * @param list<list<string>> $runsOf
      *
      * @return list<array<string, mixed>> how long coats last, where each stayed for several prints
      */
-    private function coats(Comparison $comparison, array $records, array $runsOf): array
+    private function coats(Comparison $comparison, array $setups, array $records, array $runsOf): array
     {
         if (!$comparison->coatStays()) {
             return [];
         }
         $numbers = $this->runs->printsOnCoat($comparison);
+        $own = [];
+        foreach ($this->entities->getRepository(OwnCoatLife::class)->findBy([
+            'setupId' => array_map(static fn (Setup $setup): string => $setup->id->toBinary(), $setups),
+            'withdrawnAt' => null,
+        ]) as $taken) {
+            $own[$taken->setupId->toRfc4122()] = $taken->prints;
+        }
         $shown = [];
         foreach ($records as $i => $record) {
             $life = CoatLife::of($record, $comparison->plan()->limits, array_map(static fn (string $run): int => $numbers[$run], $runsOf[$i]));
             if (null !== $life) {
-                $setup = $comparison->setups[$i] ?? null;
-                $own = null === $setup ? null : $this->entities->getRepository(OwnCoatLife::class)->findOneBy(['setupId' => $setup->id, 'withdrawnAt' => null]);
                 $shown[] = [
                     'setup' => $record->name,
-                    'agentName' => $setup?->agent?->name,
-                    'takenOver' => $own?->prints,
+                    'agentName' => $setups[$i]->agent?->name,
+                    'takenOver' => $own[$setups[$i]->id->toRfc4122()] ?? null,
+                    'careAfter' => $life->careAfter(),
                     'coats' => $life->coats,
                     'renewAfter' => $life->renewAfter,
                     'atLeast' => $life->atLeast,

@@ -82,6 +82,7 @@ final readonly class CameTrueController
         return [
             'n' => $told->score->n,
             'happened' => $told->score->happened,
+            'share' => $told->score->happened / $told->score->n,
             'said' => $told->said,
             'brier' => $told->score->brier,
             'baseRateBrier' => $told->score->baseRateBrier,
@@ -91,6 +92,7 @@ final readonly class CameTrueController
                 'high' => $bin->high,
                 'n' => $bin->n,
                 'happened' => $bin->happened,
+                'share' => $bin->happened / $bin->n,
                 'said' => $bin->said,
                 'ci95' => $bin->interval->toArray(),
             ], $told->score->bins),

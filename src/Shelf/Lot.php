@@ -41,6 +41,12 @@ class Lot extends VersionedRow implements ShelfItem
     #[ORM\Column]
     public bool $retired = false;
 
+    /** Null: not known. */
+    public function driedDaysAgo(\DateTimeImmutable $now): ?int
+    {
+        return null === $this->driedOn ? null : (int) $this->driedOn->diff($now)->days;
+    }
+
     public function apply(array $body): void
     {
         $this->label = $body['label'];

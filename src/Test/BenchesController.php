@@ -72,14 +72,16 @@ final readonly class BenchesController
         /** @var list<Run> $runs */
         $runs = $this->entities->createQuery(
             'SELECT r, c, p, s, ps, pl FROM '.Run::class.' r JOIN r.comparison c JOIN c.printer p JOIN r.setup s JOIN s.side ps JOIN ps.plate pl
-             WHERE c.status = :going AND r.status IN (:open) ORDER BY c.startedAt, c.id, r.position',
+             WHERE c.status = :going AND r.status IN (:open)',
         )->setParameter('going', ComparisonStatus::Running)->setParameter('open', [RunStatus::Planned, RunStatus::Running])->getResult();
-        usort($runs, static fn (Run $a, Run $b): int => [
-            RunStatus::Running !== $a->status,
-            $a->comparison->startedAt,
-            $a->comparison->coatStays() ? $a->visit : 0,
-            $a->position,
-        ] <=> [RunStatus::Running !== $b->status, $b->comparison->startedAt, $b->comparison->coatStays() ? $b->visit : 0, $b->position]);
+        $place = static fn (Run $run): array => [
+            RunStatus::Running !== $run->status,
+            $run->comparison->startedAt,
+            $run->comparison->id->toRfc4122(),
+            $run->comparison->coatStays() ? $run->visit : 0,
+            $run->position,
+        ];
+        usort($runs, static fn (Run $a, Run $b): int => $place($a) <=> $place($b));
 
         return $runs;
     }
@@ -87,7 +89,7 @@ final readonly class BenchesController
     /** @param list<Run> $runs */
     private static function materialMm3(array $runs): float
     {
-        return array_sum(array_map(static fn (Run $run): float => $run->comparison->piece()->mostMm3() * $run->parts->count(), $runs));
+        return array_sum(array_map(static fn (Run $run): float => $run->comparison->piece()->mostMm3() * $run->comparison->partsPerRun(), $runs));
     }
 
     /**

@@ -17,6 +17,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Limits;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Question\WhichOfThese;
 use Sitzplatz\Test\RunDurations;
@@ -140,8 +141,7 @@ class Comparison extends VersionedRow
         $this->limits = [
             ...$body['limits'],
             'liftAtMostMm' => $body['limits']['liftAtMostMm'] ?? null,
-            // Of several parts the worst has to stay flat too.
-            'liftBy' => ($body['proof']['partsPerRun'] ?? 1) > 1 ? LiftBy::WorstEnd->value : $body['limits']['liftBy'] ?? LiftBy::MeanOfEnds->value,
+            'liftBy' => LiftBy::ofParts($body['proof']['partsPerRun'] ?? 1, LiftBy::tryFrom($body['limits']['liftBy'] ?? ''))->value,
         ];
         $this->proof = self::proof($body['proof'] ?? [], $this->limits);
         $this->durations = $body['durations'];
@@ -220,13 +220,13 @@ class Comparison extends VersionedRow
         return $this->proof['partsPerRun'] ?? 1;
     }
 
-    /** A coat is put on at each visit and stays for all its prints. */
-    /** Single parts stand on all spots of the plate equally often; a coat that stays is on one spot. */
+    /** Single parts stand on all spots of the plate equally often. */
     public function spread(): bool
     {
-        return ($this->proof['spotsBalanced'] ?? false) && 1 === $this->partsPerRun() && !$this->coatStays();
+        return PlateSpot::spreads($this->proof['spotsBalanced'] ?? false, $this->partsPerRun(), $this->coatStays());
     }
 
+    /** A coat is put on at each visit and stays for all its prints. */
     public function coatStays(): bool
     {
         return $this->proof['coatStays'] ?? false;

@@ -180,8 +180,7 @@ final readonly class ComparisonView
     {
         $wet = [];
         foreach (ComparisonStatus::Closed === $comparison->status ? [] : $comparison->setups as $setup) {
-            $dried = $setup->lot->driedOn;
-            $caution = null === $dried ? null : $this->shop->get()->material($setup->materialId)->wet((int) $dried->diff($this->clock->now())->days);
+            $caution = $this->shop->get()->material($setup->materialId)->wet($setup->lot->driedDaysAgo($this->clock->now()));
             if (null !== $caution) {
                 $wet[$setup->lot->label] = Sentence::of('caution.of_lot', lot: $setup->lot->label, caution: $caution);
             }

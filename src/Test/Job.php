@@ -180,6 +180,10 @@ class Job extends VersionedRow implements TouchesSide
             'note' => $this->note,
             'answeredAt' => $this->answeredAt?->format(\DATE_ATOM),
             'answeredBy' => $this->answeredBy,
+            'takenOff' => array_values(array_map(
+                static fn (Outcome $outcome): string => $outcome->value,
+                array_filter(Outcome::cases(), static fn (Outcome $outcome): bool => $outcome->pullPossible()),
+            )),
         ];
     }
 

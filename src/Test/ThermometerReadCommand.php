@@ -22,7 +22,7 @@ final class ThermometerReadCommand extends ServingCommand
 {
     private const POLL_SECONDS = 0.5;
     /** More often nobody looks, ms. */
-    private const APART_MS = 400;
+    private const APART_MS = 900;
     /** Nothing cools longer. */
     private const LONGEST_SECONDS = 4 * 3600;
 

@@ -221,16 +221,18 @@ final readonly class Candidate
     /** On what it rests, in a few words. */
     public function known(): Sentence
     {
-        if ($this->proven) {
-            return Sentence::of('known.proven');
-        }
         $own = $this->hold->own();
-        if ($own['runs'] > 0) {
-            return Sentence::of('known.own', held: Quantity::count($own['successes']), runs: Quantity::count($own['runs']));
-        }
-        if ($this->ownRuns) {
-            return Sentence::of('known.alike', worth: Quantity::number($this->hold->ownWorth(), 0.1));
-        }
+
+        return match ($this->basis()) {
+            'proven' => Sentence::of('known.proven'),
+            'own' => Sentence::of('known.own', held: Quantity::count($own['successes']), runs: Quantity::count($own['runs'])),
+            'alike' => Sentence::of('known.alike', worth: Quantity::number($this->hold->ownWorth(), 0.1)),
+            default => $this->knownOfPractice(),
+        };
+    }
+
+    private function knownOfPractice(): Sentence
+    {
         $basis = null === $this->treatment->shop ? $this->treatment->basis->words() : Basis::Shop->words();
         $runs = [RunsToTell::ofGrade($this->hold), RunsToTell::ofGrade($this->release)];
 

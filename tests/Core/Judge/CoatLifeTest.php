@@ -54,6 +54,7 @@ final class CoatLifeTest extends TestCase
         $life = self::life([1 => 1, 3 => 1, 4 => 2, 5 => 1], [1 => 1, 2 => 1, 3 => 1, 4 => 3, 5 => 1]);
         self::assertSame([['prints' => 5, 'failedAt' => null], ['prints' => 5, 'failedAt' => 4]], $life->coats);
         self::assertSame([3, false, null], [$life->renewAfter, $life->atLeast, $life->slope]);
+        self::assertSame(3, $life->careAfter(), 'Care goes by the same.');
         self::assertSame(['coat_life.lasted coat=1 prints=5 at=0', 'coat_life.failed coat=2 prints=5 at=4', 'coat_life.renew prints=3 coats=2'], Said::all($life->sentences));
         $none = self::life([1 => 1, 2 => 1, 3 => 1], [1 => 1, 2 => 1]);
         self::assertSame([2, true], [$none->renewAfter, $none->atLeast], 'No coat vouches for more prints than the shortest saw.');

@@ -16,7 +16,7 @@ const PRINT = 30;
 
 /** How long each coat lasted: a print a box, until the first that failed. */
 export function CoatLives({ id, coats }: { id: string; coats: Judgement['coats'] }) {
-    return coats.map(({ setup, agentName, takenOver, renewAfter, coats: lives, sentences }) => {
+    return coats.map(({ setup, agentName, takenOver, careAfter, coats: lives, sentences }) => {
         const most = Math.max(...lives.map((life) => life.prints));
         return (
             <section key={setup} className="mb-6 border-l-4 border-accent bg-accent-wash px-5 py-3" aria-label={say('judge.how_long_the_coat_lasts')}>
@@ -43,7 +43,7 @@ export function CoatLives({ id, coats }: { id: string; coats: Judgement['coats']
                 {[...sentences.slice(0, lives.length), ...sentences.slice(lives.length + 1)].map((sentence) => (
                     <p key={sentence}>{sentence}</p>
                 ))}
-                {agentName === null ? null : <TakeOver id={id} setup={setup} agentName={agentName} prints={Math.max(1, renewAfter)} takenOver={takenOver} />}
+                {agentName === null ? null : <TakeOver id={id} setup={setup} agentName={agentName} prints={careAfter} takenOver={takenOver} />}
             </section>
         );
     });

@@ -82,7 +82,7 @@ function Bins({ score }: { score: Score }) {
             {score.bins.map((bin) => (
                 <g key={bin.low}>
                     <line x1={x(bin.said)} x2={x(bin.said)} y1={y(bin.ci95[0] ?? 0)} y2={y(bin.ci95[1] ?? 1)} stroke="var(--accent)" strokeWidth={2} />
-                    <circle cx={x(bin.said)} cy={y(bin.happened / bin.n)} r={Math.min(9, 3 + Math.sqrt(bin.n) / 2)} fill="var(--accent)" />
+                    <circle cx={x(bin.said)} cy={y(bin.share)} r={Math.min(9, 3 + Math.sqrt(bin.n) / 2)} fill="var(--accent)" />
                 </g>
             ))}
             <text x={x(0.5)} y={y(0) + 31} textAnchor="middle" className="fill-ink text-[12px]">{say('prints.said')}</text>
@@ -132,7 +132,7 @@ function Table({ title, rows, share }: { title: string; rows: { name: string; sc
                             <td>{name}</td>
                             <td>{score.n}</td>
                             <td>{share.text(score.said)}</td>
-                            <td>{share.text(score.happened / score.n)}</td>
+                            <td>{share.text(score.share)}</td>
                             <td>{fine.bare(score.brier)}</td>
                         </tr>
                     ))}

@@ -64,11 +64,10 @@ function Open({ job }: { job: Job }) {
     const touches = ['jobs', 'care', 'overview', 'sides'];
     const answer = useChange((said: { outcome: Schemas['Outcome']; effort: number | null }) => ask(api.POST('/api/jobs/{id}/answer', { params: { path: { id: job.id } }, body: { ...said, version: job.version, damaged, note } })), touches);
     const drop = useChange(() => ask(api.POST('/api/jobs/{id}/drop', { params: { path: { id: job.id } }, body: { version: job.version, reason: say('prints.was_not_printed') } })), touches);
-    const takenOff = (next: Schemas['Outcome']) => next === 'held' || next === 'lifted';
-    const say1 = (next: Schemas['Outcome']) => {
+    const end = (next: Schemas['Outcome']) => {
         setOutcome(next);
         // What came off by itself is no longer taken off.
-        if (!takenOff(next)) answer.mutate({ outcome: next, effort: null });
+        if (!job.takenOff.includes(next)) answer.mutate({ outcome: next, effort: null });
     };
     return (
         <div className="flex flex-col gap-3">
@@ -85,8 +84,8 @@ function Open({ job }: { job: Job }) {
             </div>
             {may.test ? (
                 <>
-                    <ChoiceRow label={say('prints.how_did_it_end')} value={outcome} onValue={say1} options={optionsOf(OUTCOME_WORDS)} />
-                    {outcome !== null && takenOff(outcome) ? <ChoiceRow label={say('prints.how_did_it_come_off')} value={null} onValue={(effort) => answer.mutate({ outcome, effort: Number(effort) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} /> : null}
+                    <ChoiceRow label={say('prints.how_did_it_end')} value={outcome} onValue={end} options={optionsOf(OUTCOME_WORDS)} />
+                    {outcome !== null && job.takenOff.includes(outcome) ? <ChoiceRow label={say('prints.how_did_it_come_off')} value={null} onValue={(effort) => answer.mutate({ outcome, effort: Number(effort) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} /> : null}
                     <details>
                         <summary className="flex min-h-11 cursor-pointer items-center">{say('prints.more_to_say_first')}</summary>
                         <div className="flex flex-col gap-3 pb-2">

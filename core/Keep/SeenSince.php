@@ -22,8 +22,9 @@ final readonly class SeenSince
         /** Of one that came true, measured; null: none was. */
         public ?float $longestMinutes,
         public int $mostParts,
-        public float $roomLowC,
-        public float $roomHighC,
+        /** Of those that came true. */
+        public ?float $roomLowC,
+        public ?float $roomHighC,
         public Sentence $sentence,
     ) {
     }
@@ -33,7 +34,7 @@ final readonly class SeenSince
      *
      * @return self|null null: there are none
      */
-    public static function of(array $jobs, ?float $signedMinutes, int $signedParts): ?self
+    public static function of(array $jobs, Scope $signed): ?self
     {
         if ([] === $jobs) {
             return null;
@@ -42,13 +43,16 @@ final readonly class SeenSince
         $minutes = array_filter(array_map(static fn (array $job): ?float => $job['answer']->minutes, $held));
         $longest = [] === $minutes ? null : max($minutes);
         $most = [] === $held ? 0 : max(array_column($held, 'parts'));
-        $rooms = array_column([] === $held ? $jobs : $held, 'roomC');
+        $rooms = array_column($held, 'roomC');
+        [$low, $high] = [] === $rooms ? [null, null] : [min($rooms), max($rooms)];
         $beyond = array_values(array_filter([
-            null !== $longest && $longest > ($signedMinutes ?? 0.0) ? Sentence::of('seen.longer', longest: Quantity::minutes($longest)) : null,
-            $most > $signedParts ? Sentence::of('seen.fuller', most: Quantity::count($most)) : null,
+            null !== $longest && $longest > ($signed->longestJobMinutes ?? 0.0) ? Sentence::of('seen.longer', longest: Quantity::minutes($longest)) : null,
+            $most > $signed->mostParts ? Sentence::of('seen.fuller', most: Quantity::count($most)) : null,
+            null !== $low && null !== $high && ($low < $signed->roomLowC || $high > $signed->roomHighC)
+                ? Sentence::of('seen.rooms', low: Quantity::celsius($low), high: Quantity::celsius($high)) : null,
         ]));
 
-        return new self(\count($jobs), \count($held), $longest, $most, min($rooms), max($rooms), Sentence::of(
+        return new self(\count($jobs), \count($held), $longest, $most, $low, $high, Sentence::of(
             [] === $beyond ? 'seen.prints' : 'seen.prints_beyond',
             prints: Quantity::count(\count($jobs)),
             held: Quantity::count(\count($held)),

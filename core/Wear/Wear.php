@@ -39,8 +39,14 @@ final class Wear
     }
 
     /** In the shop's money; null: the price or the number of coats is not known. */
-    public static function ofAgentPerPrint(?float $price, ?int $coats, Agent $agent): ?float
+    public static function ofACoat(?float $price, ?int $coats): ?float
     {
-        return null === $price || null === $coats || 0 === $coats ? null : $price / $coats / $agent->coatPrints;
+        return null === $price || null === $coats || 0 === $coats ? null : $price / $coats;
+    }
+
+    /** In the shop's money, by how long a coat lasts on that surface; null: what a coat costs is not known. */
+    public static function ofAgentPerPrint(?float $costPerCoat, Agent $agent, string $surfaceId): ?float
+    {
+        return null === $costPerCoat ? null : $costPerCoat / $agent->coatPrintsOn($surfaceId);
     }
 }

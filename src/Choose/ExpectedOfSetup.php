@@ -42,7 +42,7 @@ final readonly class ExpectedOfSetup implements Expected
             $catalogue,
             $job,
             [$this->sides->one($comparison->printer, $setup->side)],
-            null === $setup->agent ? [] : [$setup->agent->facts($catalogue)],
+            null === $setup->agent ? [] : [$setup->agent->facts()],
             $this->ownRuns->experience($setup->materialId),
         );
         foreach ($ranking->candidates as $candidate) {

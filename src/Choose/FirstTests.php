@@ -125,7 +125,7 @@ final readonly class FirstTests
             static fn (SideFacts $side): bool => null === $surfaceId || $side->surfaceId === $surfaceId
                 || [] !== array_filter([null, ...array_keys($stock)], static fn (?string $agent): bool => null !== $experience->proven($job, $side, $agent)),
         ));
-        $agents = array_values(array_map(static fn (AgentStock $agent) => $agent->facts($catalogue), $stock));
+        $agents = array_values(array_map(static fn (AgentStock $agent) => $agent->facts(), $stock));
         $test = FirstTest::of(Ranking::of($catalogue, $job, $sides, $agents, $experience), $surfaceId);
 
         return null === $test ? null : [

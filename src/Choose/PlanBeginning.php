@@ -213,7 +213,7 @@ final readonly class PlanBeginning
     private function ranked(JobRequest $job, array $sides, array $stock): array
     {
         $catalogue = $this->shop->get();
-        $agents = array_values(array_map(static fn (AgentStock $each) => $each->facts($catalogue), $stock));
+        $agents = array_values(array_map(static fn (AgentStock $each) => $each->facts(), $stock));
 
         return Ranking::of($catalogue, $job, $sides, $agents, $this->ownRuns->experience($job->material->id))->candidates;
     }

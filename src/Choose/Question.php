@@ -35,7 +35,7 @@ final readonly class Question
     /** @return list<AgentFacts> */
     public function agents(): array
     {
-        return array_values(array_map(fn (AgentStock $stock): AgentFacts => $stock->facts($this->catalogue), $this->stock));
+        return array_values(array_map(static fn (AgentStock $stock): AgentFacts => $stock->facts(), $this->stock));
     }
 
     /** @param int|null $enough as for {@see Ranking::of} */

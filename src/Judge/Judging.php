@@ -52,6 +52,7 @@ use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -270,13 +271,18 @@ final readonly class Judging
         foreach ($judged as $i => $judgement) {
             if (Verdict::HoldsAndLetsGo === $judgement->verdict) {
                 $plate = $setups[$i]->side->facts($catalogue)->costPerPrint;
-                $agent = $setups[$i]->agent?->facts($catalogue)->costPerPrint;
+                $stock = $setups[$i]->agent;
+                $agent = null === $stock ? null : Wear::ofAgentPerPrint(
+                    $stock->facts()->costPerCoat,
+                    $catalogue->agent($stock->kindId),
+                    $setups[$i]->fitting->surfaceId,
+                );
                 $passed[] = new PassedSetup(
                     $setups[$i]->label,
                     array_map(static fn (Reading $reading): int => (int) $reading->value, $records[$i]->readings(Measure::Effort)),
-                    null !== $setups[$i]->agent,
+                    null !== $stock,
                     $setups[$i]->bedFirstC,
-                    null === $plate || (null !== $setups[$i]->agent && null === $agent) ? null : $plate + ($agent ?? 0.0),
+                    null === $plate || (null !== $stock && null === $agent) ? null : $plate + ($agent ?? 0.0),
                 );
             }
         }

@@ -25,7 +25,6 @@ final readonly class PrintsSince
     public function of(Profile $profile): ?SeenSince
     {
         $setting = $profile->document['setting'];
-        $scope = $profile->document['scope'];
         if (null === $profile->printer || null === $profile->fitting) {
             return null;
         }
@@ -60,6 +59,6 @@ final readonly class PrintsSince
             ];
         }
 
-        return SeenSince::of($jobs, Number::orNull($scope['longestJobMinutes']), (int) $scope['mostParts']);
+        return SeenSince::of($jobs, Profile::scopeOf($profile->document, null, null, null));
     }
 }

@@ -50,13 +50,9 @@ class AgentStock extends VersionedRow implements ShelfItem
         $this->retired = $body['retired'] ?? false;
     }
 
-    public function facts(Catalogue $catalogue): AgentFacts
+    public function facts(): AgentFacts
     {
-        return new AgentFacts(
-            $this->kindId,
-            $this->name,
-            Wear::ofAgentPerPrint($this->price, $this->coats, $catalogue->agent($this->kindId)),
-        );
+        return new AgentFacts($this->kindId, $this->name, Wear::ofACoat($this->price, $this->coats));
     }
 
     public function toArray(): array

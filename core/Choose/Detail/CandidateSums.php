@@ -339,7 +339,10 @@ final readonly class CandidateSums
                 new Input(
                     Sentence::of('sum.cost.agent'),
                     Quantity::money($this->candidate->costPerPrint - ($side->costPerPrint ?? 0.0), 0.001),
-                    null === $agent ? Sentence::of('candidate.bare') : Sentence::of('sum.cost.agent_basis', prints: Quantity::count($agent->coatPrints)),
+                    null === $agent ? Sentence::of('candidate.bare') : Sentence::of(
+                        'sum.cost.agent_basis',
+                        prints: Quantity::count($agent->coatPrintsOn($this->candidate->proposal->surface->id)),
+                    ),
                 ),
             ],
             Sentence::of('sum.cost.source'),

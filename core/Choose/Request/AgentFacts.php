@@ -12,8 +12,8 @@ final readonly class AgentFacts
         public string $kindId,
         /** What the shop calls it. */
         public string $name,
-        /** Price ÷ coats ÷ prints that a coat lasts; null: not known. */
-        public ?float $costPerPrint = null,
+        /** Price ÷ coats; null: not known. */
+        public ?float $costPerCoat = null,
     ) {
     }
 }

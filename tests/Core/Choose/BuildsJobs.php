@@ -83,7 +83,7 @@ trait BuildsJobs
             self::catalogue(),
             $job,
             $sides,
-            array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 0.1), $agents),
+            array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 0.1 * self::catalogue()->agent($kind)->coatPrints), $agents),
             new Experience($runs),
         );
     }

@@ -78,7 +78,7 @@ final class FiguresTest extends TestCase
     {
         $runs = self::runs();
         $experience = new Experience($runs, [new ProvenSeat('P1', null, 60.0), new ProvenSeat('P3', 'pva_stick', 72.0)]);
-        $agents = array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 'pva_stick' === $kind ? 0.04 : 0.2), self::AGENTS);
+        $agents = array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, ('pva_stick' === $kind ? 0.04 : 0.2) * self::catalogue()->agent($kind)->coatPrints), self::AGENTS);
         $ranking = Ranking::of(self::catalogue(), $job, self::shelf(), $agents, $experience);
         $figures = ['notes' => $job->notes()];
         foreach ($ranking->candidates as $i => $each) {

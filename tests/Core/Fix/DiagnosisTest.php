@@ -89,8 +89,10 @@ final class DiagnosisTest extends TestCase
         self::assertEqualsWithDelta(30 / $surface->lifePrints, Wear::ofPlatePerPrint(30.0, $surface), 1e-12);
         self::assertNull(Wear::ofPlatePerPrint(null, $surface));
         $stick = self::catalogue()->agent('pva_stick');
-        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::ofAgentPerPrint(4.0, 40, $stick), 1e-12);
-        self::assertNull(Wear::ofAgentPerPrint(4.0, null, $stick));
+        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::ofAgentPerPrint(Wear::ofACoat(4.0, 40), $stick, 'glass'), 1e-12);
+        $own = $stick->withOwnCoatPrints(['glass' => 4]);
+        self::assertEqualsWithDelta([4 / 40 / 4, 4 / 40 / $stick->coatPrints], [Wear::ofAgentPerPrint(0.1, $own, 'glass'), Wear::ofAgentPerPrint(0.1, $own, 'pei_smooth')], 1e-12, 'By how long it lasted there in own tests, as Care has it.');
+        self::assertNull(Wear::ofACoat(4.0, null));
     }
 
     /** @return list<string> */

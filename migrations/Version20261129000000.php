@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -32,9 +31,6 @@ final class Version20261129000000 extends AbstractMigration
             CONSTRAINT FK_job_fitting FOREIGN KEY (fitting_id) REFERENCES fitting (id), CONSTRAINT FK_job_printer FOREIGN KEY (printer_id) REFERENCES printer (id),
             CONSTRAINT FK_job_side FOREIGN KEY (side_id) REFERENCES plate_side (id))
             DEFAULT CHARACTER SET utf8mb4');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

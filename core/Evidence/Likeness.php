@@ -11,11 +11,14 @@ use Sitzplatz\Words\Sentence;
 /**
  * In what an own run was unlike a proposal; material, kind of surface and of agent, and whether and how warm the bed was,
  * are the same in all. A run that is merely like it counts for less, for each difference (the power prior wants the
- * discount stated; the figures are ours).
+ * discount stated; the figures are ours). A print for use counts for half a run: its outcome is said in passing, its part is
+ * no test piece, and nozzle, gap and cleaning are nobody's care to note (ours).
  */
 final readonly class Likeness
 {
-    private const WEIGHTS = ['side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'changed' => 0.5, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6];
+    private const WEIGHTS = [
+        'side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'changed' => 0.5, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6, 'use' => 0.5,
+    ];
 
     /** @param list<string> $differences keys of the weights, in their order */
     private function __construct(private array $differences)
@@ -35,6 +38,7 @@ final readonly class Likeness
         bool $sameNozzle = true,
         bool $sameGap = true,
         bool $changedSince = false,
+        bool $forUse = false,
     ): self {
         return new self(array_keys(array_filter([
             'side' => !$sameSide,
@@ -45,6 +49,7 @@ final readonly class Likeness
             'bed_after' => !$sameBedAfter,
             'nozzle' => !$sameNozzle,
             'gap' => !$sameGap,
+            'use' => $forUse,
         ])));
     }
 
@@ -76,8 +81,11 @@ final readonly class Likeness
 
     public function words(): Sentence
     {
-        return [] === $this->differences ? Sentence::of('likeness.same') : Sentence::of('likeness.unlike', differences: Listing::of(
-            array_map(static fn (string $difference): Sentence => Sentence::of('likeness.'.$difference), $this->differences),
+        $others = array_values(array_diff($this->differences, ['use']));
+        $made = $others === $this->differences ? 'likeness.' : 'likeness.use_';
+
+        return [] === $others ? Sentence::of($made.'same') : Sentence::of($made.'unlike', differences: Listing::of(
+            array_map(static fn (string $difference): Sentence => Sentence::of('likeness.'.$difference), $others),
             Joined::Comma,
         ));
     }

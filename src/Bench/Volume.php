@@ -43,7 +43,7 @@ final class Volume
     private array $bytes = [];
     /** @var list<array{id: string, chamber: bool}> */
     private array $printers = [];
-    /** @var list<array{id: string, plate: string, surface: string, fittings: list<array{id: string, fromMs: int}>}> */
+    /** @var list<array{id: string, plate: string, printer: array{id: string, chamber: bool}, surface: string, fittings: list<array{id: string, fromMs: int}>}> */
     private array $sides = [];
     /** @var array<string, list<string>> by material */
     private array $lots = [];
@@ -147,7 +147,7 @@ final class Volume
                 );
             }
             $this->put('plate_side', ['id' => $side, 'face' => $face, 'fitting_id' => $fittings[\count($fittings) - 1]['id'], 'plate_id' => $plate]);
-            $this->sides[] = ['id' => $side, 'plate' => $plate, 'surface' => $kind, 'fittings' => $fittings];
+            $this->sides[] = ['id' => $side, 'plate' => $plate, 'printer' => $this->printers[$i % self::PRINTERS], 'surface' => $kind, 'fittings' => $fittings];
         }
     }
 
@@ -200,8 +200,8 @@ final class Volume
     }
 
     /**
-     * @param array{id: string, plate: string, surface: string, fittings: list<array{id: string, fromMs: int}>} $side
-     * @param array<mixed>                                                                                      $agents
+     * @param array{id: string, plate: string, printer: array{id: string, chamber: bool}, surface: string, fittings: list<array{id: string, fromMs: int}>} $side
+     * @param array<mixed>                                                                                                                                 $agents
      *
      * @return list<string> ids of its runs
      */
@@ -384,7 +384,8 @@ final class Volume
                 'answered_at' => $open ? null : self::time($atMs + 4 * 3_600_000), 'answered_by' => $open ? '' : 'Mara', 'begun_by' => 'Mara',
                 'material_id' => $material, 'agent_id' => null, 'lot_id' => $this->lots[$material][0],
                 'fitting_id' => $side['fittings'][max(0, \count($sheets) - 1)]['id'],
-                'printer_id' => $this->printers[$this->random->getInt(0, self::PRINTERS - 1)]['id'], 'side_id' => $side['id'],
+                'printer_id' => $side['printer']['id'], 'side_id' => $side['id'],
+                'has_enclosure' => 0, 'chamber_c' => $side['printer']['chamber'] ? 55 : null, 'spot' => null,
             ]);
         }
         $this->flush('job');

@@ -89,7 +89,10 @@ final readonly class CandidateData
                 'held' => $runs->held,
                 'failed' => $runs->runs - $runs->held,
                 'stuck' => $runs->released - $runs->clean,
-            ], $question->experience->on($proposal->side, $proposal->agent?->id)),
+            ], array_values(array_filter(
+                $question->experience->on($proposal->side, $proposal->agent?->id),
+                static fn (OwnRuns $runs): bool => !$runs->forUse,
+            ))),
             'known' => $candidate->known(),
             'estimate' => !$candidate->ownRunsSpeak(),
             'hold' => self::expectation($candidate->hold),

@@ -76,6 +76,8 @@ final readonly class JobBeginController
         $job->bedOtherC = $filament ? $proposal->bedOtherC ?? $candidate->target->displayC : null;
         $job->exposureS = $filament ? null : $candidate->target->at;
         $job->roomC = $asked->roomC;
+        $job->hasEnclosure = $asked->printer->enclosed;
+        $job->chamberC = $asked->printer->chamberC;
         $job->parts = $asked->partCount;
         $job->plannedMinutes = $asked->minutes;
         $job->saidChance = $candidate->chance;

@@ -40,7 +40,7 @@ final readonly class OwnRunsRepository
     }
 
     /**
-     * What own runs say of each pair, whatever the setting.
+     * What own tests say of each pair, whatever the setting; a print for use neither confirms nor refutes a grade.
      *
      * @param string|null $materialId null: of all
      *
@@ -50,7 +50,7 @@ final readonly class OwnRunsRepository
     {
         $sums = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.outcomes '.self::TALLIES.' WHERE t.void = 0'
+            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.outcomes '.self::TALLIES.' WHERE t.void = 0 AND t.source = \'test\''
                 .(null === $materialId ? '' : ' AND t.material_id = ?'),
             null === $materialId ? [] : [$materialId],
         ) as $row) {
@@ -76,7 +76,7 @@ final readonly class OwnRunsRepository
         $runs = $questions = $each = [];
         foreach ($this->database->iterateAssociative(
             'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.outcomes, t.minutes, t.parts, t.bed_other_c, t.printer_id,
-                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, t.exposure_s, t.own_brim, ps.plate_id, t.last_at, t.epoch
+                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, t.exposure_s, t.own_brim, ps.plate_id, t.last_at, t.epoch, t.source
              '.self::TALLIES.' WHERE t.void = 0 AND t.material_id = ?',
             [$materialId],
         ) as $row) {
@@ -99,7 +99,7 @@ final readonly class OwnRunsRepository
                 StoredId::text($row['side_id']),
                 (string) $row['surface_id'],
                 null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
-                StoredId::text($row['lot_id']),
+                StoredId::textOrNull($row['lot_id']) ?? '',
                 $number($row['bed_first_c']),
                 $all,
                 $held,
@@ -117,6 +117,7 @@ final readonly class OwnRunsRepository
                 Question::Changed === $questions[$between],
                 $number($row['exposure_s']),
                 (bool) $row['own_brim'],
+                'use' === $row['source'],
             );
         }
 

@@ -17,6 +17,7 @@ use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Life\JobState;
 use Sitzplatz\Test\Life\JobStatus;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
 use Symfony\Component\Uid\Uuid;
 
 /** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
@@ -51,8 +52,19 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column]
     public float $roomC;
 
+    #[ORM\Column]
+    public bool $hasEnclosure;
+
+    /** What the chamber is held at, °C; null: it is not heated. */
+    #[ORM\Column(nullable: true)]
+    public ?float $chamberC = null;
+
     #[ORM\Column(type: 'smallint')]
     public int $parts;
+
+    /** Where a single part stood; null: nobody said. */
+    #[ORM\Column(type: 'smallint', nullable: true)]
+    public ?PlateSpot $spot = null;
 
     #[ORM\Column(nullable: true)]
     public ?float $plannedMinutes = null;

@@ -6,6 +6,7 @@ namespace App\Test;
 
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\RunCount;
+use Sitzplatz\Test\Outcome;
 use Sitzplatz\Warp\LiftCalibration;
 
 /**
@@ -22,7 +23,10 @@ final readonly class RunTally
         s.speed_mm_s, IFNULL(s.exposure_s, ''), s.brim)))";
     /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
-            WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
+            WHERE e.printer_id = %s AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
+    /** Of prints for use, of which nozzle, gap and speed are not noted. */
+    private const SEAT_OF_USE = "UNHEX(MD5(CONCAT_WS('/', 'use', j.material_id, HEX(j.fitting_id), IFNULL(a.kind_id, ''), IFNULL(HEX(j.lot_id), ''),
+        HEX(j.printer_id), IFNULL(j.bed_first_c, ''), IFNULL(j.bed_other_c, ''), IFNULL(j.exposure_s, ''))))";
     private const SETUPS = 'FROM setup s
         JOIN comparison c ON c.id = s.comparison_id AND s.taken_hot = 0
         JOIN fitting f ON f.id = s.fitting_id
@@ -47,10 +51,23 @@ final readonly class RunTally
         $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$sideId]);
         $seat = $this->database->fetchAssociative('SELECT '.self::SEAT.' AS seat, s.fitting_id '.self::SETUPS.' WHERE s.id = ?', [$setupId]);
         if (false !== $seat) {
-            $this->seat((string) $seat['seat'], (string) $seat['fitting_id']);
+            $this->seat('test', (string) $seat['seat'], (string) $seat['fitting_id']);
             $this->ofSetup($setupId);
         }
         $this->recountSide($sideId);
+    }
+
+    /** Of the prints for use that one shares its seat with. */
+    public function recountUse(string $jobId): void
+    {
+        $seat = $this->database->fetchAssociative(
+            'SELECT j.side_id, '.self::SEAT_OF_USE.' AS seat, j.fitting_id FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.id = ?',
+            [$jobId],
+        );
+        if (false !== $seat) {
+            $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$seat['side_id']]);
+            $this->seat('use', (string) $seat['seat'], (string) $seat['fitting_id']);
+        }
     }
 
     /** Where a change to a printer parts runs that were counted together until now. */
@@ -58,30 +75,38 @@ final readonly class RunTally
     {
         $between = $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
         foreach ($this->database->fetchAllAssociative(
-            'SELECT DISTINCT seat, fitting_id FROM run_tally WHERE printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)',
+            'SELECT DISTINCT source, seat, fitting_id FROM run_tally WHERE printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)',
             [$printerId, $between, $between],
         ) as $row) {
-            $this->seat((string) $row['seat'], (string) $row['fitting_id']);
+            $this->seat((string) $row['source'], (string) $row['seat'], (string) $row['fitting_id']);
         }
     }
 
     /** Where a stock turns out to be of another kind: all that was made with it. */
     public function recountAgent(string $agentId): void
     {
-        foreach ($this->database->fetchFirstColumn('SELECT DISTINCT fitting_id FROM setup WHERE agent_id = ?', [$agentId]) as $fittingId) {
+        foreach ($this->database->fetchFirstColumn(
+            'SELECT fitting_id FROM setup WHERE agent_id = ? UNION SELECT fitting_id FROM job WHERE agent_id = ?',
+            [$agentId, $agentId],
+        ) as $fittingId) {
             $this->database->executeStatement('DELETE FROM run_tally WHERE fitting_id = ?', [$fittingId]);
-            $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs('WHERE s.fitting_id = ?'), [$fittingId]);
+            foreach ([self::runs('WHERE s.fitting_id = ?'), self::uses('AND j.fitting_id = ?')] as $counted) {
+                $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.$counted, [$fittingId]);
+            }
         }
         foreach ($this->database->fetchFirstColumn('SELECT id FROM setup WHERE agent_id = ?', [$agentId]) as $setupId) {
             $this->ofSetup(\is_string($setupId) ? $setupId : '');
         }
     }
 
-    private function seat(string $seat, string $fittingId): void
+    /** @param string $source test or use */
+    private function seat(string $source, string $seat, string $fittingId): void
     {
         $this->database->executeStatement('DELETE FROM run_tally WHERE seat = ?', [$seat]);
         $this->database->executeStatement(
-            'INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs('WHERE s.fitting_id = ? AND '.self::SEAT.' = ?'),
+            'INSERT INTO run_tally ('.self::COLUMNS.') '.('use' === $source
+                ? self::uses('AND j.fitting_id = ? AND '.self::SEAT_OF_USE.' = ?')
+                : self::runs('WHERE s.fitting_id = ? AND '.self::SEAT.' = ?')),
             [$fittingId, $seat],
         );
     }
@@ -118,6 +143,7 @@ final readonly class RunTally
         return [
             ['DELETE FROM run_tally', []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
+            ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses(''), []],
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['DELETE FROM side_tally', []],
@@ -135,7 +161,8 @@ final readonly class RunTally
         $wrong = 0;
         $stored = 'SELECT '.self::COLUMNS.' FROM run_tally';
         foreach ([
-            [$stored, self::runs(''), []],
+            ["$stored WHERE source = 'test'", self::runs(''), []],
+            ["$stored WHERE source = 'use'", self::uses(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['SELECT * FROM side_tally', self::sides(''), []],
         ] as [$kept, $counted, $with]) {
@@ -164,7 +191,7 @@ final readonly class RunTally
                     + {$jobs('COUNT(*)', 'AND (washed_at IS NULL OR j.answered_at > washed_at)')},
                 IF(coated_at IS NULL, NULL, COALESCE(SUM(r.finished_at > coated_at), 0) + {$jobs('COUNT(*)', 'AND j.answered_at > coated_at')}),
                 COALESCE(SUM(r.damage = 1), 0) + {$jobs('COUNT(*)', 'AND j.damaged = 1')},
-                {$later('MAX(IF(r.held = 1, r.finished_at, NULL))', $jobs('MAX(j.answered_at)', "AND j.outcome = 'held'"))},
+                {$later('MAX(IF(r.held = 1, r.finished_at, NULL))', $jobs('MAX(j.answered_at)', 'AND '.self::held('j')))},
                 {$later('MAX(r.finished_at)', $jobs('MAX(j.answered_at)'))}, washed_at, coated_at,
                 (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
             FROM (
@@ -183,13 +210,44 @@ final readonly class RunTally
      */
     private static function runs(string $where): string
     {
+        return self::counted('('.self::made($where).')');
+    }
+
+    /**
+     * Prints for use that somebody answered, drawn together more coarsely: rooms by two degrees, minutes by half octaves, parts by octaves.
+     *
+     * @param string $and of which; "" for all
+     */
+    private static function uses(string $and): string
+    {
+        return self::counted('(SELECT r.*, '.\sprintf(self::EPOCH, 'r.printer_id').' AS epoch FROM (SELECT '.self::SEAT_OF_USE." AS seat,
+                j.material_id, f.surface_id,
+                a.kind_id AS agent_kind_id, j.side_id, j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.bed_other_c, NULL AS nozzle_mm,
+                NULL AS nozzle_first_c, NULL AS gap_mm, '' AS feeler, NULL AS speed_mm_s, j.exposure_s, 0 AS own_brim, j.has_enclosure, j.chamber_c,
+                2 * ROUND(j.room_c / 2) AS room_c, 'use' AS source, POW(2, FLOOR(LOG2(j.parts))) AS many,
+                FLOOR(2 * LOG2(GREATEST(j.minutes, 1))) AS about, 0 AS void, ".self::held('j')." AS held, j.effort, j.damaged AS damage,
+                j.minutes AS print_minutes, j.answered_at AS finished_at, j.parts AS on_plate
+            FROM job j JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.status = 'answered' $and) r)");
+    }
+
+    /** Which ends of a print are one that held, the core says. */
+    private static function held(string $job): string
+    {
+        $held = array_filter(Outcome::cases(), static fn (Outcome $outcome): bool => $outcome->held());
+
+        return "$job.outcome IN ('".implode("', '", array_map(static fn (Outcome $outcome): string => $outcome->value, $held))."')";
+    }
+
+    /** @param string $made each finished run or print for use with what it was made under */
+    private static function counted(string $made): string
+    {
         return 'SELECT '.self::ALIKE.",
                 GROUP_CONCAT(CONCAT_WS(',', IFNULL(held, ''), IFNULL(effort, ''), IFNULL(damage, ''), times)
                     ORDER BY IFNULL(held, -1), IFNULL(effort, -1), IFNULL(damage, -1) SEPARATOR ';'),
                 SUM(times), MIN(fewest), MIN(shortest), MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
             FROM (SELECT ".self::ALIKE.', held, effort, damage, COUNT(*) AS times, MIN(on_plate) AS fewest, MIN(print_minutes) AS shortest,
                     MAX(finished_at) AS last_at
-                FROM ('.self::made($where).') made GROUP BY '.self::ALIKE.', held, effort, damage
+                FROM '.$made.' made GROUP BY '.self::ALIKE.', held, effort, damage
             ) ended GROUP BY '.self::ALIKE;
     }
 
@@ -200,7 +258,7 @@ final readonly class RunTally
                 f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, s.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
                 c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler, s.speed_mm_s, s.exposure_s,
                 s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim,
-                '.self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
+                '.\sprintf(self::EPOCH, 'c.printer_id')." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
                 FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
                 r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
             ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where) r";

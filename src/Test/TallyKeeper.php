@@ -9,6 +9,7 @@ use App\Shelf\PlateSide;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\ORM\Event\OnFlushEventArgs;
 use Doctrine\ORM\Events;
+use Sitzplatz\Test\Life\JobStatus;
 
 /** Has the tallies of what a flush changes counted again, in the same transaction. */
 #[AsDoctrineListener(Events::onFlush)]
@@ -19,6 +20,8 @@ final class TallyKeeper
     private array $changed = [];
     /** @var array<string, string> sides that a flush does something to, by their id */
     private array $sides = [];
+    /** @var list<string> prints for use that a flush answers, by their id */
+    private array $uses = [];
     /** @var list<PartsRuns> */
     private array $events = [];
     /** @var list<string> stocks that a flush makes another kind */
@@ -46,6 +49,9 @@ final class TallyKeeper
                 $id = $side->id->toBinary();
                 $this->sides[$id] = $id;
             }
+            if ($entity instanceof Job && JobStatus::Answered === $entity->status) {
+                $this->uses[] = $entity->id->toBinary();
+            }
             $run = match (true) {
                 $entity instanceof Run => $entity,
                 $entity instanceof Part => $entity->run,
@@ -61,13 +67,16 @@ final class TallyKeeper
 
     public function postFlush(): void
     {
-        [$changed, $sides, $events, $agents] = [$this->changed, $this->sides, $this->events, $this->agents];
-        $this->changed = $this->sides = $this->events = $this->agents = [];
+        [$changed, $sides, $uses, $events, $agents] = [$this->changed, $this->sides, $this->uses, $this->events, $this->agents];
+        $this->changed = $this->sides = $this->uses = $this->events = $this->agents = [];
         foreach ($changed as $setupId) {
             $this->tally->recount($setupId);
         }
         foreach ($sides as $sideId) {
             $this->tally->recountSide($sideId);
+        }
+        foreach ($uses as $jobId) {
+            $this->tally->recountUse($jobId);
         }
         foreach ($events as $event) {
             foreach ($event->partsRunsAt() as $at) {

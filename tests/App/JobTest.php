@@ -46,6 +46,33 @@ final class JobTest extends ApiTestCase
         self::assertSame($this->best()['ownRuns'], $first['ownRuns'], 'A print for use is no run.');
     }
 
+    public function testAnsweredPrintsCountForHalfARunInWhatIsExpected(): void
+    {
+        $before = $this->best();
+        for ($i = 0; $i < 4; ++$i) {
+            $this->answered($before['key'], ['outcome' => 'held', 'effort' => 0]);
+        }
+        $open = $this->begun($before['key']);
+        $after = $this->candidate($before['key']);
+        $made = $after['hold']['evidence'][array_key_last($after['hold']['evidence'])];
+        self::assertSame(['prints for use', 4, 4], [substr((string) $made['likeness'], 0, 14), $made['successes'], $made['runs']]);
+        self::assertLessThan(2.0, $made['worth'], 'Half a run each at most, and less as nobody printed for long.');
+        self::assertGreaterThan($before['hold']['mean'], $after['hold']['mean']);
+        self::assertSame($before['hold']['ownRuns'], $after['hold']['ownRuns'], 'They are no runs.');
+        $this->ask('POST', "/api/jobs/{$open['id']}/drop", ['version' => $open['version'], 'reason' => 'not printed'], 200);
+        self::assertEqualsWithDelta($after['hold']['mean'], $this->candidate($before['key'])['hold']['mean'], 1e-12, 'Nor one that nobody printed.');
+        $rows = $this->database()->fetchAllAssociative("SELECT times, outcomes FROM run_tally WHERE source = 'use'");
+        self::assertSame([[4, '1,0,0,4']], array_map(static fn (array $row): array => [(int) $row['times'], $row['outcomes']], $rows));
+        // A new nozzle parts what was counted together.
+        $printer = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $this->ask('POST', "/api/printers/$printer/changes", ['kind' => 'nozzle', 'note' => ''], 201);
+        $this->answered($before['key'], ['outcome' => 'held', 'effort' => 1]);
+        self::assertSame(2, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM run_tally WHERE source = 'use'"));
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        self::assertSame(0, $tally->wrong());
+    }
+
     public function testWhatIsNotPrintedIsDroppedAndCountsForNothing(): void
     {
         $job = $this->begun();
@@ -64,16 +91,17 @@ final class JobTest extends ApiTestCase
 
     public function testWhatWasSaidIsHeldAgainstWhatHappened(): void
     {
+        $square = 0.0;
         for ($i = 0; $i < 12; ++$i) {
             $job = $this->begun();
+            $square += ($job['saidChance'] - ($i < 3 ? 1 : 0)) ** 2;
             $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version']] + ($i < 3 ? ['outcome' => 'held', 'effort' => 1] : ['outcome' => 'came_off']), 200);
         }
         $this->begun();
         $told = $this->ask('GET', '/api/jobs/came-true', null, 200);
         self::assertSame([1, 12, 3], [$told['open'], $told['all']['n'], $told['all']['happened']], 'One that nobody answered is not taken as held.');
-        // By hand: what was said is the same for all, so the score is 3·(1 − p)² + 9·p² over 12.
-        $p = $told['all']['said'];
-        self::assertEqualsWithDelta((3 * (1 - $p) ** 2 + 9 * $p ** 2) / 12, $told['all']['brier'], 1e-9);
+        // By hand; what was said sinks as more of them come off.
+        self::assertEqualsWithDelta($square / 12, $told['all']['brier'], 1e-9);
         self::assertStringContainsString('it is worse here than was said', $told['odd'][0]['sentence']);
         self::assertStringContainsString('not yet nearer', $told['sentence']);
     }
@@ -97,10 +125,26 @@ final class JobTest extends ApiTestCase
         self::assertSame($first['hold']['ownRuns'], $choice()['hold']['ownRuns'], 'The signed evidence is as it was.');
     }
 
-    /** @return array<string, mixed> */
-    private function begun(): array
+    /** @param array<string, mixed> $how */
+    private function answered(string $key, array $how): void
     {
-        return $this->ask('POST', '/api/jobs', ['title' => 'Cover', 'key' => $this->best()['key'], 'asked' => $this->asked()], 201);
+        $job = $this->begun($key);
+        $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version']] + $how, 200);
+    }
+
+    /** @return array<string, mixed> */
+    private function candidate(string $key): array
+    {
+        return array_values(array_filter(
+            $this->ask('POST', '/api/choose', $this->asked(), 200)['candidates'],
+            static fn (array $each): bool => $each['key'] === $key,
+        ))[0];
+    }
+
+    /** @return array<string, mixed> */
+    private function begun(?string $key = null): array
+    {
+        return $this->ask('POST', '/api/jobs', ['title' => 'Cover', 'key' => $key ?? $this->best()['key'], 'asked' => $this->asked()], 201);
     }
 
     /** @return array<string, mixed> */

@@ -100,7 +100,7 @@ final class ChooseScreensTest extends BrowserTestCase
         self::assertGreaterThan(5, \count($stops));
         self::assertLessThanOrEqual(44, $this->page->executeScript('return Math.max(...[...document.querySelectorAll(arguments[0] + " li > div")].map((e) => e.offsetHeight))', [self::ROWS]));
         // What has no own runs looks different from what has.
-        self::assertStringContainsString('no own runs yet: only common practice; 5 runs would tell', $this->rows());
+        self::assertStringContainsString('nothing was printed like it here yet: only common practice; 5 runs would tell', $this->rows());
     }
 
     public function testEveryStateIsInTheAddress(): void

@@ -117,6 +117,7 @@ final readonly class Experience
             // Nought and less is an offset of the machine, and says nothing of the gap.
             sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
             changedSince: $run->changedSince,
+            forUse: $run->forUse,
         );
     }
 

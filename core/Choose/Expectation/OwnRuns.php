@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
-/** Own non-void runs of one material on one side with one agent, lot and setting, all about as long, counted. */
+/** Own non-void runs, or prints for use, of one material on one side with one agent, lot and setting, all about as long, counted. */
 final readonly class OwnRuns
 {
     public function __construct(
@@ -41,6 +41,8 @@ final readonly class OwnRuns
         public ?float $exposureS = null,
         /** Made with something around the foot that the other setups of its comparison did not have. */
         public bool $ownBrim = false,
+        /** Prints for use: no test. */
+        public bool $forUse = false,
     ) {
     }
 

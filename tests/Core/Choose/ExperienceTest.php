@@ -52,6 +52,17 @@ final class ExperienceTest extends TestCase
         self::assertSame('changed', self::bare([$runs($here, true)])->hold->evidence[0]->likeness->key());
     }
 
+    public function testAPrintForUseCountsForHalfARunAndIsNoRunOfTheirs(): void
+    {
+        $use = static fn (?float $minutes = null): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 6, 6, 6, $minutes, forUse: true);
+        $bare = self::bare([$use()]);
+        // By hand: a 9.5 + 0.5·6, b 0.5 + 0.5·2.
+        self::assertEqualsWithDelta([12.5, 1.5], [$bare->hold->belief->a, $bare->hold->belief->b], 1e-12);
+        self::assertSame(['successes' => 0, 'runs' => 0], $bare->hold->own());
+        self::assertSame('likeness.use_same', $bare->hold->evidence[0]->likeness->words()->key);
+        self::assertSame('alike', $bare->basis());
+    }
+
     public function testARunIsLikeInTheAirOfItsOwnRoom(): void
     {
         // An open bench in an unheated workshop at 5 °C is other air than one at 20 °C.

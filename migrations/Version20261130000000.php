@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Migrations;
+
+use App\Test\RunTally;
+use Doctrine\DBAL\Schema\Schema;
+use Doctrine\Migrations\AbstractMigration;
+
+final class Version20261130000000 extends AbstractMigration
+{
+    public function getDescription(): string
+    {
+        return 'Prints for use say what air they were made in and where they stood, and are counted with the runs.';
+    }
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('ALTER TABLE job ADD has_enclosure TINYINT(1) DEFAULT 0 NOT NULL AFTER room_c, ADD chamber_c DOUBLE PRECISION DEFAULT NULL AFTER has_enclosure,
+            ADD spot SMALLINT DEFAULT NULL');
+        $this->addSql('UPDATE job j JOIN printer p ON p.id = j.printer_id SET j.has_enclosure = p.has_enclosure, j.chamber_c = p.chamber_c');
+        $this->addSql('ALTER TABLE job ALTER has_enclosure DROP DEFAULT');
+        $this->addSql('ALTER TABLE run_tally MODIFY nozzle_mm DOUBLE PRECISION DEFAULT NULL, MODIFY lot_id BINARY(16) DEFAULT NULL');
+        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
+            $this->addSql($sql, $parameters);
+        }
+    }
+
+    public function down(Schema $schema): void
+    {
+        $this->addSql("DELETE FROM run_tally WHERE source = 'use'");
+        $this->addSql('ALTER TABLE run_tally MODIFY nozzle_mm DOUBLE PRECISION NOT NULL, MODIFY lot_id BINARY(16) NOT NULL');
+        $this->addSql('ALTER TABLE job DROP has_enclosure, DROP chamber_c, DROP spot');
+    }
+}

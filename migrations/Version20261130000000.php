@@ -12,7 +12,7 @@ final class Version20261130000000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'Prints for use say what air they were made in and where they stood, and are counted with the runs.';
+        return 'Prints for use say what air they were made in and where they stood, and are counted with the runs; what was wrong is remembered.';
     }
 
     public function up(Schema $schema): void
@@ -22,6 +22,13 @@ final class Version20261130000000 extends AbstractMigration
         $this->addSql('UPDATE job j JOIN printer p ON p.id = j.printer_id SET j.has_enclosure = p.has_enclosure, j.chamber_c = p.chamber_c');
         $this->addSql('ALTER TABLE job ALTER has_enclosure DROP DEFAULT');
         $this->addSql('ALTER TABLE run_tally MODIFY nozzle_mm DOUBLE PRECISION DEFAULT NULL, MODIFY lot_id BINARY(16) DEFAULT NULL');
+        $this->addSql('CREATE TABLE fix_case (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL,
+            who VARCHAR(80) NOT NULL, symptom_id VARCHAR(40) NOT NULL, tried JSON NOT NULL, cause_id VARCHAR(40) DEFAULT NULL, note VARCHAR(500) NOT NULL,
+            printer_id BINARY(16) DEFAULT NULL, side_id BINARY(16) DEFAULT NULL, lot_id BINARY(16) DEFAULT NULL, INDEX IDX_fix_case_cause (symptom_id, cause_id),
+            INDEX IDX_fix_case_created (created_at), INDEX IDX_fix_case_printer (printer_id), INDEX IDX_fix_case_side (side_id), INDEX IDX_fix_case_lot (lot_id),
+            PRIMARY KEY (id), CONSTRAINT FK_fix_case_printer FOREIGN KEY (printer_id) REFERENCES printer (id),
+            CONSTRAINT FK_fix_case_side FOREIGN KEY (side_id) REFERENCES plate_side (id), CONSTRAINT FK_fix_case_lot FOREIGN KEY (lot_id) REFERENCES lot (id))
+            DEFAULT CHARACTER SET utf8mb4');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
             $this->addSql($sql, $parameters);
         }
@@ -29,6 +36,7 @@ final class Version20261130000000 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
+        $this->addSql('DROP TABLE fix_case');
         $this->addSql("DELETE FROM run_tally WHERE source = 'use'");
         $this->addSql('ALTER TABLE run_tally MODIFY nozzle_mm DOUBLE PRECISION NOT NULL, MODIFY lot_id BINARY(16) NOT NULL');
         $this->addSql('ALTER TABLE job DROP has_enclosure, DROP chamber_c, DROP spot');

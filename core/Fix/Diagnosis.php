@@ -5,34 +5,100 @@ declare(strict_types=1);
 namespace Sitzplatz\Fix;
 
 /**
- * What to check for a symptom, in order: how likely it is the cause, against the effort of checking. Cleaning comes
- * before any change of settings (common practice).
+ * What is wrong, and what to try next. One cause is taken to be at work. What practice holds of how often each is one, worth
+ * ten cases, and the cases of this shop make the shares; what is known here moves them; each trial that did not help moves
+ * them by Bayes' rule. The order is by the chance that a trial ends it, against its minutes, which for one fault and trials
+ * that cost the same whenever they are made has the least expected cost (Kadane & Simon 1977; Heckerman, Breese &
+ * Rommelse 1995, from memory).
  */
 final readonly class Diagnosis
 {
-    /** A quick check costs about this much besides its own minutes: finding tools, waiting for the next print. */
+    /** Cases that practice is worth (ours). */
+    private const PRACTICE_CASES = 10.0;
+    /** What it costs to see whether a trial has helped: finding tools, waiting for the first layers of the next print. */
     private const FIXED_EFFORT_MINUTES = 20.0;
+    /** None of what is known to practice (ours). */
+    private const SOMETHING_ELSE = 0.03;
 
-    /** @param list<Check> $checks */
-    private function __construct(public array $checks)
-    {
+    /** @param list<Suspect> $suspects what to try next first, what was tried last */
+    private function __construct(
+        public array $suspects,
+        /** That it is none of these. */
+        public float $somethingElse,
+        /** What it takes on average until it is over, in this order; where nothing helps all of it is tried. */
+        public float $expectedMinutes,
+    ) {
     }
 
     /**
-     * @param list<Check> $known
+     * @param list<Cause>        $known of the symptom
+     * @param list<string>       $tried ids of causes whose trial did not help, in any order
+     * @param array<string, int> $here  how often each was the cause of the symptom in this shop, by id
      */
-    public static function of(string $symptomId, array $known, PlateState $plate): self
+    public static function of(array $known, Circumstances $circumstances, array $tried, array $here): self
     {
-        $score = [];
-        foreach ($known as $check) {
-            $likelihood = ($check->likelihoods[$symptomId] ?? 0) * $plate->weight($check->id);
-            if ($likelihood > 0) {
-                $score[$check->id] = $likelihood / ($check->minutes + self::FIXED_EFFORT_MINUTES);
+        $often = array_sum(array_map(static fn (Cause $cause): float => $cause->often, $known));
+        $weights = $hints = [];
+        foreach ($known as $cause) {
+            $hints[$cause->id] = Hints::of($cause->id, $circumstances);
+            $weights[$cause->id] = (self::PRACTICE_CASES * $cause->often / $often + ($here[$cause->id] ?? 0))
+                * ($hints[$cause->id]->factor ?? 1.0) * ($cause->onSurface[$circumstances->surface->id ?? ''] ?? 1.0);
+        }
+        $else = self::SOMETHING_ELSE / (1 - self::SOMETHING_ELSE) * array_sum($weights);
+        foreach ($known as $cause) {
+            $weights[$cause->id] *= \in_array($cause->id, $tried, true) ? 1 - $cause->helps : 1.0;
+        }
+        $all = array_sum($weights) + $else;
+        $suspects = [];
+        foreach ($known as $cause) {
+            if ($weights[$cause->id] > 0.0) {
+                $suspects[] = new Suspect(
+                    $cause,
+                    $weights[$cause->id] / $all,
+                    $hints[$cause->id]?->why,
+                    $here[$cause->id] ?? 0,
+                    \in_array($cause->id, $tried, true),
+                );
             }
         }
-        $checks = array_values(array_filter($known, static fn (Check $check): bool => isset($score[$check->id])));
-        usort($checks, static fn (Check $a, Check $b): int => $score[$b->id] <=> $score[$a->id]);
+        usort($suspects, static fn (Suspect $a, Suspect $b): int => [$a->tried, -self::worth($a)] <=> [$b->tried, -self::worth($b)]);
 
-        return new self($checks);
+        return new self($suspects, $all > 0.0 ? $else / $all : 1.0, self::minutes($suspects));
+    }
+
+    /** What to try now; null: everything was. */
+    public function next(): ?Suspect
+    {
+        return isset($this->suspects[0]) && !$this->suspects[0]->tried ? $this->suspects[0] : null;
+    }
+
+    /**
+     * What trials in this order take on average until one helps, min.
+     *
+     * @param list<Suspect> $order
+     */
+    public static function minutes(array $order): float
+    {
+        $minutes = 0.0;
+        $goesOn = 1.0;
+        foreach ($order as $suspect) {
+            if (!$suspect->tried) {
+                $minutes += $goesOn * self::cost($suspect);
+                $goesOn -= $suspect->share * $suspect->cause->helps;
+            }
+        }
+
+        return $minutes;
+    }
+
+    /** The chance that it ends it, against what it takes. */
+    private static function worth(Suspect $suspect): float
+    {
+        return $suspect->share * $suspect->cause->helps / self::cost($suspect);
+    }
+
+    private static function cost(Suspect $suspect): float
+    {
+        return $suspect->cause->minutes + self::FIXED_EFFORT_MINUTES;
     }
 }

@@ -16,6 +16,11 @@ use Symfony\Component\Uid\Uuid;
  * entries, a million prints for use. By a seed, and spread as a shop's would be: a few materials and plates make most of the
  * runs, sheets are replaced, lots are used up. Every row is that of the demo with other values, so that it is as full as a
  * real one.
+ *
+ * @phpstan-type Side array{
+ *     id: string, plate: string, printer: array{id: string, chamber: bool}, materials: array{string, string}, surface: string,
+ *     fittings: list<array{id: string, fromMs: int}>,
+ * }
  */
 final class Volume
 {
@@ -43,7 +48,7 @@ final class Volume
     private array $bytes = [];
     /** @var list<array{id: string, chamber: bool}> */
     private array $printers = [];
-    /** @var list<array{id: string, plate: string, printer: array{id: string, chamber: bool}, surface: string, fittings: list<array{id: string, fromMs: int}>}> */
+    /** @var list<Side> */
     private array $sides = [];
     /** @var array<string, list<string>> by material */
     private array $lots = [];
@@ -147,7 +152,8 @@ final class Volume
                 );
             }
             $this->put('plate_side', ['id' => $side, 'face' => $face, 'fitting_id' => $fittings[\count($fittings) - 1]['id'], 'plate_id' => $plate]);
-            $this->sides[] = ['id' => $side, 'plate' => $plate, 'printer' => $this->printers[$i % self::PRINTERS], 'surface' => $kind, 'fittings' => $fittings];
+            $this->sides[] = ['id' => $side, 'plate' => $plate, 'printer' => $this->printers[$i % self::PRINTERS],
+                'materials' => [$this->material(), $this->material()], 'surface' => $kind, 'fittings' => $fittings];
         }
     }
 
@@ -200,8 +206,8 @@ final class Volume
     }
 
     /**
-     * @param array{id: string, plate: string, printer: array{id: string, chamber: bool}, surface: string, fittings: list<array{id: string, fromMs: int}>} $side
-     * @param array<mixed>                                                                                                                                 $agents
+     * @param Side         $side
+     * @param array<mixed> $agents
      *
      * @return list<string> ids of its runs
      */
@@ -373,7 +379,7 @@ final class Volume
             $said = 0.55 + 0.44 * $this->chance();
             $open = $i >= $count - self::JOBS_OPEN;
             $held = $this->chance() < $said;
-            $material = $this->material();
+            $material = $side['materials'][$this->random->getInt(0, 1)];
             $this->put('job', [
                 'id' => $this->id($atMs), 'created_at' => self::time($atMs), 'utc_offset_minutes' => 0, 'version' => $open ? 1 : 2,
                 'status' => $open ? 'open' : 'answered', 'title' => 'Part '.($i + 1), 'bed_first_c' => 60, 'bed_other_c' => 60, 'exposure_s' => null,

@@ -90,7 +90,7 @@ final readonly class CatalogueLoader
         }
         $texts['checks'] = [
             'symptoms' => array_map(static fn (array $row): array => self::row('symptom', $row), $checks['symptoms']),
-            'checks' => array_map(static fn (array $row): array => self::row('check', $row), $checks['checks']),
+            'causes' => array_map(static fn (array $row): array => self::row('cause', $row), $checks['causes']),
         ];
 
         return $texts;

@@ -125,6 +125,11 @@ final readonly class RunTally
     {
         $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
         $this->database->executeStatement('INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'), [$sideId]);
+        $this->database->executeStatement(
+            "DELETE t FROM fitting f JOIN run_tally t ON t.fitting_id = f.id JOIN plate_side ps ON ps.id = f.side_id
+             WHERE f.side_id = ? AND t.source = 'use' AND f.id <> ps.fitting_id",
+            [$sideId],
+        );
     }
 
     /** Counts everything again. */
@@ -214,7 +219,8 @@ final readonly class RunTally
     }
 
     /**
-     * Prints for use that somebody answered, drawn together more coarsely: rooms by two degrees, minutes by half octaves, parts by octaves.
+     * Prints for use that somebody answered, on the sheets that lie there now; drawn together more coarsely: rooms by two degrees,
+     * minutes by half octaves, parts by octaves.
      *
      * @param string $and of which; "" for all
      */
@@ -227,7 +233,8 @@ final readonly class RunTally
                 2 * ROUND(j.room_c / 2) AS room_c, 'use' AS source, POW(2, FLOOR(LOG2(j.parts))) AS many,
                 FLOOR(2 * LOG2(GREATEST(j.minutes, 1))) AS about, 0 AS void, ".self::held('j')." AS held, j.effort, j.damaged AS damage,
                 j.minutes AS print_minutes, j.answered_at AS finished_at, j.parts AS on_plate
-            FROM job j JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.status = 'answered' $and) r)");
+            FROM job j JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id AND ps.fitting_id = j.fitting_id
+                LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.status = 'answered' $and) r)");
     }
 
     /** Which ends of a print are one that held, the core says. */

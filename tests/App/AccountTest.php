@@ -63,7 +63,7 @@ final class AccountTest extends ApiTestCase
     {
         $this->signIn('viewer');
         $this->ask('GET', '/api/overview', null, 200);
-        $this->ask('POST', '/api/fix', ['symptomId' => 'slides', 'plateSideId' => null], 200);
+        $this->ask('POST', '/api/fix', ['symptomId' => 'slides', 'plateSideId' => null, 'printerId' => null, 'lotId' => null, 'tried' => []], 200);
         $lot = ['label' => 'X', 'materialId' => 'pla', 'name' => 'X', 'driedOn' => null, 'note' => ''];
         self::assertStringContainsString('Ask a lead', $this->ask('POST', '/api/lots', $lot, 403)['detail']);
         $this->ask('GET', '/api/users', null, 403);

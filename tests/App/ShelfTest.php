@@ -249,22 +249,6 @@ final class ShelfTest extends ApiTestCase
         self::assertSame('agentId', $solvent['errors'][0]['field']);
     }
 
-    public function testFixAsksThePlatesHistory(): void
-    {
-        $side = $this->side('P1 front');
-        $answer = $this->ask('POST', '/api/fix', ['symptomId' => 'corner_lifts', 'plateSideId' => $side], 200);
-        self::assertSame('wash', $answer['checks'][0]['id']);
-        self::assertStringContainsString('12 prints since its last wash', $answer['plate'][0]);
-        $printer = $this->pick('/api/printers', 'name', 'North bay');
-        $this->ask('POST', "/api/printers/{$printer['id']}/changes", ['kind' => 'levelling', 'note' => ''], 201);
-        self::assertContains(
-            'The printer was changed since this plate last held: gap and level come first.',
-            $this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => $side], 200)['plate'],
-        );
-        self::assertSame([], $this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => null], 200)['plate']);
-        $this->ask('POST', '/api/fix', ['symptomId' => 'sings', 'plateSideId' => null], 422);
-    }
-
     public function testTheStartPageSaysWhatComesNext(): void
     {
         $overview = $this->ask('GET', '/api/overview', null, 200);

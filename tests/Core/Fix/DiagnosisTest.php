@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Core\Fix;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Care\CareDue;
-use Sitzplatz\Fix\Check;
+use Sitzplatz\Fix\Cause;
+use Sitzplatz\Fix\Circumstances;
 use Sitzplatz\Fix\Diagnosis;
-use Sitzplatz\Fix\PlateState;
+use Sitzplatz\Fix\Suspect;
+use Sitzplatz\Fix\TakingOff;
+use Sitzplatz\Fix\Then;
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Wear\SideHistory;
-use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Sentence;
 use Symfony\Component\Yaml\Yaml;
 
 /** The order of checks is common practice: wash first, then the gap, the costly things last (trade notes, section 15). */
@@ -21,89 +26,181 @@ final class DiagnosisTest extends TestCase
 {
     use ReadsTheCatalogue;
 
-    public function testAPlateThatHeldLastWeekIsWashedFirst(): void
+    /** @return iterable<string, array{string, string, string}> symptom, what comes first, what comes later than that */
+    public static function ladders(): iterable
     {
-        $order = self::order('used_to', new PlateState(null, null, false));
-        self::assertSame('wash', $order[0]);
-        self::assertGreaterThan(array_search('gap', $order, true), array_search('worn', $order, true));
+        yield 'it held last week: wash' => ['used_to', 'dirt', 'worn'];
+        yield 'a corner lifts: wash' => ['corner_lifts', 'dirt', 'no_agent'];
+        yield 'in the middle only: wash' => ['only_middle', 'dirt', 'level'];
+        yield 'a poor first layer is the gap' => ['uneven', 'gap_high', 'wet'];
+        yield 'it will not come off: let it cool' => ['too_well', 'still_warm', 'no_barrier'];
+        yield 'the plate moves: hold it down' => ['plate_moves', 'plate_loose', 'knocked'];
     }
 
-    public function testAPoorFirstLayerIsTheGap(): void
+    #[DataProvider('ladders')]
+    public function testCheapAndFrequentCausesComeFirst(string $symptom, string $first, string $later): void
     {
-        self::assertSame('gap', self::order('uneven', new PlateState(null, null, false))[0]);
+        $order = self::order($symptom, new Circumstances());
+        self::assertSame($first, $order[0]);
+        self::assertGreaterThan(0, array_search($later, $order, true));
+    }
+
+    public function testATrialThatDidNotHelpMovesTheSharesByBayesRule(): void
+    {
+        // By hand: 6 and 4 of 10 cases, 3 % something else; the first trial helps in 9 of 10 if it is the cause.
+        $causes = [self::cause('a', 5, 6, 0.9), self::cause('b', 10, 4, 0.5)];
+        $before = Diagnosis::of($causes, new Circumstances(), [], []);
+        self::assertEqualsWithDelta(['a' => 0.582, 'b' => 0.388], self::shares($before), 1e-12);
+        self::assertEqualsWithDelta(0.03, $before->somethingElse, 1e-12);
+        // 25 min, and with 1 − 0.582·0.9 another 30.
+        self::assertEqualsWithDelta(25 + 30 * (1 - 0.582 * 0.9), $before->expectedMinutes, 1e-9);
+        $after = Diagnosis::of($causes, new Circumstances(), ['a'], []);
+        $left = 0.582 * 0.1 + 0.388 + 0.03;
+        self::assertEqualsWithDelta(['a' => 0.0582 / $left, 'b' => 0.388 / $left], self::shares($after), 1e-12);
+        self::assertSame(['b', 'a'], array_keys(self::shares($after)), 'What was tried comes last.');
+        $done = Diagnosis::of($causes, new Circumstances(), ['b', 'a'], []);
+        self::assertNull($done->next());
+        self::assertEqualsWithDelta(0.0, $done->expectedMinutes, 1e-12);
+    }
+
+    public function testWhatItWasHereMovesTheShares(): void
+    {
+        $causes = [self::cause('a', 5, 5, 0.9), self::cause('b', 5, 5, 0.9)];
+        // By hand: practice is worth ten cases, five each; three of this shop are on b.
+        self::assertEqualsWithDelta(['b' => 0.97 * 8 / 13, 'a' => 0.97 * 5 / 13], self::shares(Diagnosis::of($causes, new Circumstances(), [], ['b' => 3])), 1e-12);
+    }
+
+    public function testNoOtherOrderTakesLess(): void
+    {
+        // Kadane & Simon 1977: chance against cost. Held against all orders of the causes that lead.
+        foreach (['slides', 'corner_lifts', 'too_well', 'used_to'] as $symptom) {
+            $found = Diagnosis::of(self::causes($symptom), new Circumstances(), [], []);
+            $lead = \array_slice($found->suspects, 0, 6);
+            $least = Diagnosis::minutes($lead);
+            foreach (self::permutations($lead) as $order) {
+                self::assertGreaterThanOrEqual($least - 1e-9, Diagnosis::minutes($order));
+            }
+        }
     }
 
     public function testThePlatesOwnHistoryMovesTheOrder(): void
     {
-        $washed = new PlateState(0, 12, true);
-        self::assertSame('gap', self::order('used_to', $washed)[0], 'Washed just now, and the printer was changed since it held.');
-        self::assertCount(3, $washed->sentences());
-        $dirty = self::order('corner_lifts', new PlateState(14, 12, false));
-        self::assertSame('wash', $dirty[0]);
-        $tired = self::order('used_to', new PlateState(3, 900, false));
-        self::assertLessThan(array_search('dry', $tired, true), array_search('worn', $tired, true));
-        self::assertSame([], (new PlateState(null, null, false))->sentences());
-    }
-
-    public function testAPartThatWillNotComeOffIsCooledFirst(): void
-    {
-        $order = self::order('too_well', new PlateState(null, null, false));
-        self::assertContains($order[0], ['cool', 'gap']);
-        self::assertNotContains('wash', $order);
-    }
-
-    public function testCareIsDueByPrintsAndByWhatTheCatalogueSaysOfTheAgent(): void
-    {
-        // Common practice: wash every 5 to 10 prints; how long a coat lasts is told for each agent in the trade notes, section 4.
-        $due = static fn (SideHistory $side, ?string $agent = null, bool $own = false): array => Said::all((new CareDue(
-            $side,
-            null === $agent ? null : ($own ? self::catalogue()->agent($agent)->withOwnCoatPrints(['glass' => 4]) : self::catalogue()->agent($agent)),
-            $own ? 'glass' : 'pei_textured',
-        ))->sentences());
-        self::assertSame([], $due(new SideHistory(9, 9)));
-        self::assertSame(['care.wash prints=10'], $due(new SideHistory(10, 10)));
-        foreach (self::catalogue()->agents as $id => $agent) {
-            $coated = static fn (int $prints): SideHistory => new SideHistory(
-                20,
-                1,
-                $prints,
-                '2026-11-01T00:00:00+00:00',
-                '2026-11-02T00:00:00+00:00',
-                (string) $id,
-                'ours',
-            );
-            self::assertSame([], $due($coated($agent->coatPrints - 1), (string) $id));
-            self::assertSame([[], ['care.coat_by_own prints=4 lasts=4']], [$due($coated(3), (string) $id, true), $due($coated(4), (string) $id, true)], 'An own test goes before what is usual.');
-            self::assertSame(["care.coat prints=$agent->coatPrints lasts=$agent->coatPrints"], $due($coated($agent->coatPrints), (string) $id));
-        }
-        $washedOff = new SideHistory(20, 1, 30, '2026-11-03T00:00:00+00:00', '2026-11-02T00:00:00+00:00', 'pva_stick', 'ours');
-        self::assertNull($washedOff->printsOnCoat, 'A coat that was washed off since is no coat.');
-        self::assertSame([], $due($washedOff, 'pva_stick'));
-    }
-
-    public function testWearAndCostComeFromTheCatalogueForEverybody(): void
-    {
         $surface = self::catalogue()->surface('pei_textured');
-        self::assertFalse(Wear::surfaceMayBeWorn($surface->lifePrints, $surface));
-        self::assertTrue(Wear::surfaceMayBeWorn($surface->lifePrints + 1, $surface));
-        self::assertEqualsWithDelta(30 / $surface->lifePrints, Wear::ofPlatePerPrint(30.0, $surface), 1e-12);
-        self::assertNull(Wear::ofPlatePerPrint(null, $surface));
-        $stick = self::catalogue()->agent('pva_stick');
-        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::ofAgentPerPrint(Wear::ofACoat(4.0, 40), $stick, 'glass'), 1e-12);
-        $own = $stick->withOwnCoatPrints(['glass' => 4]);
-        self::assertEqualsWithDelta([4 / 40 / 4, 4 / 40 / $stick->coatPrints], [Wear::ofAgentPerPrint(0.1, $own, 'glass'), Wear::ofAgentPerPrint(0.1, $own, 'pei_smooth')], 1e-12, 'By how long it lasted there in own tests, as Care has it.');
-        self::assertNull(Wear::ofACoat(4.0, null));
+        $washed = new Circumstances($surface, new SideHistory(12, 0), changedSinceHeld: true);
+        self::assertSame('gap_high', self::order('used_to', $washed)[0], 'Washed just now, and the printer was changed since it held.');
+        $tired = new Circumstances($surface, new SideHistory(900, 3));
+        $order = self::order('used_to', $tired);
+        self::assertLessThan(array_search('wet', $order, true), array_search('worn', $order, true));
+        $of = static fn (string $cause, Circumstances $here): array => array_values(array_filter(
+            Diagnosis::of(self::causes('used_to'), $here, [], [])->suspects,
+            static fn (Suspect $suspect): bool => $cause === $suspect->cause->id,
+        ));
+        self::assertSame(['fix.hint.since_wash prints=14 usual=10'], Said::all([$of('dirt', new Circumstances($surface, new SideHistory(40, 14)))[0]->why]));
+        self::assertSame(['fix.hint.stood days=30'], Said::all([$of('dirt', new Circumstances($surface, new SideHistory(40, 2), 30))[0]->why]), 'Dust counts as dirt.');
+        self::assertSame(['fix.hint.dried_long_ago days=40 good=30'], Said::all([$of('wet', new Circumstances(driedDaysAgo: 40, staysDryDays: 30))[0]->why]));
+        self::assertSame([], $of('coat_harms', new Circumstances($surface, new SideHistory(40, 2))), 'There is no coat.');
+    }
+
+    public function testACoatThatHarmsComesBeforeAnAgent(): void
+    {
+        // On textured PEI a coat levels the texture and takes its grip away (common practice); PLA wants none there.
+        $coated = new SideHistory(60, 3, 3, '2026-11-01T00:00:00+00:00', '2026-11-02T00:00:00+00:00', 'pva_stick', 'White stick');
+        $here = new Circumstances(self::catalogue()->surface('pei_textured'), $coated, pairing: self::catalogue()->pairing('pla', 'pei_textured'));
+        $order = self::order('corner_lifts', $here);
+        self::assertSame('coat_harms', $order[0]);
+        self::assertNotContains('no_agent', $order);
+        // PETG takes it as the parting layer: its loss of grip is a cause among others.
+        $petg = new Circumstances(self::catalogue()->surface('pei_textured'), $coated, pairing: self::catalogue()->pairing('petg', 'pei_textured'));
+        self::assertContains('coat_harms', self::order('corner_lifts', $petg));
+        self::assertSame('dirt', self::order('corner_lifts', $petg)[0]);
+    }
+
+    public function testOnACoolPlateDirtIsLookedForBeforeHeat(): void
+    {
+        $share = static fn (string $surface): float => self::shares(Diagnosis::of(self::causes('corner_lifts'), new Circumstances(self::catalogue()->surface($surface)), [], []))['dirt'];
+        self::assertGreaterThan($share('pei_smooth'), $share('low_temp_matte'));
+        $high = static fn (string $surface): float => self::shares(Diagnosis::of(self::causes('corner_lifts'), new Circumstances(self::catalogue()->surface($surface)), [], []))['gap_high'];
+        self::assertGreaterThan($high('pei_smooth'), $high('pei_textured'), 'Texture hides a first layer too high.');
+    }
+
+    public function testAHeaterBoardBowsAndAnotherDoesNot(): void
+    {
+        self::assertNotContains('bed_lowered', self::order('corner_lifts', new Circumstances(boardHeater: false)));
+        self::assertContains('bed_lowered', self::order('corner_lifts', new Circumstances(boardHeater: true)));
+    }
+
+    public function testAStuckPartIsTakenOffByHowThePlateIsBuilt(): void
+    {
+        // Thin steel flexes and may freeze; glass does neither (common practice, trade notes section 9).
+        $steel = TakingOff::from(PlateBuild::of(self::catalogue()->surface('pei_smooth'), [], false), 40.0);
+        self::assertContains('off.flex', self::keys($steel->steps));
+        self::assertContains('off.freezer', self::keys($steel->steps));
+        $glass = TakingOff::from(PlateBuild::of(self::catalogue()->surface('glass'), [], false), null);
+        self::assertSame(['stuck.cool', 'off.cool_and_push', 'stuck.again', 'off.tap', 'stuck.edge'], self::keys($glass->steps));
+        self::assertContains('off.no_freezer', self::keys($glass->never));
+        self::assertContains('off.stays_on', self::keys(TakingOff::from(PlateBuild::of(self::catalogue()->surface('pei_smooth'), [], true), 40.0)->never));
+    }
+
+    /**
+     * @param list<Phrase> $phrases
+     *
+     * @return list<string>
+     */
+    private static function keys(array $phrases): array
+    {
+        return array_map(static fn (Phrase $phrase): string => $phrase instanceof Sentence ? $phrase->key : '', $phrases);
     }
 
     /** @return list<string> */
-    private static function order(string $symptom, PlateState $plate): array
+    private static function order(string $symptom, Circumstances $here): array
     {
-        $data = Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml');
-        $checks = array_values(array_map(
-            static fn (array $c): Check => new Check($c['id'], new CatalogueText('check.do', $c['do']), (float) $c['minutes'], $c['for']),
-            $data['checks'],
-        ));
+        return array_map(static fn (Suspect $suspect): string => $suspect->cause->id, Diagnosis::of(self::causes($symptom), $here, [], [])->suspects);
+    }
 
-        return array_map(static fn (Check $check): string => $check->id, Diagnosis::of($symptom, $checks, $plate)->checks);
+    /** @return array<string, float> */
+    private static function shares(Diagnosis $found): array
+    {
+        return array_combine(
+            array_map(static fn (Suspect $suspect): string => $suspect->cause->id, $found->suspects),
+            array_map(static fn (Suspect $suspect): float => $suspect->share, $found->suspects),
+        );
+    }
+
+    /** @return list<Cause> */
+    private static function causes(string $symptom): array
+    {
+        $causes = [];
+        foreach (Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml')['causes'] as $row) {
+            if (isset($row['for'][$symptom])) {
+                $causes[] = self::cause($row['id'], $row['minutes'], $row['for'][$symptom], $row['helps'] ?? 0.9, $row['on'] ?? []);
+            }
+        }
+
+        return $causes;
+    }
+
+    /** @param array<string, float> $on */
+    private static function cause(string $id, float $minutes, float $often, float $helps, array $on = []): Cause
+    {
+        return new Cause($id, new CatalogueText('cause.name', $id), new CatalogueText('cause.do', $id), $minutes, $helps, $often, $on, Then::Nothing);
+    }
+
+    /**
+     * @param list<Suspect> $of
+     *
+     * @return iterable<list<Suspect>>
+     */
+    private static function permutations(array $of): iterable
+    {
+        if (\count($of) < 2) {
+            yield $of;
+
+            return;
+        }
+        foreach ($of as $i => $first) {
+            foreach (self::permutations(array_values(array_filter($of, static fn (int $at): bool => $at !== $i, \ARRAY_FILTER_USE_KEY))) as $rest) {
+                yield [$first, ...$rest];
+            }
+        }
     }
 }

@@ -11,7 +11,6 @@ use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Evidence\Exposure;
-use Sitzplatz\Fix\PlateState;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Job;
@@ -80,7 +79,6 @@ final class FiguresTest extends TestCase
                     Wear::washIsDue($prints), Wear::coatIsDue($prints, $stick, $id), Wear::surfaceMayBeWorn($prints, $surface), Wear::ofPlatePerPrint(40.0, $surface), Wear::ofAgentPerPrint(Wear::ofACoat(9.0, 60), $stick, $id),
                     $state->worn($surface), $state->influences($surface), $state->steps($surface, null), $state->steps($surface, $stick),
                     (new CareDue(new SideHistory($prints, $prints % 13, $prints % 9, '2026-01-01', '2026-01-02', 'pva_stick', 'stick'), $stick, $id))->sentences(),
-                    (new PlateState($prints % 13, $prints, 10 < $prints, 300 < $prints))->sentences(),
                 ];
             }
         }

@@ -133,6 +133,7 @@ final class Hints
         return match (true) {
             true === $barrier => new Hint(0.2, null),
             true === $here->pairing?->bonds => new Hint(3.0, Sentence::of('fix.hint.bonds')),
+            null !== $here->pairing => new Hint(0.3, null),
             default => null,
         };
     }

@@ -23,7 +23,9 @@ final readonly class RunTally
         s.speed_mm_s, IFNULL(s.exposure_s, ''), s.brim)))";
     /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
-            WHERE e.printer_id = %s AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
+            WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
+    private const LAST_CHANGE = '(SELECT printer_id, MAX(IF(fault_until < UTC_TIMESTAMP(6), fault_until, COALESCE(fault_from, created_at))) AS at
+            FROM change_event GROUP BY printer_id)';
     /** Of prints for use, of which nozzle, gap and speed are not noted. */
     private const SEAT_OF_USE = "UNHEX(MD5(CONCAT_WS('/', 'use', j.material_id, HEX(j.fitting_id), IFNULL(a.kind_id, ''), IFNULL(HEX(j.lot_id), ''),
         HEX(j.printer_id), IFNULL(j.bed_first_c, ''), IFNULL(j.bed_other_c, ''), IFNULL(j.exposure_s, ''))))";
@@ -75,11 +77,13 @@ final readonly class RunTally
     {
         $between = $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
         foreach ($this->database->fetchAllAssociative(
-            'SELECT DISTINCT source, seat, fitting_id FROM run_tally WHERE printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)',
+            "SELECT DISTINCT seat, fitting_id FROM run_tally WHERE source = 'test' AND printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)",
             [$printerId, $between, $between],
         ) as $row) {
-            $this->seat((string) $row['source'], (string) $row['seat'], (string) $row['fitting_id']);
+            $this->seat('test', (string) $row['seat'], (string) $row['fitting_id']);
         }
+        $this->database->executeStatement("DELETE FROM run_tally WHERE source = 'use' AND printer_id = ?", [$printerId]);
+        $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses('AND j.printer_id = ?'), [$printerId]);
     }
 
     /** Where a stock turns out to be of another kind: all that was made with it. */
@@ -125,6 +129,11 @@ final readonly class RunTally
     {
         $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
         $this->database->executeStatement('INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'), [$sideId]);
+    }
+
+    /** Where a side may have another sheet: what was printed for use on the one before says nothing of it. */
+    public function leaveSheets(string $sideId): void
+    {
         $this->database->executeStatement(
             "DELETE t FROM fitting f JOIN run_tally t ON t.fitting_id = f.id JOIN plate_side ps ON ps.id = f.side_id
              WHERE f.side_id = ? AND t.source = 'use' AND f.id <> ps.fitting_id",
@@ -219,22 +228,23 @@ final readonly class RunTally
     }
 
     /**
-     * Prints for use that somebody answered, on the sheets that lie there now; drawn together more coarsely: rooms by two degrees,
-     * minutes by half octaves, parts by octaves.
+     * Prints for use that somebody answered, on the sheets that lie there now and since the last change to their printer: there are
+     * so many of them that older ones need not be asked. Drawn together more coarsely: rooms by two degrees, minutes by half
+     * octaves, parts by octaves.
      *
      * @param string $and of which; "" for all
      */
     private static function uses(string $and): string
     {
-        return self::counted('(SELECT r.*, '.\sprintf(self::EPOCH, 'r.printer_id').' AS epoch FROM (SELECT '.self::SEAT_OF_USE." AS seat,
-                j.material_id, f.surface_id,
-                a.kind_id AS agent_kind_id, j.side_id, j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.bed_other_c, NULL AS nozzle_mm,
-                NULL AS nozzle_first_c, NULL AS gap_mm, '' AS feeler, NULL AS speed_mm_s, j.exposure_s, 0 AS own_brim, j.has_enclosure, j.chamber_c,
-                2 * ROUND(j.room_c / 2) AS room_c, 'use' AS source, POW(2, FLOOR(LOG2(j.parts))) AS many,
-                FLOOR(2 * LOG2(GREATEST(j.minutes, 1))) AS about, 0 AS void, ".self::held('j')." AS held, j.effort, j.damaged AS damage,
-                j.minutes AS print_minutes, j.answered_at AS finished_at, j.parts AS on_plate
+        return self::counted('(SELECT '.self::SEAT_OF_USE.' AS seat, j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id,
+                j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.bed_other_c, NULL AS nozzle_mm, NULL AS nozzle_first_c, NULL AS gap_mm,
+                \'\' AS feeler, NULL AS speed_mm_s, j.exposure_s, 0 AS own_brim, j.has_enclosure, j.chamber_c, 2 * ROUND(j.room_c / 2) AS room_c,
+                \'use\' AS source, POW(2, FLOOR(LOG2(j.parts))) AS many, FLOOR(2 * LOG2(GREATEST(j.minutes, 1))) AS about, 0 AS void,
+                '.self::held('j').' AS held, j.effort, j.damaged AS damage, j.minutes AS print_minutes, j.answered_at AS finished_at,
+                j.parts AS on_plate, e.at AS epoch
             FROM job j JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id AND ps.fitting_id = j.fitting_id
-                LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.status = 'answered' $and) r)");
+                LEFT JOIN agent_stock a ON a.id = j.agent_id LEFT JOIN '.self::LAST_CHANGE." e ON e.printer_id = j.printer_id
+            WHERE j.status = 'answered' AND j.answered_at > COALESCE(e.at, '1000-01-01') $and)");
     }
 
     /** Which ends of a print are one that held, the core says. */
@@ -265,7 +275,7 @@ final readonly class RunTally
                 f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, s.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
                 c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler, s.speed_mm_s, s.exposure_s,
                 s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim,
-                '.\sprintf(self::EPOCH, 'c.printer_id')." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
+                '.self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
                 FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
                 r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
             ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where) r";

@@ -20,6 +20,8 @@ final class TallyKeeper
     private array $changed = [];
     /** @var array<string, string> sides that a flush does something to, by their id */
     private array $sides = [];
+    /** @var list<string> sides that may have another sheet, by their id */
+    private array $sheets = [];
     /** @var list<string> prints for use that a flush answers, by their id */
     private array $uses = [];
     /** @var list<PartsRuns> */
@@ -39,6 +41,9 @@ final class TallyKeeper
                 $this->events[] = $entity;
             } elseif ($entity instanceof AgentStock && isset($work->getEntityChangeSet($entity)['kindId'])) {
                 $this->agents[] = $entity->id->toBinary();
+            }
+            if ($entity instanceof PlateSide) {
+                $this->sheets[] = $entity->id->toBinary();
             }
             $side = match (true) {
                 $entity instanceof PlateSide => $entity,
@@ -67,13 +72,16 @@ final class TallyKeeper
 
     public function postFlush(): void
     {
-        [$changed, $sides, $uses, $events, $agents] = [$this->changed, $this->sides, $this->uses, $this->events, $this->agents];
-        $this->changed = $this->sides = $this->uses = $this->events = $this->agents = [];
+        [$changed, $sides, $sheets, $uses, $events, $agents] = [$this->changed, $this->sides, $this->sheets, $this->uses, $this->events, $this->agents];
+        $this->changed = $this->sides = $this->sheets = $this->uses = $this->events = $this->agents = [];
         foreach ($changed as $setupId) {
             $this->tally->recount($setupId);
         }
         foreach ($sides as $sideId) {
             $this->tally->recountSide($sideId);
+        }
+        foreach ($sheets as $sideId) {
+            $this->tally->leaveSheets($sideId);
         }
         foreach ($uses as $jobId) {
             $this->tally->recountUse($jobId);

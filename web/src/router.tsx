@@ -71,6 +71,23 @@ const choose = createRoute({
     validateSearch: readAddress,
 });
 
+/** What was said of what is wrong, and what was tried. */
+const fix = createRoute({
+    getParentRoute: () => root,
+    path: '/fix',
+    component: lazyRouteComponent<Record<'Fix', () => React.ReactNode>, 'Fix'>(() => import('./fix/Fix'), 'Fix'),
+    loader: ({ context }) => {
+        void ahead(context.queries, [catalogueQuery, sidesQuery, lotsQuery]);
+    },
+    validateSearch: (search: Record<string, unknown>): { symptom?: string; side?: string; lot?: string; tried?: string[]; found?: string } => ({
+        ...(typeof search.symptom === 'string' ? { symptom: search.symptom } : {}),
+        ...(typeof search.side === 'string' ? { side: search.side } : {}),
+        ...(typeof search.lot === 'string' ? { lot: search.lot } : {}),
+        ...(Array.isArray(search.tried) ? { tried: search.tried.filter((each) => typeof each === 'string') } : {}),
+        ...(typeof search.found === 'string' ? { found: search.found } : {}),
+    }),
+});
+
 const tree = root.addChildren([
     at('/', () => import('./shell/Start'), 'Start', [overviewQuery, termsQuery]),
     choose,
@@ -92,7 +109,7 @@ const tree = root.addChildren([
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
-    at('/fix', () => import('./fix/Fix'), 'Fix', [catalogueQuery, sidesQuery]),
+    fix,
     at('/prints', () => import('./prints/Prints'), 'Prints', [openJobsQuery]),
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,

@@ -72,6 +72,7 @@ export const jobsList: PagedList<Schemas['Job']> = {
     read: (find, after, signal) => ask(api.GET('/api/jobs', { signal, params: { query: { status: 'answered', find, ...(after === '' ? {} : { after }) } } })),
 };
 export const cameTrueQuery = queryOptions({ queryKey: ['jobs', 'came-true'], queryFn: ({ signal }) => ask(api.GET('/api/jobs/came-true', { signal })) });
+export const fixCasesQuery = queryOptions({ queryKey: ['fix', 'cases'], queryFn: ({ signal }) => ask(api.GET('/api/fix/cases', { signal })) });
 export const benchesQuery = queryOptions({ queryKey: ['comparisons', 'benches'], queryFn: ({ signal }) => ask(api.GET('/api/benches', { signal })) });
 export const thermometersQuery = from(['thermometers'], ({ signal }) => ask(api.GET('/api/thermometers', { signal })));
 /** Looked at about as often as a thermometer shows something new. */

@@ -50,7 +50,7 @@ fi
 console() { php "$APP/bin/console" "$@"; }
 rm -rf "$VAR/cache/prod"
 console doctrine:migrations:migrate --no-interaction --allow-no-migration > "$VAR/log/migrate.log" 2>&1 || { tail -n 12 "$VAR/log/migrate.log" >&2; fail "The tables could not be brought up to date; $VAR/log/migrate.log says why."; }
-if [ "$DEMO" = 1 ]; then console sitzplatz:demo:load --once; fi
+if [ "$DEMO" = 1 ]; then console sitzplatz:demo:load --once ${SITZPLATZ_DEMO_WITHOUT_YEAR:+--without-year}; fi
 console cache:warmup > "$VAR/log/warmup.log" 2>&1 || { tail -n 12 "$VAR/log/warmup.log" >&2; fail "The app does not start; $VAR/log/warmup.log says why."; }
 if is_root; then
     chown -R www-data: "$VAR/cache" "$VAR/log"

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Care;
 
 use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Wear\SideHistory;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Quantity;
@@ -14,7 +15,7 @@ use Sitzplatz\Words\Sentence;
 final readonly class CareDue
 {
     /** @param Agent|null $coat the agent of the coat that is on it; null: bare, or an agent that nobody knows */
-    public function __construct(private SideHistory $side, private ?Agent $coat, private string $surfaceId)
+    public function __construct(private SideHistory $side, private ?Agent $coat, private Surface $surface)
     {
     }
 
@@ -22,15 +23,18 @@ final readonly class CareDue
     public function sentences(): array
     {
         $due = [];
+        if ($this->surface->wantsScuff && null === $this->side->scuffedAt) {
+            $due[] = Sentence::of('care.first_use', surface: $this->surface->name);
+        }
         if (Wear::washIsDue($this->side->printsSinceWash)) {
             $due[] = Sentence::of('care.wash', prints: Quantity::count($this->side->printsSinceWash));
         }
         $onCoat = $this->side->printsOnCoat;
-        if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat, $this->surfaceId)) {
+        if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat, $this->surface->id)) {
             $due[] = Sentence::of(
-                isset($this->coat->ownCoatPrints[$this->surfaceId]) ? 'care.coat_by_own' : 'care.coat',
+                isset($this->coat->ownCoatPrints[$this->surface->id]) ? 'care.coat_by_own' : 'care.coat',
                 prints: Quantity::count($onCoat),
-                lasts: Quantity::count($this->coat->coatPrintsOn($this->surfaceId)),
+                lasts: Quantity::count($this->coat->coatPrintsOn($this->surface->id)),
             );
         }
 

@@ -15,6 +15,9 @@ use Sitzplatz\Words\Sentence;
 /** Whether a surface bears what is about to be put on it or wiped over it. */
 final class CleanerFit
 {
+    /** What plates are wiped with between prints (common practice). */
+    public const WIPE = 'alcohol';
+
     /** The sentence against a cleaner; null: the surface bears it. */
     public static function refusesCleaner(Surface $surface, Cleaner $cleaner): ?Sentence
     {
@@ -27,6 +30,12 @@ final class CleanerFit
                 Joined::Or,
             ),
         );
+    }
+
+    /** The sentence against wiping over a coat between prints; null: it bears it, or the side is bare. */
+    public static function refusesWipe(?Agent $coat): ?Sentence
+    {
+        return null !== $coat && \in_array(self::WIPE, $coat->removedBy, true) ? Sentence::of('care.wipe_takes_coat', agent: $coat->name) : null;
     }
 
     /** The sentence against an agent; null: the surface bears what it brings. */

@@ -17,8 +17,6 @@ final class Hints
 {
     /** Below it practice adds to the bed. */
     private const COLD_ROOM_C = 18.0;
-    /** Dust of a plate that stood so long counts as dirt. */
-    private const DUSTY_DAYS = 14;
     /** From there on a plate lags behind its display. */
     private const THICK_MM = 3.0;
     /** A lot opened within it is another one than what held. */
@@ -64,13 +62,13 @@ final class Hints
 
         return match (true) {
             null === $since => null,
-            0 === $since && null !== $here->daysStanding && $here->daysStanding >= self::DUSTY_DAYS => self::dusty($here->daysStanding, 0.8),
+            0 === $since && null !== $here->daysStanding && Wear::dusty($here->daysStanding) => self::dusty($here->daysStanding, 0.8),
             0 === $since => new Hint(0.3, Sentence::of('fix.hint.washed')),
             Wear::washIsDue($since) => new Hint(
                 2.0,
                 Sentence::of('fix.hint.since_wash', prints: Quantity::count($since), usual: Quantity::count(Wear::PRINTS_PER_WASH)),
             ),
-            null !== $here->daysStanding && $here->daysStanding >= self::DUSTY_DAYS => self::dusty($here->daysStanding, 1.5),
+            null !== $here->daysStanding && Wear::dusty($here->daysStanding) => self::dusty($here->daysStanding, 1.5),
             default => null,
         };
     }

@@ -26,6 +26,14 @@ final class Wear
         return $printsOnCoat >= $agent->coatPrintsOn($surfaceId);
     }
 
+    /** Dust of a plate that stood so long counts as dirt (common practice); the days are ours. */
+    private const DUSTY_DAYS = 14;
+
+    public static function dusty(int $daysStanding): bool
+    {
+        return $daysStanding >= self::DUSTY_DAYS;
+    }
+
     /** Past what its kind usually lasts it may be worn; practice varies widely. */
     public static function surfaceMayBeWorn(int $printsOnSurface, Surface $surface): bool
     {

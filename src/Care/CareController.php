@@ -69,7 +69,7 @@ final readonly class CareController
                     'printsSinceCoat' => $counts->printsOnCoat,
                     'coatAgent' => $counts->coatAgentName,
                     'lastWash' => $counts->washedAt,
-                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null, $side->surfaceId))->sentences(),
+                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null, $surface))->sentences(),
                 ];
             }, $this->plates->sidesOnShelf()),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),
@@ -83,7 +83,7 @@ final readonly class CareController
         [$event, $new] = $this->creation->create(CareEvent::class, $body, function (Uuid $key) use ($id, $body): CareEvent {
             $side = $this->edit->find(PlateSide::class, $id);
             $agent = null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId');
-            $cleaner = $body['cleanerId'] ?? null;
+            $cleaner = $body['cleanerId'] ?? ('wipe' === $body['kind'] ? CleanerFit::WIPE : null);
             $surface = $this->shop->get()->surface($side->current()->surfaceId);
             if (null !== $cleaner && !isset($this->shop->get()->cleaners[$cleaner])) {
                 throw Problem::invalid('cleanerId', 'The catalogue has no such cleaner: choose one from the list.');
@@ -91,6 +91,11 @@ final readonly class CareController
             $refusal = null === $cleaner ? null : CleanerFit::refusesCleaner($surface, $this->shop->get()->cleaners[$cleaner]);
             if (null !== $refusal) {
                 throw Problem::invalid('cleanerId', $refusal);
+            }
+            $coat = $this->shop->get()->agents[$this->history->all($side)[$side->id->toRfc4122()]->coatAgentKindId ?? ''] ?? null;
+            $taken = 'wipe' === $body['kind'] ? CleanerFit::refusesWipe($coat) : null;
+            if (null !== $taken) {
+                throw Problem::invalid('kind', $taken);
             }
             $harm = null === $agent ? null : CleanerFit::refusesAgent($surface, $this->shop->get()->agent($agent->kindId));
             if (null !== $harm) {

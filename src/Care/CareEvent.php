@@ -29,7 +29,7 @@ class CareEvent extends Row implements TouchesSide
         \DateTimeImmutable $at,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly PlateSide $side,
-        /** wash, scuff or coat */
+        /** wash, wipe, scuff or coat; a wipe between prints is no wash */
         #[ORM\Column(length: 10)]
         public readonly string $kind,
         #[ORM\ManyToOne]

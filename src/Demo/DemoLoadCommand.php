@@ -22,6 +22,7 @@ final class DemoLoadCommand extends Command
         private readonly EntityManagerInterface $entities,
         private readonly DemoShop $shop,
         private readonly DemoTests $tests,
+        private readonly DemoYear $year,
         private readonly ClockInterface $clock,
         private readonly string $projectDir,
     ) {
@@ -31,6 +32,7 @@ final class DemoLoadCommand extends Command
     protected function configure(): void
     {
         $this->addOption('once', null, InputOption::VALUE_NONE, 'say nothing if there is data already');
+        $this->addOption('without-year', null, InputOption::VALUE_NONE, 'leave out the year of prints for use');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -42,7 +44,7 @@ final class DemoLoadCommand extends Command
 
             return self::SUCCESS;
         }
-        $this->entities->wrapInTransaction(function (): void {
+        $this->entities->wrapInTransaction(function () use ($input): void {
             /** @var array<string, mixed> $shop */
             $shop = Yaml::parseFile($this->projectDir.'/demo/shop.yaml');
             /** @var array<string, mixed> $tests */
@@ -50,6 +52,11 @@ final class DemoLoadCommand extends Command
             $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'));
             $this->shop->load($shop, $now);
             $this->tests->load($tests, $this->shop, $now);
+            if (!$input->getOption('without-year')) {
+                /** @var array<string, mixed> $year */
+                $year = Yaml::parseFile($this->projectDir.'/demo/year.yaml');
+                $this->year->load($year, $this->shop, $now);
+            }
         });
         $output->writeln('The demo is loaded: an observatory workshop with four printers.');
 

@@ -49,7 +49,7 @@ final class DemoShop
     /** @param array<string, mixed> $data */
     public function load(array $data, \DateTimeImmutable $now): void
     {
-        $long = $now->modify('-120 days');
+        $long = $now->modify('-380 days');
         foreach ($data['printers'] as $p) {
             $this->printers[$p['name']] = $printer = new Printer(Uuid::v7(), $long);
             $printer->apply($p);

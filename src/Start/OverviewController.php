@@ -225,7 +225,8 @@ final readonly class OverviewController
         $history = $this->history->all();
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
-            $first = (new CareDue($counts, $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null, $side->surfaceId))->sentences()[0] ?? null;
+            $coat = $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null;
+            $first = (new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId)))->sentences()[0] ?? null;
             if (null !== $first) {
                 $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];
             }

@@ -63,7 +63,7 @@ class Job extends VersionedRow implements TouchesSide
     public int $parts;
 
     /** Where a single part stood; null: nobody said. */
-    #[ORM\Column(type: 'smallint', nullable: true)]
+    #[ORM\Column(type: 'smallint', nullable: true, enumType: PlateSpot::class)]
     public ?PlateSpot $spot = null;
 
     #[ORM\Column(nullable: true)]
@@ -196,6 +196,10 @@ class Job extends VersionedRow implements TouchesSide
                 static fn (Outcome $outcome): string => $outcome->value,
                 array_filter(Outcome::cases(), static fn (Outcome $outcome): bool => $outcome->pullPossible()),
             )),
+            'spots' => $this->parts > 1 ? [] : array_map(
+                static fn (PlateSpot $spot): array => ['value' => $spot->value, 'words' => $spot->words()],
+                PlateSpot::cases(),
+            ),
         ];
     }
 

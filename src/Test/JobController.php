@@ -16,6 +16,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobLife;
 use Sitzplatz\Test\Life\JobStatus;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -79,6 +80,8 @@ final readonly class JobController
                 isset($body['effort']) ? Effort::from($body['effort']) : null,
                 $body['damaged'] ?? false,
             ));
+            // Of several parts none stood alone.
+            $job->spot = 1 === $job->parts && isset($body['spot']) ? PlateSpot::from($body['spot']) : null;
             $job->answer($answer, $body['note'] ?? '', $this->current->author(), $this->now->time());
         });
 

@@ -7,6 +7,7 @@ namespace App\Test;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Warp\LiftCalibration;
 
 /**
@@ -128,7 +129,10 @@ final readonly class RunTally
     public function recountSide(string $sideId): void
     {
         $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
-        $this->database->executeStatement('INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'), [$sideId]);
+        $this->database->executeStatement(
+            'INSERT INTO side_tally '.self::sides('WHERE ps.id = ?', 'AND %.fitting_id = (SELECT fitting_id FROM plate_side WHERE id = ?)'),
+            [$sideId, $sideId, $sideId],
+        );
     }
 
     /** Where a side may have another sheet: what was printed for use on the one before says nothing of it. */
@@ -161,7 +165,7 @@ final readonly class RunTally
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['DELETE FROM side_tally', []],
-            ['INSERT INTO side_tally '.self::sides(''), []],
+            ['INSERT INTO side_tally '.self::sides('', ''), []],
         ];
     }
 
@@ -178,7 +182,7 @@ final readonly class RunTally
             ["$stored WHERE source = 'test'", self::runs(''), []],
             ["$stored WHERE source = 'use'", self::uses(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
-            ['SELECT * FROM side_tally', self::sides(''), []],
+            ['SELECT * FROM side_tally', self::sides('', ''), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
                 $found = $this->database->fetchOne("SELECT COUNT(*) FROM ($sql) differing", $parameters);
@@ -190,31 +194,32 @@ final readonly class RunTally
     }
 
     /**
-     * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too, and prints for use: they wear it as well.
+     * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too, and prints for use:
+     * they wear it as well. On a coat those count that were printed at its most used spot; several parts are at all of them.
      *
-     * @param string $where of which; "" for all
+     * @param string $side and $sheet: of which; "" for all
      */
-    private static function sides(string $where): string
+    private static function sides(string $side, string $sheet): string
     {
-        $jobs = static fn (string $what, string $and = ''): string => "(SELECT $what FROM job j
-            WHERE j.fitting_id = h.fitting_id AND j.status = 'answered' $and)";
-        $later = static fn (string $a, string $b): string => "GREATEST(COALESCE($a, $b), COALESCE($b, $a))";
+        $spots = array_map(static fn (PlateSpot $spot): string => (string) $spot->value, PlateSpot::cases());
+        $middle = (string) PlateSpot::Middle->value;
+        $at = static fn (string $spot): string => "COALESCE(SUM(p.at > coated_at AND (p.parts > 1 OR COALESCE(p.spot, $middle) = $spot)), 0)";
+        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS parts
+            FROM run r WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
+        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, j.spot, j.parts
+            FROM job j WHERE j.status = 'answered' ".str_replace('%', 'j', $sheet);
 
-        return "SELECT h.id, h.fitting_id, COUNT(r.id) + {$jobs('COUNT(*)')},
-                COALESCE(SUM(r.id IS NOT NULL AND (washed_at IS NULL OR r.finished_at > washed_at)), 0)
-                    + {$jobs('COUNT(*)', 'AND (washed_at IS NULL OR j.answered_at > washed_at)')},
-                IF(coated_at IS NULL, NULL, COALESCE(SUM(r.finished_at > coated_at), 0) + {$jobs('COUNT(*)', 'AND j.answered_at > coated_at')}),
-                COALESCE(SUM(r.damage = 1), 0) + {$jobs('COUNT(*)', 'AND j.damaged = 1')},
-                {$later('MAX(IF(r.held = 1, r.finished_at, NULL))', $jobs('MAX(j.answered_at)', 'AND '.self::held('j')))},
-                {$later('MAX(r.finished_at)', $jobs('MAX(j.answered_at)'))}, washed_at, coated_at,
+        return 'SELECT h.id, h.fitting_id, COUNT(p.at), COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0),
+                IF(coated_at IS NULL, NULL, GREATEST('.implode(', ', array_map($at, $spots)).")), COALESCE(SUM(p.damage = 1), 0),
+                MAX(IF(p.held = 1, p.at, NULL)), MAX(p.at), washed_at, coated_at,
                 (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
             FROM (
                 SELECT ps.id, ps.fitting_id,
                     (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'wash') AS washed_at,
                     (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
                     (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
-                FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $where
-            ) h LEFT JOIN run r ON r.fitting_id = h.fitting_id AND r.finished_at IS NOT NULL
+                FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $side
+            ) h LEFT JOIN ($runs UNION ALL $jobs) p ON p.fitting_id = h.fitting_id
             GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at";
     }
 

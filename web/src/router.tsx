@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -108,6 +108,7 @@ const tree = root.addChildren([
     at('/keep/$id', () => import('./keep/ProfilePage'), 'ProfilePage', (id) => [profileQuery(id)]),
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
+    at('/care/$id', () => import('./care/SideCare'), 'SideCare', (id) => [sideCareQuery(id), agentsQuery, catalogueQuery]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     fix,
     at('/prints', () => import('./prints/Prints'), 'Prints', [openJobsQuery]),

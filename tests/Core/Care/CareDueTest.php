@@ -21,7 +21,7 @@ final class CareDueTest extends TestCase
         $due = static fn (SideHistory $side, ?string $agent = null, bool $own = false): array => Said::all((new CareDue(
             $side,
             null === $agent ? null : ($own ? self::catalogue()->agent($agent)->withOwnCoatPrints(['glass' => 4]) : self::catalogue()->agent($agent)),
-            $own ? 'glass' : 'pei_textured',
+            self::catalogue()->surface($own ? 'glass' : 'pei_textured'),
         ))->sentences());
         self::assertSame([], $due(new SideHistory(9, 9)));
         self::assertSame(['care.wash prints=10'], $due(new SideHistory(10, 10)));

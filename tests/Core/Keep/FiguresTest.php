@@ -78,7 +78,7 @@ final class FiguresTest extends TestCase
                 $figures["$id $prints"] = [
                     Wear::washIsDue($prints), Wear::coatIsDue($prints, $stick, $id), Wear::surfaceMayBeWorn($prints, $surface), Wear::ofPlatePerPrint(40.0, $surface), Wear::ofAgentPerPrint(Wear::ofACoat(9.0, 60), $stick, $id),
                     $state->worn($surface), $state->influences($surface), $state->steps($surface, null), $state->steps($surface, $stick),
-                    (new CareDue(new SideHistory($prints, $prints % 13, $prints % 9, '2026-01-01', '2026-01-02', 'pva_stick', 'stick'), $stick, $id))->sentences(),
+                    (new CareDue(new SideHistory($prints, $prints % 13, $prints % 9, '2026-01-01', '2026-01-02', 'pva_stick', 'stick'), $stick, $surface))->sentences(),
                 ];
             }
         }

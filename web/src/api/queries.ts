@@ -56,6 +56,7 @@ export const profilesList = (only: ProfilesOf): PagedList<Schemas['ProfileRow']>
     read: (find, after, signal) => ask(api.GET('/api/profiles', { signal, params: { query: { find, ...only, ...(after === '' ? {} : { after }) } } })),
 });
 
+export const sideCareQuery = (id: string) => queryOptions({ queryKey: ['care', id], queryFn: ({ signal }) => ask(api.GET('/api/plate-sides/{id}/care', { signal, params: { path: { id } } })) });
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: ({ signal }) => ask(api.GET('/api/settings', { signal })) });

@@ -3,13 +3,13 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { agentsQuery, careQuery, catalogueQuery, sidesQuery, printersQuery, useMay, useSession } from '../api/queries';
+import { careQuery, sidesQuery, printersQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Dialog } from '../ui/Dialog';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
-import { AreaField, optionsOf, SelectField, TextField, type Option } from '../ui/Field';
+import { AreaField, optionsOf, SelectField, TextField } from '../ui/Field';
 import { Figure } from '../ui/Glossary';
 import { Notice } from '../ui/Notice';
 import { day, moment } from '../ui/quantity';
@@ -17,6 +17,7 @@ import { as, picked, text, whole, words } from '../ui/shape';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { CHANGE_WORDS } from '../ui/words';
 import { say } from '../words/say';
+import { NoteCare } from './NoteCare';
 
 type Side = Schemas['Care']['sides'][number];
 
@@ -79,7 +80,7 @@ export function Care() {
                             {sides.map((side) => (
                                 <tr key={side.plateSideId}>
                                     <th scope="row">
-                                        {side.label}
+                                        <Link to="/care/$id" params={{ id: side.plateSideId }} className="inline-flex min-h-11 items-center">{side.label}</Link>
                                         <span className="block font-normal text-soft">{side.surfaceName}</span>
                                     </th>
                                     <td className="num" data-label={say('care.since_fitted')}>{side.printsSinceFitting}</td>
@@ -103,45 +104,9 @@ export function Care() {
                     </table>
                 </div>
             )}
-            {noting ? <NoteCare side={noting} onDone={() => setNoting(null)} /> : null}
+            {noting ? <NoteCare side={noting} kind="wash" onDone={() => setNoting(null)} /> : null}
             {changing ? <NoteChange changes={care.changes} onDone={() => setChanging(false)} /> : null}
         </Sheet>
-    );
-}
-
-type CareKind = 'wash' | 'scuff' | 'coat';
-type CareValues = { kind: CareKind; agentId: string | null; cleanerId: string | null; note: string };
-
-const CARE = whole({ kind: as<CareKind>(), agentId: as<string | null>(), cleanerId: as<string | null>(), note: text() });
-const KINDS: Option<CareKind>[] = [
-    { value: 'wash', label: say('care.washed') },
-    { value: 'scuff', label: say('care.scuffed') },
-    { value: 'coat', label: say('care.coated') },
-];
-
-function NoteCare({ side, onDone }: { side: Side; onDone: () => void }) {
-    const { data: agents } = useSuspenseQuery(agentsQuery);
-    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
-    const key = useKey();
-    const draft = useDraft({
-        start: (): CareValues => ({ kind: 'wash', agentId: null, cleanerId: null, note: '' }),
-        schema: CARE,
-        send: (body) => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: side.plateSideId } }, body: { ...body, id: key } })),
-        touches: ['care'],
-        after: onDone,
-    });
-    const { values, set, at } = draft;
-    return (
-        <DraftDialog draft={draft} send={say('care.note_it')} title={say('care.care_for', { side: side.label })} onDone={onDone}>
-            <p>{side.cleaning}</p>
-            <ChoiceRow label={say('care.what_was_done')} name="kind" value={values.kind} onValue={(kind) => set({ kind, agentId: kind === 'coat' ? (values.agentId ?? agents[0]?.id ?? null) : null, cleanerId: kind === 'coat' ? null : values.cleanerId })} options={KINDS} />
-            {values.kind === 'coat' ? (
-                <SelectField label={say('care.with')} {...at('agentId')} options={agents.filter((a) => !a.retired).map((a) => ({ value: a.id, label: a.name }))} />
-            ) : (
-                <SelectField label={say('care.with')} name="cleanerId" value={values.cleanerId} onValue={(id) => set({ cleanerId: id || null })} empty={say('care.not_said')} options={catalogue.cleaners.map((c) => ({ value: c.id, label: c.name }))} />
-            )}
-            <AreaField label={say('care.note')} {...at('note')} maxLength={500} />
-        </DraftDialog>
     );
 }
 

@@ -61,8 +61,9 @@ function Open({ job }: { job: Job }) {
     const [outcome, setOutcome] = useState<Schemas['Outcome'] | null>(null);
     const [damaged, setDamaged] = useState(false);
     const [note, setNote] = useState('');
+    const [spot, setSpot] = useState<string | null>(null);
     const touches = ['jobs', 'care', 'overview', 'sides'];
-    const answer = useChange((said: { outcome: Schemas['Outcome']; effort: number | null }) => ask(api.POST('/api/jobs/{id}/answer', { params: { path: { id: job.id } }, body: { ...said, version: job.version, damaged, note } })), touches);
+    const answer = useChange((said: { outcome: Schemas['Outcome']; effort: number | null }) => ask(api.POST('/api/jobs/{id}/answer', { params: { path: { id: job.id } }, body: { ...said, version: job.version, damaged, note, spot: spot === null ? null : Number(spot) } })), touches);
     const drop = useChange(() => ask(api.POST('/api/jobs/{id}/drop', { params: { path: { id: job.id } }, body: { version: job.version, reason: say('prints.was_not_printed') } })), touches);
     const end = (next: Schemas['Outcome']) => {
         setOutcome(next);
@@ -90,6 +91,7 @@ function Open({ job }: { job: Job }) {
                         <summary className="flex min-h-11 cursor-pointer items-center">{say('prints.more_to_say_first')}</summary>
                         <div className="flex flex-col gap-3 pb-2">
                             <CheckField label={say('prints.the_plate_was_harmed')} checked={damaged} onValue={setDamaged} />
+                            {job.spots.length > 0 ? <ChoiceRow label={say('prints.where_did_it_stand')} value={spot} onValue={setSpot} options={job.spots.map((each) => ({ value: String(each.value), label: each.words }))} /> : null}
                             <TextField label={say('prints.note')} value={note} onValue={setNote} maxLength={500} />
                             <Button tone="quiet" className="self-start" onClick={() => drop.mutate(undefined)} disabled={drop.isPending}>
                                 {say('prints.it_was_not_printed')}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Care;
+
+use App\Platform\Database\StoredId;
+use App\Platform\Database\UtcType;
+use App\Shelf\PlateSide;
+use Doctrine\DBAL\Connection;
+use Sitzplatz\Care\PlacedPrints;
+use Sitzplatz\Test\MarkKind;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
+
+/** Runs and prints for use on the sheet that lies on a side: where they stood, what was marked, how the last ones came out. */
+final readonly class PrintsOnSheet
+{
+    /** As many as a picture can show. */
+    private const LAST = 60;
+
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @return list<PlacedPrints> */
+    public function places(PlateSide $side, ?string $coatedAt): array
+    {
+        $coated = null === $coatedAt ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($coatedAt));
+        $sheet = $side->current()->id->toBinary();
+        $found = [];
+        foreach ($this->database->iterateAssociative(
+            "SELECT parts, spot, COUNT(*) AS times, SUM(at > ?) AS on_coat FROM (
+                SELECT (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS parts, r.spot, r.finished_at AS at
+                FROM run r WHERE r.fitting_id = ? AND r.finished_at IS NOT NULL
+                UNION ALL SELECT j.parts, j.spot, j.answered_at FROM job j WHERE j.fitting_id = ? AND j.status = 'answered'
+            ) made GROUP BY parts, spot",
+            [$coated, $sheet, $sheet],
+        ) as $row) {
+            $found[] = PlacedPrints::of(
+                max(1, (int) $row['parts']),
+                null === $row['spot'] ? null : PlateSpot::from((int) $row['spot']),
+                (int) $row['times'],
+                (int) $row['on_coat'],
+                $side->plate->widthMm,
+                $side->plate->depthMm,
+            );
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{kind: MarkKind, x: float, y: float, onCoat: bool}> */
+    public function marks(PlateSide $side, ?string $coatedAt): array
+    {
+        $coated = null === $coatedAt ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($coatedAt));
+        $marks = [];
+        foreach ($this->database->iterateAssociative(
+            'SELECT m.kind, m.x, m.y, m.created_at > ? AS on_coat FROM plate_mark m JOIN run r ON r.id = m.run_id
+             WHERE r.fitting_id = ? AND m.withdrawn_at IS NULL ORDER BY m.created_at, m.id',
+            [$coated, $side->current()->id->toBinary()],
+        ) as $row) {
+            $marks[] = [
+                'kind' => MarkKind::from((string) $row['kind']),
+                'x' => (float) $row['x'],
+                'y' => (float) $row['y'],
+                'onCoat' => (bool) $row['on_coat'],
+            ];
+        }
+
+        return $marks;
+    }
+
+    /** @return list<array{at: string, held: bool|null, forUse: bool}> the last ones, the oldest first */
+    public function last(PlateSide $side): array
+    {
+        $sheet = $side->current()->id->toBinary();
+        $rows = $this->database->fetchAllAssociative(
+            '(SELECT r.finished_at AS at, r.held, NULL AS outcome FROM run r WHERE r.fitting_id = ? AND r.finished_at IS NOT NULL
+                ORDER BY r.finished_at DESC LIMIT '.self::LAST.")
+             UNION ALL (SELECT j.answered_at, NULL, j.outcome FROM job j WHERE j.fitting_id = ? AND j.status = 'answered'
+                ORDER BY j.answered_at DESC LIMIT ".self::LAST.') ORDER BY at DESC LIMIT '.self::LAST,
+            [$sheet, $sheet],
+        );
+
+        return array_map(static fn (array $row): array => [
+            'at' => (new \DateTimeImmutable((string) $row['at'], new \DateTimeZone('UTC')))->format(\DATE_ATOM),
+            'held' => null !== $row['outcome'] ? Outcome::from((string) $row['outcome'])->held() : (null === $row['held'] ? null : (bool) $row['held']),
+            'forUse' => null !== $row['outcome'],
+        ], array_reverse($rows));
+    }
+
+    /** @return list<int> prints that sheets of a kind had seen when another was laid in their place */
+    public function replaced(string $surfaceId): array
+    {
+        $prints = [];
+        foreach ($this->database->fetchFirstColumn(
+            "SELECT (SELECT COUNT(*) FROM run r WHERE r.fitting_id = f.id AND r.finished_at IS NOT NULL)
+                    + (SELECT COUNT(*) FROM job j WHERE j.fitting_id = f.id AND j.status = 'answered')
+             FROM fitting f JOIN plate_side s ON s.id = f.side_id WHERE f.surface_id = ? AND s.fitting_id <> f.id",
+            [$surfaceId],
+        ) as $count) {
+            $prints[] = is_numeric($count) ? (int) $count : 0;
+        }
+
+        return $prints;
+    }
+
+    /** @return list<array{at: string, kind: string, agent: string|null, id: string}> what was done to it, the oldest first */
+    public function done(PlateSide $side): array
+    {
+        return array_map(static fn (array $row): array => [
+            'id' => StoredId::text($row['id']),
+            'at' => (new \DateTimeImmutable((string) $row['created_at'], new \DateTimeZone('UTC')))->format(\DATE_ATOM),
+            'kind' => (string) $row['kind'],
+            'agent' => null === $row['name'] ? null : (string) $row['name'],
+        ], array_reverse($this->database->fetchAllAssociative(
+            'SELECT c.id, c.created_at, c.kind, a.name FROM care_event c LEFT JOIN agent_stock a ON a.id = c.agent_id
+             WHERE c.side_id = ? AND c.created_at >= ? ORDER BY c.created_at DESC, c.id DESC LIMIT '.self::LAST,
+            [$side->id->toBinary(), UtcType::text($side->current()->createdAt)],
+        )));
+    }
+
+    public function wipes(PlateSide $side): int
+    {
+        $count = $this->database->fetchOne(
+            "SELECT COUNT(*) FROM care_event WHERE side_id = ? AND kind = 'wipe' AND created_at >= ?",
+            [$side->id->toBinary(), UtcType::text($side->current()->createdAt)],
+        );
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+}

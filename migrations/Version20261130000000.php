@@ -29,6 +29,8 @@ final class Version20261130000000 extends AbstractMigration
             PRIMARY KEY (id), CONSTRAINT FK_fix_case_printer FOREIGN KEY (printer_id) REFERENCES printer (id),
             CONSTRAINT FK_fix_case_side FOREIGN KEY (side_id) REFERENCES plate_side (id), CONSTRAINT FK_fix_case_lot FOREIGN KEY (lot_id) REFERENCES lot (id))
             DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE profile_tally (profile_id BINARY(16) NOT NULL, prints INT NOT NULL, drift VARCHAR(10) DEFAULT NULL, drifted_on DATE DEFAULT NULL,
+            PRIMARY KEY (profile_id)) DEFAULT CHARACTER SET utf8mb4');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
             $this->addSql($sql, $parameters);
         }
@@ -36,6 +38,7 @@ final class Version20261130000000 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
+        $this->addSql('DROP TABLE profile_tally');
         $this->addSql('DROP TABLE fix_case');
         $this->addSql("DELETE FROM run_tally WHERE source = 'use'");
         $this->addSql('ALTER TABLE run_tally MODIFY nozzle_mm DOUBLE PRECISION NOT NULL, MODIFY lot_id BINARY(16) NOT NULL');

@@ -9,7 +9,8 @@ use Sitzplatz\Words\Sentence;
 
 /**
  * What puts a signed profile out of scope or in question: it stands for a sheet on a side, as the printer was when it was
- * proven, until its review (common practice, trade notes section 6: results from before a change are in question).
+ * proven, until its review or until prints for use show that it has drifted (common practice, trade notes section 6: results
+ * from before a change are in question).
  */
 final class Doubts
 {
@@ -39,6 +40,9 @@ final class Doubts
                 Sentence::of('doubt.changed', change: $change->kind->words(), day: new Day($change->day)),
                 Sentence::of('doubt.restore_confirm'),
             );
+        }
+        if (null !== $now->drift && null !== $now->driftedOn) {
+            $doubts[] = new Doubt('drift', Sentence::of('doubt.drift_'.$now->drift->value, day: new Day($now->driftedOn)), Sentence::of('doubt.restore_drift'));
         }
         if (null !== $profile->reviewBy && $profile->reviewBy < $now->today) {
             $doubts[] = new Doubt('review', Sentence::of('scope.review', day: new Day($profile->reviewBy)), Sentence::of('doubt.restore_review'));

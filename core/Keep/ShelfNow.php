@@ -18,6 +18,10 @@ final readonly class ShelfNow
         public array $changes,
         /** ISO 8601. */
         public string $today,
+        /** In what it has drifted by the prints for use since; null: in nothing. */
+        public ?DriftKind $drift = null,
+        /** The day that showed it, ISO 8601. */
+        public ?string $driftedOn = null,
     ) {
     }
 }

@@ -8,6 +8,7 @@ use App\Care\CareEvent;
 use App\Choose\Questions;
 use App\Evidence\ChangeEvent;
 use App\Fix\FixCase;
+use App\Keep\DriftWatch;
 use App\Platform\Database\UtcType;
 use App\Shelf\Fitting;
 use App\Shelf\Lot;
@@ -57,6 +58,7 @@ final class DemoYear
         private readonly EntityManagerInterface $entities,
         private readonly Questions $questions,
         private readonly RunTally $tally,
+        private readonly DriftWatch $drift,
     ) {
     }
 
@@ -95,6 +97,7 @@ final class DemoYear
             $this->open($job);
         }
         $this->tally->rebuild();
+        $this->drift->rebuild($this->entities);
     }
 
     /** The sheet that lies there now was laid so many days ago; another one lay there before. */
@@ -205,7 +208,8 @@ final class DemoYear
         $hold = isset($recipe['drifts']) && $day < $recipe['drifts']['days'] ? $recipe['drifts']['to'] : $recipe['hold'];
         // The truth of the demo lies between what the recipe tells and what was said, as full plates and long prints are harder.
         $odds = log($hold / (1 - $hold)) - self::WEAR * max(0, $onSheet - ($recipe['wearsFrom'] ?? \PHP_INT_MAX));
-        $odds = null === $said ? $odds : ($odds + max(-2.0, log($said / (1 - $said)))) / 2;
+        $drifting = isset($recipe['drifts']) && $day < $recipe['drifts']['days'];
+        $odds = null === $said || $drifting ? $odds : ($odds + max(-2.0, log($said / (1 - $said)))) / 2;
         if ($this->chance() >= 1 / (1 + exp(-$odds))) {
             $outcome = $this->chance() < 0.6 ? Outcome::Lifted : Outcome::CameOff;
 
@@ -242,11 +246,13 @@ final class DemoYear
         [$lot] = [] === $lots ? $recipe['lots'][0] : end($lots);
 
         return [
-            'id' => Uuid::fromString(UuidV7::generate($begun))->toBinary(), 'created_at' => UtcType::text($begun), 'utc_offset_minutes' => 0, 'printer_id' => $printer->id->toBinary(),
-            'side_id' => $side->id->toBinary(), 'fitting_id' => $sheet->id->toBinary(), 'material_id' => $recipe['material'],
-            'agent_id' => null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->id->toBinary(), 'lot_id' => $this->lots[$lot]->id->toBinary(),
+            'id' => Uuid::fromString(UuidV7::generate($begun))->toBinary(), 'created_at' => UtcType::text($begun), 'utc_offset_minutes' => 0,
+            'printer_id' => $printer->id->toBinary(), 'side_id' => $side->id->toBinary(), 'fitting_id' => $sheet->id->toBinary(), 'material_id' => $recipe['material'],
+            'agent_id' => null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->id->toBinary(),
+            'lot_id' => $this->lots[$lot]->id->toBinary(),
             'bed_first_c' => $recipe['bed'][0] ?? null, 'bed_other_c' => $recipe['bed'][1] ?? null, 'exposure_s' => $recipe['exposureS'] ?? null,
-            'room_c' => round(self::ROOM_C[0] + (self::ROOM_C[1] - self::ROOM_C[0]) * $this->chance(), 1), 'has_enclosure' => (int) $printer->enclosed,
+            'room_c' => round(self::ROOM_C[0] + (self::ROOM_C[1] - self::ROOM_C[0]) * $this->chance(), 1),
+            'has_enclosure' => (int) $printer->enclosed,
             'chamber_c' => $printer->chamberC, 'note' => '', 'begun_by' => 'Mara',
         ];
     }

@@ -7,6 +7,7 @@ namespace App\Keep;
 use App\Platform\Database\UtcType;
 use App\Shelf\Number;
 use Doctrine\DBAL\Connection;
+use Sitzplatz\Keep\Drift;
 use Sitzplatz\Keep\SeenSince;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
@@ -24,16 +25,33 @@ final readonly class PrintsSince
 
     public function of(Profile $profile): ?SeenSince
     {
+        return SeenSince::of($this->jobs($profile), Profile::scopeOf($profile->document, null, null, null));
+    }
+
+    /** @return array{Drift, list<string>}|null the watch over them and when each was answered, ISO 8601; null: there are none */
+    public function drift(Profile $profile): ?array
+    {
+        $jobs = array_reverse($this->jobs($profile));
+
+        return [] === $jobs ? null : [
+            Drift::of(array_column($jobs, 'answer'), (float) $profile->document['evidence']['plan']['reliability']),
+            array_column($jobs, 'at'),
+        ];
+    }
+
+    /** @return list<array{answer: JobAnswer, parts: int, roomC: float, at: string}> the newest first */
+    private function jobs(Profile $profile): array
+    {
         $setting = $profile->document['setting'];
         if (null === $profile->printer || null === $profile->fitting) {
-            return null;
+            return [];
         }
         $jobs = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
+            "SELECT j.answered_at, j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
              WHERE j.fitting_id = ? AND j.status = 'answered' AND j.answered_at > ? AND j.printer_id = ? AND j.material_id = ?
                 AND a.kind_id <=> ? AND j.bed_first_c <=> ? AND j.bed_other_c <=> ? AND j.exposure_s <=> ?
-                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC LIMIT ".self::MOST,
+                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC, j.id DESC LIMIT ".self::MOST,
             [
                 $profile->fitting->id->toBinary(),
                 UtcType::text($profile->evidenceUntil ?? $profile->createdAt),
@@ -56,9 +74,10 @@ final readonly class PrintsSince
                 ),
                 'parts' => (int) $row['parts'],
                 'roomC' => (float) $row['room_c'],
+                'at' => substr((string) $row['answered_at'], 0, 10),
             ];
         }
 
-        return SeenSince::of($jobs, Profile::scopeOf($profile->document, null, null, null));
+        return $jobs;
     }
 }

@@ -23,6 +23,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Doubt;
+use Sitzplatz\Keep\Drift;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
@@ -318,6 +319,19 @@ final readonly class ProfileController
             'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
             'confirm' => $this->confirm($profile),
             'seen' => $this->seen->of($profile)?->sentence,
+            'drift' => self::drift($this->seen->drift($profile)[0] ?? null),
+        ];
+    }
+
+    /** @return array<string, mixed>|null */
+    private static function drift(?Drift $drift): ?array
+    {
+        return null === $drift ? null : [
+            'sentence' => $drift->sentence,
+            'drifted' => $drift->kind?->value,
+            'limit' => $drift->held->limit,
+            'held' => $drift->held->path,
+            'released' => $drift->released->path,
         ];
     }
 

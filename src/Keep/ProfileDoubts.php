@@ -11,6 +11,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Doubts;
+use Sitzplatz\Keep\DriftKind;
 use Sitzplatz\Keep\ProfileGround;
 use Sitzplatz\Keep\ShelfNow;
 
@@ -19,9 +20,9 @@ final readonly class ProfileDoubts
 {
     /** What a row of the profile "p" has to bring along for {@see ofRow}, and from where. */
     public const GROUND = 'p.fitting_id, p.evidence_until, p.created_at, p.review_by, p.printer_id, g.surface_lot, s.fitting_id AS fitting_now,
-        f.surface_lot AS lot_now, s.plate_id, s.face, pl.number, pl.retired';
+        f.surface_lot AS lot_now, w.drift, w.drifted_on, s.plate_id, s.face, pl.number, pl.retired';
     public const SHELF = 'LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
-        LEFT JOIN plate pl ON pl.id = s.plate_id';
+        LEFT JOIN plate pl ON pl.id = s.plate_id LEFT JOIN profile_tally w ON w.profile_id = p.id';
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -49,6 +50,7 @@ final readonly class ProfileDoubts
             $now->surfaceLot ?? '',
             $plate->retired ?? false,
             $profile->printer?->id->toRfc4122(),
+            ...$this->watched($profile),
         );
     }
 
@@ -77,6 +79,8 @@ final readonly class ProfileDoubts
             $text($row['lot_now']) ?? '',
             (bool) $row['retired'],
             StoredId::textOrNull($row['printer_id']),
+            $text($row['drift']),
+            $text($row['drifted_on']),
         );
     }
 
@@ -102,15 +106,35 @@ final readonly class ProfileDoubts
         return $found;
     }
 
-    /** @return list<Doubt> */
-    private function held(ProfileGround $ground, ?string $fittingNow, string $lotNow, bool $retired, ?string $printerId): array
+    /** @return array{?string, ?string} in what it has drifted, and the day that showed it */
+    private function watched(Profile $profile): array
     {
+        $row = $this->entities->getConnection()->fetchAssociative(
+            'SELECT drift, drifted_on FROM profile_tally WHERE profile_id = ?',
+            [$profile->id->toBinary()],
+        );
+
+        return [\is_string($row['drift'] ?? null) ? $row['drift'] : null, \is_string($row['drifted_on'] ?? null) ? $row['drifted_on'] : null];
+    }
+
+    /** @return list<Doubt> */
+    private function held(
+        ProfileGround $ground,
+        ?string $fittingNow,
+        string $lotNow,
+        bool $retired,
+        ?string $printerId,
+        ?string $drift,
+        ?string $driftedOn,
+    ): array {
         return Doubts::of($ground, new ShelfNow(
             $fittingNow,
             $lotNow,
             $retired,
             null === $printerId ? [] : $this->changes->of($printerId),
             $this->clock->now()->format('Y-m-d'),
+            null === $drift ? null : DriftKind::from($drift),
+            $driftedOn,
         ));
     }
 }

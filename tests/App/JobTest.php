@@ -152,6 +152,24 @@ final class JobTest extends ApiTestCase
         ))[0];
     }
 
+    public function testAProfileThatDriftsIsInQuestion(): void
+    {
+        $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1');
+        self::assertNull($this->ask('GET', "/api/profiles/{$profile['id']}", null, 200)['drift']);
+        $asked = ['lotId' => $this->pick('/api/lots/in-use', 'label', 'L-101')['id'], 'bedC' => 55] + $this->asked();
+        $key = array_values(array_filter($this->ask('POST', '/api/choose', $asked, 200)['candidates'], static fn (array $each): bool => 'P1 front, bare' === $each['label']))[0]['key'];
+        for ($i = 0; $i < 6; ++$i) {
+            $job = $this->ask('POST', '/api/jobs', ['title' => 'Filter cell', 'key' => $key, 'asked' => $asked], 201);
+            $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'came_off'], 200);
+            $shown = $this->ask('GET', "/api/profiles/{$profile['id']}", null, 200);
+            self::assertSame($i < 5 ? null : 'hold', $shown['drift']['drifted']);
+        }
+        self::assertSame(['drift'], array_column($shown['doubts'], 'kind'));
+        self::assertCount(6, $shown['drift']['held']);
+        self::assertSame(['drift'], array_column($this->pick('/api/profiles', 'id', $profile['id'])['doubts'], 'kind'), 'The list says it too.');
+        self::assertSame([], array_filter($this->ask('POST', '/api/choose', $asked, 200)['candidates'], static fn (array $each): bool => $each['proven']), 'What has drifted is proven no more.');
+    }
+
     /** @return array<string, mixed> */
     private function begun(?string $key = null): array
     {

@@ -24,6 +24,12 @@ final readonly class JobAnswer
     /** Held to the end, and came off without scraper and without harm to the plate. */
     public function cameTrue(): bool
     {
-        return $this->outcome->held() && !$this->damaged && null !== $this->effort && $this->effort->value <= Effort::Flex->value;
+        return $this->outcome->held() && $this->letGo();
+    }
+
+    /** Came off without scraper and without harm to the plate. */
+    public function letGo(): bool
+    {
+        return !$this->damaged && null !== $this->effort && $this->effort->value <= Effort::Flex->value;
     }
 }

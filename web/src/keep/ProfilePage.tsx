@@ -14,6 +14,7 @@ import { day, moment, useQuantity } from '../ui/quantity';
 import { flag, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { say, tell } from '../words/say';
+import { DriftLine } from './DriftLine';
 import { ProfileMark } from './ProfileMark';
 import { Rows, useScopeRows, useSettingRows } from './ScopeText';
 
@@ -66,6 +67,7 @@ export function ProfilePage() {
                 ) : null}
                 <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>
                 {profile.seen ? <p className="mt-1 text-base">{profile.seen}</p> : null}
+                {profile.drift ? <DriftLine drift={profile.drift} /> : null}
             </div>
             {profile.withdrawnReason ? (
                 <div className="mb-6">

@@ -247,7 +247,8 @@ final class DemoYear
 
         return [
             'id' => Uuid::fromString(UuidV7::generate($begun))->toBinary(), 'created_at' => UtcType::text($begun), 'utc_offset_minutes' => 0,
-            'printer_id' => $printer->id->toBinary(), 'side_id' => $side->id->toBinary(), 'fitting_id' => $sheet->id->toBinary(), 'material_id' => $recipe['material'],
+            'printer_id' => $printer->id->toBinary(), 'side_id' => $side->id->toBinary(), 'fitting_id' => $sheet->id->toBinary(),
+            'material_id' => $recipe['material'],
             'agent_id' => null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->id->toBinary(),
             'lot_id' => $this->lots[$lot]->id->toBinary(),
             'bed_first_c' => $recipe['bed'][0] ?? null, 'bed_other_c' => $recipe['bed'][1] ?? null, 'exposure_s' => $recipe['exposureS'] ?? null,

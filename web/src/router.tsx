@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -105,6 +105,7 @@ const tree = root.addChildren([
     at('/judge/$id/report', () => import('./judge/Report'), 'Report', (id) => [judgementQuery(id), comparisonQuery(id), termsQuery]),
     at('/keep', () => import('./keep/ProfileList'), 'ProfileList', [catalogueQuery, printersQuery, sidesQuery]),
     at('/keep/propose/$id', () => import('./keep/Propose'), 'Propose', (id) => [comparisonQuery(id), usualQuery]),
+    at('/keep/coverage', () => import('./keep/CoveragePage'), 'CoveragePage', [coverageQuery]),
     at('/keep/$id', () => import('./keep/ProfilePage'), 'ProfilePage', (id) => [profileQuery(id)]),
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),

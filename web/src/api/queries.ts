@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient, useSuspenseQuery, type QueryExecuteOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient, useSuspenseQuery, type QueryExecuteOptions } from '@tanstack/react-query';
 
 import { api, ask, Problem, setToken, type Schemas } from './client';
 
@@ -74,6 +74,8 @@ export const jobsList: PagedList<Schemas['Job']> = {
 };
 export const cameTrueQuery = queryOptions({ queryKey: ['jobs', 'came-true'], queryFn: ({ signal }) => ask(api.GET('/api/jobs/came-true', { signal })) });
 export const fixCasesQuery = queryOptions({ queryKey: ['fix', 'cases'], queryFn: ({ signal }) => ask(api.GET('/api/fix/cases', { signal })) });
+export const coverageQuery = queryOptions({ queryKey: ['coverage'], queryFn: ({ signal }) => ask(api.GET('/api/coverage', { signal })) });
+export const smallestSetQuery = (atLeast: number) => queryOptions({ queryKey: ['coverage', 'set', atLeast], queryFn: ({ signal }) => ask(api.GET('/api/coverage/smallest-set', { signal, params: { query: { atLeast } } })), placeholderData: keepPreviousData });
 export const benchesQuery = queryOptions({ queryKey: ['comparisons', 'benches'], queryFn: ({ signal }) => ask(api.GET('/api/benches', { signal })) });
 export const thermometersQuery = from(['thermometers'], ({ signal }) => ask(api.GET('/api/thermometers', { signal })));
 /** Looked at about as often as a thermometer shows something new. */

@@ -33,7 +33,14 @@ export function ProfileList() {
         <Sheet
             title={say('keep.profiles')}
             lead={say('keep.setups_that_are_proven_here_for')}
-            actions={may.test ? <Button onClick={() => setImporting(true)}>{say('keep.import_a_profile')}</Button> : null}
+            actions={
+                <>
+                    <Button asChild>
+                        <Link to="/keep/coverage">{say('keep.what_is_proven')}</Link>
+                    </Button>
+                    {may.test ? <Button onClick={() => setImporting(true)}>{say('keep.import_a_profile')}</Button> : null}
+                </>
+            }
             margin={
                 <MarginNote title={say('keep.how_a_profile_comes_about')}>
                     <p>{say('keep.a_setup_that_holds_and_lets')}</p>

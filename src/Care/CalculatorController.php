@@ -36,6 +36,7 @@ final readonly class CalculatorController
                 'usual' => $input->usual,
                 'least' => $input->least,
                 'most' => $input->most,
+                'options' => $input->options,
             ], $calculator->inputs())];
         }
 

@@ -97,20 +97,20 @@ final class ExtensionTest extends ApiTestCase
         $seen = $this->ask('POST', "/api/comparisons/$comparison/import-preview", ['table' => "slip\nA;1;24.5\n"], 200);
         self::assertSame([[], 1], [$seen['faults'], $seen['readings']]);
 
-        self::assertSame(['dilution', 'spool_left'], array_column($this->ask('GET', '/api/calculators', null, 200), 'key'));
+        self::assertSame(['abs_solution', 'dilution', 'pva_thinning', 'thin_back', 'vapour', 'spool_left'], array_column($this->ask('GET', '/api/calculators', null, 200), 'key'));
         self::assertSame(['500'], $this->ask('POST', '/api/calculators/spool_left', ['values' => ['gross' => 700, 'empty' => 200]], 200)['lines']);
         $refused = $this->ask('POST', '/api/calculators/spool_left', ['values' => ['gross' => 700, 'empty' => 9000]], 422)['errors'][0];
         self::assertSame(['values.empty', 'Write a figure from 0 g to 2,000 g.'], [$refused['field'], str_replace("\u{00A0}", ' ', $refused['message'])]);
     }
 
-    /** 70 % from 99 %: 500 cm³ take 353.5 cm³ of it and 146.5 cm³ of water (c₁·V₁ = c₂·V₂). */
+    /** 70 % from 99 %: 500 cm³ take 353.5 cm³ of it and 146.5 cm³ of water (c₁·V₁ = c₂·V₂), of what does not contract. */
     public function testACleanerIsThinned(): void
     {
         $this->signIn('viewer');
-        $answer = $this->ask('POST', '/api/calculators/dilution', ['values' => ['have' => 0.99, 'want' => 0.7, 'made' => 500_000]], 200);
+        $answer = $this->ask('POST', '/api/calculators/dilution', ['values' => ['of' => 2, 'have' => 0.99, 'want' => 0.7, 'made' => 500_000]], 200);
         self::assertSame('354 cm³ of the 99 % and 146 cm³ of water make the 70 %.', str_replace("\u{00A0}", ' ', $answer['lines'][0]));
         self::assertNotSame([], $answer['cautions']);
-        self::assertStringContainsString('weaker', $this->ask('POST', '/api/calculators/dilution', ['values' => ['have' => 0.5, 'want' => 0.7, 'made' => 500_000]], 422)['detail']);
+        self::assertStringContainsString('weaker', $this->ask('POST', '/api/calculators/dilution', ['values' => ['of' => 0, 'have' => 0.5, 'want' => 0.7, 'made' => 500_000]], 422)['detail']);
         $this->ask('POST', '/api/calculators/nothing', ['values' => ['have' => 1]], 404);
     }
 }

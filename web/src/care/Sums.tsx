@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { api, ask, Problem, type Schemas } from '../api/client';
 import { calculatorsQuery } from '../api/queries';
 import { Button } from '../ui/Button';
-import { QuantityField } from '../ui/Field';
+import { QuantityField, SelectField } from '../ui/Field';
 import { Cautions, Fault } from '../ui/Notice';
 import type { FigureName } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
@@ -55,7 +55,9 @@ function Sum({ calculator }: { calculator: Calculator }) {
         >
             <h2 className="mb-3">{calculator.words}</h2>
             <div className="grid items-end gap-4 sm:grid-cols-4">
-                {calculator.inputs.map((input) => (
+                {calculator.inputs.map((input) => input.options.length > 0 ? (
+                    <SelectField key={input.key} label={input.words} value={String(values[input.key] ?? 0)} onValue={(value) => setValues((was) => ({ ...was, [input.key]: Number(value) }))} options={input.options.map((label, i) => ({ value: String(i), label }))} />
+                ) : (
                     <QuantityField
                         key={input.key}
                         label={input.words}

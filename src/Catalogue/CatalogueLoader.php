@@ -16,7 +16,7 @@ use Symfony\Component\Yaml\Yaml;
 /** Reads the YAML files of the catalogue, holds them against their schemas, and keeps the result as PHP. */
 final readonly class CatalogueLoader
 {
-    private const FILES = ['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings', 'checks'];
+    private const FILES = ['materials', 'surfaces', 'agents', 'cleaners', 'layers', 'schools', 'pairings', 'checks', 'procedures'];
     /** What an entry of each file is, as the ids of texts have it. */
     private const KINDS = [
         'materials' => 'material',
@@ -69,7 +69,7 @@ final readonly class CatalogueLoader
     }
 
     /**
-     * The same without the pairings, with texts that can be put into another language.
+     * The same without pairings and procedures, with texts that can be put into another language.
      *
      * @param array<string, list<array<string, mixed>>> $more rows of the shop's own, by file name
      *
@@ -78,7 +78,7 @@ final readonly class CatalogueLoader
     public function texts(array $more = []): array
     {
         $data = $this->data();
-        unset($data['pairings']);
+        unset($data['pairings'], $data['procedures']);
         foreach ($more as $name => $rows) {
             array_push($data[$name], ...$rows);
         }

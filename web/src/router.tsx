@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -110,6 +110,7 @@ const tree = root.addChildren([
     at('/keep/$id/card', () => import('./keep/Card'), 'Card', (id) => [profileQuery(id)]),
     at('/care', () => import('./care/Care'), 'Care', [careQuery, printersQuery, catalogueQuery]),
     at('/care/$id', () => import('./care/SideCare'), 'SideCare', (id) => [sideCareQuery(id), agentsQuery, catalogueQuery]),
+    at('/care/$id/do/$procedure', () => import('./care/ProcedurePage'), 'ProcedurePage', (id) => [sideCareQuery(id), proceduresQuery(id)]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     fix,
     at('/prints', () => import('./prints/Prints'), 'Prints', [openJobsQuery]),

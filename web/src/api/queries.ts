@@ -57,6 +57,7 @@ export const profilesList = (only: ProfilesOf): PagedList<Schemas['ProfileRow']>
 });
 
 export const sideCareQuery = (id: string) => queryOptions({ queryKey: ['care', id], queryFn: ({ signal }) => ask(api.GET('/api/plate-sides/{id}/care', { signal, params: { path: { id } } })) });
+export const proceduresQuery = (id: string) => queryOptions({ queryKey: ['care', id, 'procedures'], queryFn: ({ signal }) => ask(api.GET('/api/plate-sides/{id}/procedures', { signal, params: { path: { id } } })) });
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: ({ signal }) => ask(api.GET('/api/settings', { signal })) });

@@ -18,7 +18,7 @@ export function PrintsLine({ last, done }: { last: Side['last']; done: Side['don
     return (
         <section aria-label={say('care.last_prints')} className="mt-6">
             <h2 className="mb-2">{say('care.last_prints')}</h2>
-            <div className="overflow-x-auto">
+            <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say('care.last_prints')}>
                 <svg viewBox={`0 0 ${width} 74`} className="block w-full" style={{ minWidth: 560, maxWidth: width * 1.4 }} role="img" aria-label={say('care.last_prints_in_words', { held, of: last.length })}>
                     <line x1={0} x2={width} y1={42} y2={42} className="stroke-strong" strokeWidth="1.5" />
                     {last.map((print, i) => (

@@ -1,9 +1,10 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { getRouteApi, Link } from '@tanstack/react-router';
+import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 
 import type { Schemas } from '../api/client';
-import { sideCareQuery, useMay } from '../api/queries';
+import { proceduresQuery, sideCareQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { MarkKey } from '../ui/PlateMap';
 import { day, useFigures } from '../ui/quantity';
@@ -39,6 +40,7 @@ export function SideCare() {
             }
             margin={
                 <>
+                    <HowTo id={id} />
                     <MarginNote title={say('care.how_it_is_cleaned')}>
                         <p>{side.cleaning}</p>
                     </MarginNote>
@@ -76,6 +78,37 @@ export function SideCare() {
             <PrintsLine last={side.last} done={side.done} />
             {noting ? <NoteCare side={{ plateSideId: side.id, label: side.label, cleaning: side.cleaning }} kind={noting} onDone={() => setNoting(null)} /> : null}
         </Sheet>
+    );
+}
+
+const KINDS = ['clean', 'coat', 'take_off', 'first_use', 'mend', 'fit', 'check'] as const;
+
+/** What is done to this side as it is now, what is done most often first. */
+function HowTo({ id }: { id: string }) {
+    const { data: all } = useSuspenseQuery(proceduresQuery(id));
+    return (
+        <MarginNote title={say('care.how_to')}>
+            {KINDS.map((kind) => {
+                const of = all.filter((each) => each.kind === kind);
+                return of.length > 0 ? (
+                    <details key={kind} open={kind === 'clean'} className="group">
+                        <summary className="flex min-h-11 cursor-pointer items-center gap-2 font-[650] text-ink">
+                            <ChevronRight className="size-4 shrink-0 group-open:rotate-90" aria-hidden />
+                            {say(`care.kind_${kind}`)}
+                        </summary>
+                        <ul>
+                            {of.map((each) => (
+                                <li key={each.id}>
+                                    <Link to="/care/$id/do/$procedure" params={{ id, procedure: each.id }} className="inline-flex min-h-11 items-center">
+                                        {each.title}
+                                    </Link>
+                                </li>
+                            ))}
+                        </ul>
+                    </details>
+                ) : null;
+            })}
+        </MarginNote>
     );
 }
 

@@ -59,7 +59,7 @@ export function CoveragePage() {
 function Grid({ coverage }: { coverage: Schemas['Coverage'] }) {
     const surfaces = coverage.surfaces.filter((surface) => coverage.cells.some((cell) => cell.surfaceId === surface.id));
     return (
-        <div className="overflow-x-auto">
+        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say('keep.what_is_proven')}>
             <table className="w-full border-collapse text-[0.9375rem]">
                 <thead>
                     <tr>

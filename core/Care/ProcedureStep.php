@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Care;
+
+use Sitzplatz\Words\CatalogueText;
+
+/** One thing to do, with how long it takes where a timer runs, and what can hurt there. */
+final readonly class ProcedureStep
+{
+    public function __construct(public CatalogueText $do, public ?float $minutes, public ?CatalogueText $caution)
+    {
+    }
+}

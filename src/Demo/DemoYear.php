@@ -254,7 +254,7 @@ final class DemoYear
             'bed_first_c' => $recipe['bed'][0] ?? null, 'bed_other_c' => $recipe['bed'][1] ?? null, 'exposure_s' => $recipe['exposureS'] ?? null,
             'room_c' => round(self::ROOM_C[0] + (self::ROOM_C[1] - self::ROOM_C[0]) * $this->chance(), 1),
             'has_enclosure' => (int) $printer->enclosed,
-            'chamber_c' => $printer->chamberC, 'note' => '', 'begun_by' => 'Mara',
+            'chamber_c' => $printer->chamberC, 'assumed' => 0, 'note' => '', 'begun_by' => 'Mara',
         ];
     }
 

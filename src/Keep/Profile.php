@@ -164,6 +164,7 @@ class Profile extends VersionedRow
         return [
             'id' => $this->id->toRfc4122(),
             'version' => $this->version,
+            'plateSideId' => $this->side?->id->toRfc4122(),
             'printerId' => $this->printer?->id->toRfc4122(),
             'lotId' => $this->lot?->id->toRfc4122(),
             'series' => $this->series->toRfc4122(),

@@ -23,6 +23,7 @@ use Symfony\Component\Uid\Uuid;
 /** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
+#[ORM\Index(fields: ['printer', 'machineKey'], name: 'IDX_job_machine')]
 #[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome'], name: 'IDX_job_seen')]
 class Job extends VersionedRow implements TouchesSide
 {
@@ -83,6 +84,17 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column(nullable: true)]
     public ?float $reportedMinutes = null;
 
+    /** By which the printer knows it; null: it has not reported it. */
+    #[ORM\Column(length: 80, nullable: true)]
+    public ?string $machineKey = null;
+
+    #[ORM\Column(type: 'utc', nullable: true)]
+    public ?\DateTimeImmutable $machineBegunAt = null;
+
+    /** Nobody said with which setup: it is taken to be that of the print before. */
+    #[ORM\Column]
+    public bool $assumed = false;
+
     #[ORM\Column(length: 20, nullable: true)]
     public ?Outcome $outcome = null;
 
@@ -142,9 +154,34 @@ class Job extends VersionedRow implements TouchesSide
         return new JobState(
             $this->status,
             $this->plannedMinutes,
-            max(0.0, ((float) $now->format('U.u') - (float) $this->createdAt->format('U.u')) / 60),
+            self::minutes($this->createdAt, $now),
             $this->reportedMinutes,
+            null === $this->machineBegunAt ? null : self::minutes($this->machineBegunAt, $now),
         );
+    }
+
+    /** With the setup of the print before, as nobody said another. */
+    public static function likeLast(Uuid $id, \DateTimeImmutable $at, self $last, Author $by): self
+    {
+        $job = new self($id, $at, $last->printer, $last->side, $last->materialId, $by);
+        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'roomC', 'hasEnclosure', 'chamberC', 'parts'] as $same) {
+            $job->$same = $last->$same;
+        }
+        $job->assumed = true;
+
+        return $job;
+    }
+
+    public function machineBegins(string $key, \DateTimeImmutable $at): void
+    {
+        $this->machineKey = $key;
+        $this->machineBegunAt = $at;
+    }
+
+    public function machineEnds(float $minutes): void
+    {
+        $this->reportedMinutes = $minutes;
+        ++$this->version;
     }
 
     public function answer(JobAnswer $answer, string $note, Author $by, \DateTimeImmutable $at): void
@@ -184,6 +221,8 @@ class Job extends VersionedRow implements TouchesSide
             'begunAt' => $this->createdAt->format(\DATE_ATOM),
             'begunBy' => $this->begunBy,
             'saidChance' => $this->saidChance,
+            'assumed' => $this->assumed,
+            'reportedMinutes' => $this->reportedMinutes,
             'outcome' => $this->outcome?->value,
             'effort' => $this->effort?->value,
             'damaged' => $this->damaged,
@@ -201,6 +240,11 @@ class Job extends VersionedRow implements TouchesSide
                 PlateSpot::cases(),
             ),
         ];
+    }
+
+    private static function minutes(\DateTimeImmutable $from, \DateTimeImmutable $until): float
+    {
+        return max(0.0, ((float) $until->format('U.u') - (float) $from->format('U.u')) / 60);
     }
 
     private function end(string $note, Author $by, \DateTimeImmutable $at): void

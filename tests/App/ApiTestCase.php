@@ -72,12 +72,13 @@ abstract class ApiTestCase extends WebTestCase
         return \is_array($data) ? $data : [];
     }
 
-    protected function send(string $method, string $path, ?string $body, string $type = 'application/json'): Response
+    /** @param array<string, string> $headers as a server has them */
+    protected function send(string $method, string $path, ?string $body, string $type = 'application/json', array $headers = []): Response
     {
         $this->browser->request(
             $method,
             $path,
-            server: ['CONTENT_TYPE' => $type, 'HTTP_'.strtoupper(str_replace('-', '_', CsrfGuard::HEADER)) => $this->token],
+            server: ['CONTENT_TYPE' => $type, 'HTTP_'.strtoupper(str_replace('-', '_', CsrfGuard::HEADER)) => $this->token] + $headers,
             content: $body,
         );
         $response = $this->browser->getResponse();

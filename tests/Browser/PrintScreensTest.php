@@ -28,4 +28,26 @@ final class PrintScreensTest extends BrowserTestCase
         $this->press('Did it come true?');
         $this->see('Of 1 print 1 held and let go');
     }
+
+    public function testTheCodeOnAPlateOpensOnAPhoneWhatPrintsOnIt(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->press('Print with it');
+        $this->fill('What is printed', 'Name plate');
+        $this->press('Begin the print');
+        $this->see('It is logged.');
+        $side = $this->page->executeAsyncScript('const done = arguments[0]; fetch("/api/jobs?status=open").then((answer) => answer.json()).then((jobs) => done(jobs[0].plateSideId))');
+        self::assertIsString($side);
+        $this->phone();
+        $this->open('/shelf/labels');
+        $this->see('Labels for');
+        $this->assertAccessible('labels');
+        $this->open("/prints?side=$side");
+        $this->see('Name plate');
+        $this->assertFits('prints on a side');
+        $this->assertAccessible('prints on a side');
+        $this->press('Came off in the print');
+        $this->see('Nothing on it waits for an answer.');
+    }
 }

@@ -71,6 +71,17 @@ const choose = createRoute({
     validateSearch: readAddress,
 });
 
+/** All prints, or those on a side: what the code on a plate opens. */
+const prints = createRoute({
+    getParentRoute: () => root,
+    path: '/prints',
+    component: lazyRouteComponent<Record<'Prints', () => React.ReactNode>, 'Prints'>(() => import('./prints/Prints'), 'Prints'),
+    loader: ({ context }) => {
+        void ahead(context.queries, [openJobsQuery]);
+    },
+    validateSearch: (search: Record<string, unknown>): { side?: string } => (typeof search.side === 'string' ? { side: search.side } : {}),
+});
+
 /** What was said of what is wrong, and what was tried. */
 const fix = createRoute({
     getParentRoute: () => root,
@@ -113,7 +124,8 @@ const tree = root.addChildren([
     at('/care/$id/do/$procedure', () => import('./care/ProcedurePage'), 'ProcedurePage', (id) => [sideCareQuery(id), proceduresQuery(id)]),
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     fix,
-    at('/prints', () => import('./prints/Prints'), 'Prints', [openJobsQuery]),
+    prints,
+    at('/shelf/labels', () => import('./shelf/Labels'), 'Labels', [sidesQuery, lotsQuery, agentsQuery, catalogueQuery]),
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,
     shelf,

@@ -33,6 +33,20 @@ final class JobLife
     }
 
     /**
+     * The printer has ended it: how long it printed, as it says itself, or since it began it.
+     *
+     * @param float|null $minutes null: it does not say
+     *
+     * @throws Refusal if it is not open, or the printer never began it
+     */
+    public static function reported(JobState $job, ?float $minutes): float
+    {
+        self::open($job);
+
+        return $minutes ?? $job->machineBegunMinutesAgo ?? throw Refusal::state(Sentence::of('job_life.not_begun'));
+    }
+
+    /**
      * How long it printed: as the printer reported; else the touches bound it, and the plan, as nobody stands by when a long
      * print ends. Without either nobody measured it.
      */

@@ -15,6 +15,8 @@ final readonly class JobState
         public float $begunMinutesAgo = 0.0,
         /** As the printer reported begin and end; null: it did not. */
         public ?float $reportedMinutes = null,
+        /** Since the printer reported its begin; null: it did not. */
+        public ?float $machineBegunMinutesAgo = null,
     ) {
     }
 }

@@ -15,8 +15,8 @@ final readonly class CsrfGuard
 {
     public const TOKEN = 'api';
     public const HEADER = 'X-CSRF-Token';
-    /** Nobody is signed in yet at these; a cookie that is only sent from the same site guards them. */
-    private const OPEN = ['openSession', 'openDemoSession', 'createFirstLead'];
+    /** Nobody is signed in yet at these; a cookie that is only sent from the same site guards them. A machine sends no cookie. */
+    private const OPEN = ['openSession', 'openDemoSession', 'createFirstLead', 'reportPrint'];
 
     public function __construct(private CsrfTokenManagerInterface $tokens)
     {

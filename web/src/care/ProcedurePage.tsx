@@ -103,7 +103,7 @@ function Finish({ sideId, procedure }: { sideId: string; procedure: Schemas['Pro
             <p className="mb-3 text-xl font-[650]">{say('care.all_steps_done')}</p>
             {effect === 'none' || effect === 'new_sheet' ? (
                 <Button asChild tone="main" big>
-                    {effect === 'new_sheet' ? <Link to="/shelf" search={{ tab: 'plates' }}>{say('care.lay_the_sheet_on_the_shelf')}</Link> : <Link to="/care/$id" params={{ id: sideId }}>{say('care.back_to_the_side')}</Link>}
+                    {effect === 'new_sheet' ? <Link to="/shelf" search={{ tab: 'plate' }}>{say('care.lay_the_sheet_on_the_shelf')}</Link> : <Link to="/care/$id" params={{ id: sideId }}>{say('care.back_to_the_side')}</Link>}
                 </Button>
             ) : (
                 <Button tone="main" big onClick={() => note.mutate(undefined)} disabled={!may.test || note.isPending}>

@@ -80,7 +80,7 @@ function Further({ then, words }: { then: Schemas['Suspect']['then']; words: str
     const to = then === 'choose' ? '/choose' : then === 'compare' ? '/test/new' : then === 'measure' ? '/choose/heat' : then === 'dry' || then === 'new_sheet' ? '/shelf' : '/care';
     return (
         <Button asChild className="self-start">
-            <Link to={to} search={then === 'dry' ? { tab: 'lots' } : then === 'new_sheet' ? { tab: 'plates' } : {}}>
+            <Link to={to} search={then === 'dry' ? { tab: 'lot' } : then === 'new_sheet' ? { tab: 'plate' } : {}}>
                 {words}
             </Link>
         </Button>

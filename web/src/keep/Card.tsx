@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { profileQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
+import { QrCode } from '../ui/QrCode';
 import { day, useGap, useQuantity } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { MarginNote, Sheet } from '../ui/Sheet';
@@ -104,7 +105,12 @@ export function Card() {
                     {caution}
                 </p>
             ))}
-            <footer className="mt-auto pt-2 text-[0.85em] text-[#5b4e61]">{say('keep.sitzplatz_cautions_inform_local_rules_and', { series: profile.series.slice(-8) })}</footer>
+            <footer className="mt-auto flex items-end justify-between gap-3 pt-2 text-[0.85em] text-[#5b4e61]">
+                <span>{say('keep.sitzplatz_cautions_inform_local_rules_and', { series: profile.series.slice(-8) })}</span>
+                <span className="shrink-0 text-center">
+                    <QrCode path={profile.plateSideId ? `/prints?side=${profile.plateSideId}` : `/keep/${id}`} label={say('keep.scan_to_say')} className="ml-auto size-[20mm]" />
+                </span>
+            </footer>
         </article>
     );
     return (

@@ -1,24 +1,29 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from '@tanstack/react-router';
+import { getRouteApi, Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { jobsList, openJobsQuery, useChange, useMay } from '../api/queries';
+import { jobsList, openJobsQuery, sidesQuery, useChange, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { CheckField, optionsOf, TextField } from '../ui/Field';
 import { FoundList } from '../ui/FoundList';
 import { Fault } from '../ui/Notice';
 import { duration, moment, useFigures } from '../ui/quantity';
-import { MarginNote, Sheet } from '../ui/Sheet';
+import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS } from '../ui/words';
 import { say } from '../words/say';
 
 type Job = Schemas['Job'];
 
+const route = getRouteApi('/prints');
+
 /** The everyday log: what prints now, and in two touches how each came out. */
 export function Prints() {
-    const { data: open } = useQuery(openJobsQuery);
+    const { side } = route.useSearch();
+    const { data: all } = useQuery(openJobsQuery);
+    const open = side === undefined ? all : all?.filter((job) => job.plateSideId === side);
+    if (side !== undefined) return <OnSide side={side} open={open} />;
     return (
         <Sheet
             title={say('prints.prints')}
@@ -35,18 +40,52 @@ export function Prints() {
                 </MarginNote>
             }
         >
-            {open && open.length > 0 ? (
-                <ul aria-label={say('prints.wait_for_an_answer')} className="mb-8 flex flex-col gap-4">
-                    {open.map((job) => (
-                        <li key={job.id} className="border-l-4 border-accent bg-accent-wash px-4 py-3 sm:px-5">
-                            <Open job={job} />
-                        </li>
-                    ))}
-                </ul>
-            ) : null}
+            <OpenOnes open={open} />
             <FoundList list={jobsList} placeholder={say('prints.title_printer_plate')} nothing={say('prints.no_print_has_these_words')} none={<p>{say('prints.none_yet')}</p>} row={(job) => <Done key={job.id} job={job} />} />
         </Sheet>
     );
+}
+
+/** What the code on a plate opens: what prints on it, to be answered in two touches. */
+function OnSide({ side, open }: { side: string; open: Job[] | undefined }) {
+    const { data: sides } = useQuery(sidesQuery);
+    return (
+        <Sheet
+            title={say('prints.on_this_side', { side: sides?.find((each) => each.id === side)?.label ?? '' })}
+            actions={
+                <>
+                    <Button asChild>
+                        <Link to="/care/$id" params={{ id: side }}>{say('prints.map_of_it')}</Link>
+                    </Button>
+                    <Button asChild tone="quiet">
+                        <Link to="/prints">{say('prints.all_prints')}</Link>
+                    </Button>
+                </>
+            }
+        >
+            <OpenOnes open={open} />
+            {open?.length === 0 ? (
+                <Empty>
+                    <p>{say('prints.nothing_open_here')}</p>
+                    <p>
+                        <Link to="/choose">{say('prints.choose_for_it')}</Link>
+                    </p>
+                </Empty>
+            ) : null}
+        </Sheet>
+    );
+}
+
+function OpenOnes({ open }: { open: Job[] | undefined }) {
+    return open && open.length > 0 ? (
+        <ul aria-label={say('prints.wait_for_an_answer')} className="mb-8 flex flex-col gap-4">
+            {open.map((job) => (
+                <li key={job.id} className="border-l-4 border-accent bg-accent-wash px-4 py-3 sm:px-5">
+                    <Open job={job} />
+                </li>
+            ))}
+        </ul>
+    ) : null;
 }
 
 function What({ job }: { job: Job }) {
@@ -81,7 +120,9 @@ function Open({ job }: { job: Job }) {
                     {say('prints.begun', { at: moment(job.begunAt), by: job.begunBy })}
                     {job.plannedMinutes === null ? '' : say('prints.planned_for', { time: duration(job.plannedMinutes) })}
                     {job.saidChance === null ? '' : say('prints.was_said', { chance: share.text(job.saidChance) })}
+                    {job.reportedMinutes === null ? '' : say('prints.printer_reported', { time: duration(job.reportedMinutes) })}
                 </p>
+                {job.assumed ? <p className="font-[650] text-brass">{say('prints.setup_assumed')}</p> : null}
             </div>
             {may.test ? (
                 <>

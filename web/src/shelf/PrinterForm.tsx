@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 
 import { api, ask, type Schemas } from '../api/client';
-import { catalogueQuery } from '../api/queries';
+import { catalogueQuery, useMay } from '../api/queries';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog, More } from '../ui/DraftForm';
@@ -10,6 +10,7 @@ import { LayersField, type Layers } from '../ui/LayersField';
 import { as, flag, maybe, number, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
 import { HOLD_DOWNS, type FormProps } from './rows';
+import { PrinterToken } from './PrinterToken';
 
 type Printer = Schemas['Printer'];
 
@@ -104,6 +105,7 @@ function read(row: Printer | null, base: Printer | null): Values {
 export function PrinterForm({ row, from, onDone }: FormProps<Printer>) {
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const key = useKey();
+    const may = useMay();
     const draft = useDraft({
         start: () => read(row, row ?? from),
         schema: SHAPE,
@@ -189,6 +191,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Printer>) {
                 </>
             ) : null}
             {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}
+            {row && may.lead ? <PrinterToken printerId={row.id} /> : null}
         </DraftDialog>
     );
 }

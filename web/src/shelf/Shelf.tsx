@@ -1,5 +1,5 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { getRouteApi, useNavigate } from '@tanstack/react-router';
+import { getRouteApi, Link, useNavigate } from '@tanstack/react-router';
 import { Tabs } from 'radix-ui';
 import { Suspense, useState, type ReactNode } from 'react';
 
@@ -60,10 +60,15 @@ export function Shelf() {
             title={say('shelf.shelf')}
             lead={say('shelf.what_the_workshop_has_choose_looks')}
             actions={
-                may.test ? (
-                    <Button tone="main" onClick={() => setEditing({ kind: tab, row: null, from: null })}>{say('shelf.new', { tab: names[tab] })}
+                <>
+                    <Button asChild tone="quiet">
+                        <Link to="/shelf/labels">{say('shelf.labels')}</Link>
                     </Button>
-                ) : null
+                    {may.test ? (
+                        <Button tone="main" onClick={() => setEditing({ kind: tab, row: null, from: null })}>{say('shelf.new', { tab: names[tab] })}
+                        </Button>
+                    ) : null}
+                </>
             }
             margin={
                 tab === 'surface' || tab === 'material' ? (

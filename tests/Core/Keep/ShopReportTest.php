@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Tests\Core\Keep;
+
+use PHPUnit\Framework\TestCase;
+use Sitzplatz\Keep\PrintedInMonth;
+use Sitzplatz\Keep\ShopReport;
+use Sitzplatz\Test\Outcome;
+use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+use Sitzplatz\Wear\Wear;
+
+final class ShopReportTest extends TestCase
+{
+    use ReadsTheCatalogue;
+
+    public function testPrintsAreSummedByMonthMaterialAndEnd(): void
+    {
+        $report = ShopReport::of([
+            self::printed('2026-11', 'pla', 8, cost: 0.8),
+            self::printed('2026-10', 'pla', 5, cost: 0.5),
+            self::printed('2026-11', 'petg', 2, Outcome::CameOff, false, 40.0, cost: 0.4),
+            self::printed('2026-11', 'petg', 1, Outcome::Held, false, 60.0, 1, cost: 0.2),
+        ]);
+        self::assertSame([16, 13, 1], [$report->all->prints, $report->all->cameTrue, $report->all->damaged]);
+        // By hand: 13 prints of 60 min each, and 2·40 + 60 of what did not come true.
+        self::assertEqualsWithDelta([13 * 60 + 140, 140.0, 1.9, 1.9 / 16, 13 / 16], [$report->all->minutes, $report->all->lostMinutes, $report->all->cost, $report->all->costPerPrint(), $report->all->share()], 1e-9);
+        self::assertSame(['2026-10', '2026-11'], array_keys($report->months));
+        self::assertSame(['pla', 'petg'], array_keys($report->materials), 'The most printed first.');
+        self::assertSame(['held' => 14, 'lifted' => 0, 'came_off' => 2, 'plate_shifted' => 0], $report->ends);
+        self::assertSame('report.in_short', $report->sentence()->key);
+    }
+
+    public function testAPriceThatIsMissingIsNoPriceOfNought(): void
+    {
+        $report = ShopReport::of([self::printed('2026-11', 'pla', 8, cost: 0.8), self::printed('2026-11', 'abs', 1, cost: null)]);
+        self::assertNull($report->all->cost);
+        self::assertNull($report->all->costPerPrint());
+        self::assertEqualsWithDelta(0.1, $report->materials['pla']->costPerPrint(), 1e-12);
+        $none = ShopReport::of([]);
+        self::assertSame(['report.nothing', null], [$none->sentence()->key, $none->all->share()]);
+    }
+
+    public function testASheetNearTheEndOfItsLifeIsToBeBought(): void
+    {
+        $surface = self::catalogue()->surface('pei_smooth');
+        self::assertFalse(Wear::nearlyWorn((int) (0.9 * $surface->lifePrints) - 1, $surface));
+        self::assertTrue(Wear::nearlyWorn((int) ceil(0.9 * $surface->lifePrints), $surface));
+    }
+
+    private static function printed(string $month, string $material, int $prints, Outcome $outcome = Outcome::Held, bool $cameTrue = true, ?float $each = 60.0, int $damaged = 0, ?float $cost = 0.0): PrintedInMonth
+    {
+        return new PrintedInMonth($month, $material, 's', $outcome, $cameTrue, $prints, $prints * (float) $each, $damaged, $cost);
+    }
+}

@@ -162,11 +162,11 @@ final class RunScreensTest extends BrowserTestCase
         $this->open('/care');
         $this->press('Sums');
         $this->see('Thin a cleaner with water');
-        $this->press('Work it out');
-        // c₁·V₁ = c₂·V₂: 500 · 0.7 ÷ 0.99 = 353.5.
+        $this->click('//form[@aria-label="Thin a cleaner with water"]//button[.="Work it out"]');
+        // 500 · 0.7 ÷ 0.99 = 353.5, and the water by mass, as in SumsTest.
         $this->see('354 cm³ of the 99 % and 159 cm³ of water make the 70 %.');
         $this->fill('You want, %', '100');
-        $this->press('Work it out');
+        $this->click('//form[@aria-label="Thin a cleaner with water"]//button[.="Work it out"]');
         $this->see('What you have is weaker than what you want');
     }
 

@@ -80,6 +80,7 @@ export function Fix() {
                             </Button>
                         </Notice>
                     )}
+                    <Asked plateSideId={plateSideId} lotId={lotId} onSide={(side) => go({ side })} onLot={(lot) => go({ lot })} />
                     <Suspects found={data} onBack={(id) => go({ tried: where.tried.filter((each) => each !== id), found: undefined })} />
                 </>
             ) : symptom ? null : (
@@ -87,7 +88,7 @@ export function Fix() {
                     <p>{say('fix.choose_what_you_see_above')}</p>
                 </Empty>
             )}
-            <Asked plateSideId={plateSideId} lotId={lotId} onSide={(side) => go({ side })} onLot={(lot) => go({ lot })} />
+            {symptom ? null : <Asked plateSideId={plateSideId} lotId={lotId} onSide={(side) => go({ side })} onLot={(lot) => go({ lot })} />}
         </Sheet>
     );
 }
@@ -102,7 +103,7 @@ function Asked({ plateSideId, lotId, onSide, onLot }: { plateSideId: string | nu
     const { data: sides } = useSuspenseQuery(sidesQuery);
     const { data: lots } = useSuspenseQuery(lotsQuery);
     return (
-        <div className="mt-6 grid max-w-2xl gap-4 sm:grid-cols-2">
+        <div className="mt-4 grid max-w-2xl gap-4 sm:grid-cols-2">
             <SelectField label={say('fix.on_which_plate')} value={plateSideId ?? ''} onValue={onSide} empty={say('fix.not_named')} options={sides.map((each) => ({ value: each.id, label: each.label }))} />
             <SelectField label={say('fix.with_which_lot')} value={lotId ?? ''} onValue={onLot} empty={say('fix.not_named')} options={lots.map((each) => ({ value: each.id, label: `${each.label} ${each.name}` }))} />
         </div>

@@ -391,7 +391,8 @@ final class Volume
                 'material_id' => $material, 'agent_id' => null, 'lot_id' => $this->lots[$material][0],
                 'fitting_id' => $side['fittings'][max(0, \count($sheets) - 1)]['id'],
                 'printer_id' => $side['printer']['id'], 'side_id' => $side['id'],
-                'has_enclosure' => 0, 'chamber_c' => $side['printer']['chamber'] ? 55 : null, 'spot' => null, 'assumed' => 0,
+                'has_enclosure' => 0, 'chamber_c' => $side['printer']['chamber'] ? 55 : null, 'spot' => null,
+                'assumed' => 0, 'uncorrected_chance' => $said, 'record_class' => $i % 3,
             ]);
         }
         $this->flush('job');

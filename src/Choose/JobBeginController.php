@@ -16,6 +16,7 @@ use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Test\Job;
+use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Order\Candidate;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -81,6 +82,8 @@ final readonly class JobBeginController
         $job->parts = $asked->partCount;
         $job->plannedMinutes = $asked->minutes;
         $job->saidChance = $candidate->chance;
+        $job->uncorrectedChance = $candidate->uncorrected;
+        $job->recordClass = OwnRecord::classOf($candidate->hold->ownWorth());
         $job->practiceChance = $candidate->practiceChance();
         $job->basis = $candidate->basis();
 

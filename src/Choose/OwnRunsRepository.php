@@ -29,14 +29,14 @@ final readonly class OwnRunsRepository
 {
     private const TALLIES = 'FROM run_tally t JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id';
 
-    public function __construct(private Connection $database, private PrinterChanges $changes)
+    public function __construct(private Connection $database, private PrinterChanges $changes, private RecordKeeper $record)
     {
     }
 
     /** @param list<ProvenSeat> $proven */
     public function experience(string $materialId, array $proven = []): Experience
     {
-        return new Experience($this->counted($materialId), $proven);
+        return new Experience($this->counted($materialId), $proven, $this->record->record());
     }
 
     /**

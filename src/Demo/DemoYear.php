@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Care\CareEvent;
 use App\Choose\Questions;
+use App\Choose\RecordKeeper;
 use App\Evidence\ChangeEvent;
 use App\Fix\FixCase;
 use App\Keep\DriftWatch;
@@ -17,6 +18,7 @@ use App\Test\RunTally;
 use Doctrine\ORM\EntityManagerInterface;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Effort;
@@ -47,7 +49,7 @@ final class DemoYear
     private array $lots = [];
     /** @var array<string, list<array{Fitting, \DateTimeImmutable}>> sheets of a side, the oldest first */
     private array $sheets = [];
-    /** @var array<string, array{said: float|null, practice: float|null, basis: string}> */
+    /** @var array<string, array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}> */
     private array $said = [];
     /** @var array<int, array{int, int}> prints until a recipe's side is washed and coated anew */
     private array $careIn = [];
@@ -59,6 +61,7 @@ final class DemoYear
         private readonly Questions $questions,
         private readonly RunTally $tally,
         private readonly DriftWatch $drift,
+        private readonly RecordKeeper $record,
     ) {
     }
 
@@ -98,6 +101,7 @@ final class DemoYear
         }
         $this->tally->rebuild();
         $this->drift->rebuild($this->entities);
+        $this->record->rebuild();
     }
 
     /** The sheet that lies there now was laid so many days ago; another one lay there before. */
@@ -137,6 +141,7 @@ final class DemoYear
                 array_shift($askedAgain);
                 $this->entities->flush();
                 $this->tally->rebuild();
+                $this->record->rebuild();
                 $this->said = [];
             }
             $this->printed($i, $recipes[$i], $day);
@@ -196,6 +201,7 @@ final class DemoYear
             ...$this->row($recipe, $side, $sheet, $begun),
             'version' => 2, 'status' => 'answered', 'title' => $recipe['titles'][$this->between(0, \count($recipe['titles']) - 1)], 'parts' => $parts,
             'planned_minutes' => $minutes, 'said_chance' => $said['said'], 'practice_chance' => $said['practice'], 'basis' => $said['basis'],
+            'uncorrected_chance' => $said['uncorrected'], 'record_class' => $said['class'],
             'outcome' => $answer->outcome->value, 'effort' => $answer->effort?->value, 'damaged' => (int) $answer->damaged, 'minutes' => $answer->minutes,
             'came_true' => (int) $answer->cameTrue(), 'answered_at' => UtcType::text($ended), 'answered_by' => $this->chance() < 0.7 ? 'Mara' : 'Tilo',
             'spot' => 1 === $parts && $this->chance() < 0.6 ? PlateSpot::cases()[$this->between(0, 4)]->value : null,
@@ -230,7 +236,8 @@ final class DemoYear
         $this->entities->getConnection()->insert('job', [
             ...$this->row([...$job, 'agent' => null, 'lots' => [[$job['lot'], 999]]], $side, $side->current(), $begun),
             'version' => 1, 'status' => 'open', 'title' => $job['title'], 'parts' => $job['parts'], 'planned_minutes' => $job['minutes'],
-            'said_chance' => $said['said'], 'practice_chance' => $said['practice'], 'basis' => $said['basis'], 'answered_by' => '',
+            'said_chance' => $said['said'], 'practice_chance' => $said['practice'], 'basis' => $said['basis'],
+            'uncorrected_chance' => $said['uncorrected'], 'record_class' => $said['class'], 'answered_by' => '',
         ]);
     }
 
@@ -263,7 +270,7 @@ final class DemoYear
      *
      * @param array<string, mixed> $recipe
      *
-     * @return array{said: float|null, practice: float|null, basis: string}
+     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}
      */
     private function said(array $recipe, int $parts, int $minutes): array
     {
@@ -277,7 +284,7 @@ final class DemoYear
     /**
      * @param array<string, mixed> $recipe
      *
-     * @return array{said: float|null, practice: float|null, basis: string}
+     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}
      */
     private function asked(array $recipe, string $side, int $parts, float $minutes): array
     {
@@ -293,11 +300,17 @@ final class DemoYear
         $agent = null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->kindId;
         foreach ($question->ranking(null)->candidates as $candidate) {
             if ($candidate instanceof Candidate && $candidate->proposal->side->id === $side && $candidate->proposal->agent?->id === $agent) {
-                return ['said' => $candidate->chance, 'practice' => $candidate->practiceChance(), 'basis' => $candidate->basis()];
+                return [
+                    'said' => $candidate->chance,
+                    'uncorrected' => $candidate->uncorrected,
+                    'class' => OwnRecord::classOf($candidate->hold->ownWorth()),
+                    'practice' => $candidate->practiceChance(),
+                    'basis' => $candidate->basis(),
+                ];
             }
         }
 
-        return ['said' => null, 'practice' => null, 'basis' => ''];
+        return ['said' => null, 'uncorrected' => null, 'class' => null, 'practice' => null, 'basis' => ''];
     }
 
     private function care(PlateSide $side, string $kind, \DateTimeImmutable $at, ?string $agent): void

@@ -23,6 +23,7 @@ use Symfony\Component\Uid\Uuid;
 /** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
+#[ORM\Index(fields: ['recordClass', 'status', 'answeredAt'], name: 'IDX_job_record')]
 #[ORM\Index(fields: ['printer', 'machineKey'], name: 'IDX_job_machine')]
 #[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome'], name: 'IDX_job_seen')]
 class Job extends VersionedRow implements TouchesSide
@@ -76,6 +77,13 @@ class Job extends VersionedRow implements TouchesSide
 
     #[ORM\Column(nullable: true)]
     public ?float $practiceChance = null;
+
+    /** As it was before the shop's own record moved it, and of which class; null: nobody was asked. */
+    #[ORM\Column(nullable: true)]
+    public ?float $uncorrectedChance = null;
+
+    #[ORM\Column(type: 'smallint', nullable: true)]
+    public ?int $recordClass = null;
 
     /** On what that rested: proven, own, alike or practice. */
     #[ORM\Column(length: 10)]

@@ -152,6 +152,28 @@ final class JobTest extends ApiTestCase
         ))[0];
     }
 
+    public function testWhatCameOfEarlierWordsMovesTheNextOnes(): void
+    {
+        $key = $this->best()['key'];
+        $before = $this->candidate($key);
+        for ($i = 0; $i < 6; ++$i) {
+            $job = $this->begun($key);
+            // Only the record is to move it: as prints they are on another sheet by now.
+            $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'lifted', 'effort' => 1], 200);
+        }
+        $class = (int) $this->database()->fetchOne('SELECT MAX(record_class) FROM job');
+        self::assertSame(6, (int) $this->database()->fetchOne('SELECT SUM(prints) FROM record_tally'));
+        $this->database()->executeStatement("DELETE FROM run_tally WHERE source = 'use'");
+        $after = $this->candidate($key);
+        self::assertEqualsWithDelta($before['hold']['mean'], $after['hold']['mean'], 1e-9, 'Grades and own runs say the same.');
+        self::assertLessThan($before['chance'], $after['chance']);
+        $begun = $this->begun($key);
+        self::assertEqualsWithDelta($after['chance'], $begun['saidChance'], 1e-9);
+        $kept = $this->database()->fetchAssociative('SELECT uncorrected_chance, record_class FROM job ORDER BY created_at DESC LIMIT 1') ?: [];
+        self::assertEqualsWithDelta($before['chance'], (float) $kept['uncorrected_chance'], 1e-9, 'What it would have been is kept, to learn from.');
+        self::assertSame($class, (int) $kept['record_class']);
+    }
+
     public function testAProfileThatDriftsIsInQuestion(): void
     {
         $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1');

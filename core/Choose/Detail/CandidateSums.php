@@ -6,6 +6,7 @@ namespace Sitzplatz\Choose\Detail;
 
 use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Choose\Expectation\Expectation;
+use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\WarpSum;
 use Sitzplatz\Choose\Order\Candidate;
@@ -88,7 +89,15 @@ final readonly class CandidateSums
             Sentence::of('sum.chance.title', n: $n),
             Sentence::of('sum.figure', figure: Quantity::share($this->candidate->chance)),
             Sentence::of('sum.chance.formula'),
-            [$one($this->candidate->hold, 'hold'), $one($this->candidate->release, 'release')],
+            array_values(array_filter([
+                $one($this->candidate->hold, 'hold'),
+                $one($this->candidate->release, 'release'),
+                OwnRecord::tells($this->candidate->uncorrected, $this->candidate->chance) ? new Input(
+                    Sentence::of('sum.chance.record'),
+                    Quantity::share($this->candidate->chance),
+                    Sentence::of('sum.chance.record_basis', before: Quantity::share($this->candidate->uncorrected)),
+                ) : null,
+            ])),
             Sentence::of('sum.chance.source'),
         );
     }

@@ -32,7 +32,7 @@ final readonly class Experience
      * @param list<OwnRuns>    $runs
      * @param list<ProvenSeat> $proven what validated profiles vouch for, for this job
      */
-    public function __construct(array $runs, array $proven = [])
+    public function __construct(array $runs, array $proven = [], public OwnRecord $record = new OwnRecord())
     {
         $index = [];
         foreach ($runs as $run) {

@@ -12,6 +12,7 @@ use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
+use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Expectation\RunsToTell;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\ProbeKind;
@@ -40,8 +41,10 @@ final readonly class Candidate
         public Target $target,
         public Expectation $hold,
         public Expectation $release,
-        /** Chance that the whole plate holds and every part is taken off cleanly. */
+        /** Chance that the whole plate holds and every part is taken off cleanly, as what was said before has come to. */
         public float $chance,
+        /** The same by grades and own prints alone. */
+        public float $uncorrected,
         /** Of the print in plate and agent; null: a price is not known. */
         public ?float $costPerPrint,
         public array $influences,
@@ -90,6 +93,7 @@ final readonly class Candidate
             $target,
             $hold,
             $release,
+            $experience->record->corrected($hold->plate->mean() * $release->plate->mean(), $hold->ownWorth()),
             $hold->plate->mean() * $release->plate->mean(),
             null === $proposal->side->costPerPrint
                 || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
@@ -108,6 +112,14 @@ final readonly class Candidate
         $job = $this->proposal->job;
         $agent = $this->proposal->agent;
         $reasons = [$this->hold->sentence('hold'), $this->release->sentence('release')];
+        if (OwnRecord::tells($this->uncorrected, $this->chance)) {
+            $reasons[] = Sentence::of(
+                'reason.record',
+                before: Quantity::share($this->uncorrected),
+                after: Quantity::share($this->chance),
+                more: $this->chance > $this->uncorrected ? Sentence::of('answer.yes') : Sentence::of('answer.no'),
+            );
+        }
         if (null !== $agent) {
             $reasons[] = $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words()));
         } elseif (null !== $this->treatment->note) {

@@ -125,6 +125,7 @@ const tree = root.addChildren([
     at('/care/sums', () => import('./care/Sums'), 'Sums', [calculatorsQuery]),
     fix,
     prints,
+    at('/prints/read-in', () => import('./prints/ReadIn'), 'ReadIn'),
     at('/prints/report', () => import('./keep/ReportPage'), 'ReportPage', [reportQuery(12)]),
     at('/shelf/labels', () => import('./shelf/Labels'), 'Labels', [sidesQuery, lotsQuery, agentsQuery, catalogueQuery]),
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),

@@ -21,6 +21,7 @@ const route = getRouteApi('/prints');
 /** The everyday log: what prints now, and in two touches how each came out. */
 export function Prints() {
     const { side } = route.useSearch();
+    const may = useMay();
     const { data: all } = useQuery(openJobsQuery);
     const open = side === undefined ? all : all?.filter((job) => job.plateSideId === side);
     if (side !== undefined) return <OnSide side={side} open={open} />;
@@ -36,6 +37,11 @@ export function Prints() {
                     <Button asChild>
                         <Link to="/prints/report">{say('report.title')}</Link>
                     </Button>
+                    {may.test ? (
+                        <Button asChild tone="quiet">
+                            <Link to="/prints/read-in">{say('prints.read_in')}</Link>
+                        </Button>
+                    ) : null}
                 </>
             }
             margin={

@@ -36,6 +36,11 @@ final class Version20261130000000 extends AbstractMigration
             withdrawn_at DATETIME(6) DEFAULT NULL, made_by VARCHAR(80) NOT NULL, printer_id BINARY(16) NOT NULL, digest VARCHAR(64) NOT NULL,
             INDEX IDX_printer_token_printer (printer_id), INDEX IDX_printer_token_digest (digest), PRIMARY KEY (id),
             CONSTRAINT FK_printer_token_printer FOREIGN KEY (printer_id) REFERENCES printer (id)) DEFAULT CHARACTER SET utf8mb4');
+        $this->addSql('CREATE TABLE job_tally (id INT UNSIGNED AUTO_INCREMENT NOT NULL, month CHAR(7) NOT NULL, fitting_id BINARY(16) NOT NULL,
+            side_id BINARY(16) NOT NULL, printer_id BINARY(16) NOT NULL, material_id VARCHAR(40) NOT NULL, agent_id BINARY(16) DEFAULT NULL,
+            outcome VARCHAR(20) NOT NULL, came_true TINYINT(1) NOT NULL, prints INT NOT NULL, minutes DOUBLE PRECISION NOT NULL, damaged INT NOT NULL,
+            last_at DATETIME(6) NOT NULL, INDEX IDX_job_tally_month (month), INDEX IDX_job_tally_fitting (fitting_id, month), PRIMARY KEY (id))
+            DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('CREATE TABLE record_tally (record_class SMALLINT NOT NULL, prints INT NOT NULL, alpha DOUBLE PRECISION NOT NULL, beta DOUBLE PRECISION NOT NULL,
             PRIMARY KEY (record_class)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('CREATE TABLE profile_tally (profile_id BINARY(16) NOT NULL, prints INT NOT NULL, drift VARCHAR(10) DEFAULT NULL, drifted_on DATE DEFAULT NULL,
@@ -47,6 +52,7 @@ final class Version20261130000000 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
+        $this->addSql('DROP TABLE job_tally');
         $this->addSql('DROP TABLE record_tally');
         $this->addSql('DROP TABLE printer_token');
         $this->addSql('DROP TABLE profile_tally');

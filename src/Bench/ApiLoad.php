@@ -30,7 +30,11 @@ final class ApiLoad
     /** Rare, or heavy. */
     private const APART = [
         'GET /api/comparisons/…/judgement', 'GET /api/comparisons/…/table', 'GET /api/profiles/…/assessment',
-        'GET /api/jobs', 'GET /api/jobs/came-true', 'GET /api/benches',
+        'GET /api/plate-sides/…/care', ...self::LISTS,
+    ];
+    private const LISTS = [
+        'GET /api/jobs', 'GET /api/jobs/came-true', 'GET /api/benches', 'GET /api/coverage', 'GET /api/coverage/smallest-set', 'GET /api/report',
+        'GET /api/fix/cases',
     ];
 
     /** @return array<string, array{string, string}> figure and promise by what was measured; a word why there are none, if the demo does not run */
@@ -135,7 +139,7 @@ final class ApiLoad
         $profile = $first('/api/profiles', 'status', 'validated')['id'] ?? '';
         $run = $client->ask('GET', "/api/comparisons/$running")['body']['runs'][0]['id'] ?? '';
         $requests = [];
-        foreach ([self::EMPTY_CALL, 'GET /api/jobs', 'GET /api/jobs/came-true', 'GET /api/benches', ...array_keys(self::MIX)] as $name) {
+        foreach ([self::EMPTY_CALL, ...self::LISTS, ...array_keys(self::MIX)] as $name) {
             $requests[$name] = static fn (): array => ['GET', substr($name, 4), null];
         }
         foreach ([
@@ -144,6 +148,7 @@ final class ApiLoad
             'GET /api/comparisons/…/judgement' => "/api/comparisons/$closed/judgement",
             'GET /api/comparisons/…/table' => "/api/comparisons/$closed/table",
             'GET /api/profiles/…/assessment' => "/api/profiles/$profile/assessment",
+            'GET /api/plate-sides/…/care' => "/api/plate-sides/$side/care",
         ] as $name => $path) {
             $requests[$name] = static fn (): array => ['GET', $path, null];
         }

@@ -95,9 +95,9 @@ final readonly class PrintsOnSheet
     {
         $prints = [];
         foreach ($this->database->fetchFirstColumn(
-            "SELECT (SELECT COUNT(*) FROM run r WHERE r.fitting_id = f.id AND r.finished_at IS NOT NULL)
-                    + (SELECT COUNT(*) FROM job j WHERE j.fitting_id = f.id AND j.status = 'answered')
-             FROM fitting f JOIN plate_side s ON s.id = f.side_id WHERE f.surface_id = ? AND s.fitting_id <> f.id",
+            'SELECT (SELECT COUNT(*) FROM run r WHERE r.fitting_id = f.id AND r.finished_at IS NOT NULL)
+                    + COALESCE((SELECT SUM(t.prints) FROM job_tally t WHERE t.fitting_id = f.id), 0)
+             FROM fitting f JOIN plate_side s ON s.id = f.side_id WHERE f.surface_id = ? AND s.fitting_id <> f.id',
             [$surfaceId],
         ) as $count) {
             $prints[] = is_numeric($count) ? (int) $count : 0;

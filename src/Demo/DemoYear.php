@@ -96,12 +96,20 @@ final class DemoYear
         }
         $this->entities->flush();
         $this->prints($data['recipes'], array_values(array_map(floatval(...), $data['askedAgain'])), $data['changes']);
+        $this->asItIsKnown();
         foreach ($data['open'] as $job) {
             $this->open($job);
         }
-        $this->tally->rebuild();
         $this->drift->rebuild($this->entities);
+    }
+
+    /** From here on Choose knows all that was printed so far. */
+    private function asItIsKnown(): void
+    {
+        $this->entities->flush();
+        $this->tally->rebuild();
         $this->record->rebuild();
+        $this->said = [];
     }
 
     /** The sheet that lies there now was laid so many days ago; another one lay there before. */
@@ -139,10 +147,7 @@ final class DemoYear
             }
             if ([] !== $askedAgain && $askedAgain[0] > $day) {
                 array_shift($askedAgain);
-                $this->entities->flush();
-                $this->tally->rebuild();
-                $this->record->rebuild();
-                $this->said = [];
+                $this->asItIsKnown();
             }
             $this->printed($i, $recipes[$i], $day);
         }

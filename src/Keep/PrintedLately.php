@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Keep;
 
 use App\Platform\Database\StoredId;
-use App\Platform\Database\UtcType;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Keep\Printed;
 use Sitzplatz\Keep\SignedSeat;
@@ -17,16 +16,16 @@ final readonly class PrintedLately
     {
     }
 
-    /** @return list<Printed> since a time, the most printed first */
+    /** @return list<Printed> since the month of a time, the most printed first */
     public function since(\DateTimeImmutable $from): array
     {
         $printed = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT j.material_id, j.printer_id, j.side_id, f.surface_id, a.kind_id, COUNT(*) AS prints, SUM(j.came_true) AS came_true,
-                MAX(IF(j.came_true = 1, j.answered_at, NULL)) AS last_true
-             FROM job j JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id
-             WHERE j.status = 'answered' AND j.created_at > ? GROUP BY j.material_id, j.printer_id, j.side_id, f.surface_id, a.kind_id ORDER BY prints DESC",
-            [UtcType::text($from)],
+            'SELECT t.material_id, t.printer_id, t.side_id, f.surface_id, a.kind_id, SUM(t.prints) AS prints, SUM(t.prints * t.came_true) AS came_true,
+                MAX(IF(t.came_true = 1, t.last_at, NULL)) AS last_true
+             FROM job_tally t JOIN fitting f ON f.id = t.fitting_id LEFT JOIN agent_stock a ON a.id = t.agent_id
+             WHERE t.month >= ? GROUP BY t.material_id, t.printer_id, t.side_id, f.surface_id, a.kind_id ORDER BY prints DESC',
+            [$from->format('Y-m')],
         ) as $row) {
             $printed[] = new Printed(
                 (string) $row['material_id'],

@@ -14,7 +14,7 @@ use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
 use App\Shelf\SideOnShelf;
 use Doctrine\ORM\EntityManagerInterface;
-use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Keep\Coverage;
 use Sitzplatz\Keep\Printed;
 use Sitzplatz\Keep\SeatState;
@@ -92,14 +92,15 @@ final readonly class CoverageController
         $atLeast = (float) $asked;
         $printed = $this->lately();
         $printers = $this->printers();
-        $needs = $words = [];
+        $needs = $words = $ways = [];
         foreach ($printed as $each) {
             $need = $each->materialId.'/'.$each->printerId;
             if (isset($needs[$need]) || !isset($printers[$each->printerId])) {
                 continue;
             }
             $words[$need] = Sentence::of('need', material: $this->shop->get()->material($each->materialId)->name, printer: $printers[$each->printerId]);
-            $needs[$need] = $this->ways($each->materialId, $each->printerId);
+            $ways[$each->materialId] ??= $this->ways($each->materialId);
+            $needs[$need] = $ways[$each->materialId][$each->printerId] ?? [];
         }
         $enough = array_map(static fn (array $ways): array => array_values(array_filter(
             $ways,
@@ -194,28 +195,20 @@ final readonly class CoverageController
         return $cells;
     }
 
-    /** @return list<Serving> all that practice and own prints know on a printer */
-    private function ways(string $materialId, string $printerId): array
+    /** @return array<string, list<Serving>> all that practice and own prints know of a material, by printer */
+    private function ways(string $materialId): array
     {
+        $question = $this->questions->of(['materialId' => $materialId, 'printerId' => null, 'lotId' => null, 'roomC' => 20, 'partCount' => 1]);
         $ways = [];
-        $question = $this->questions->of([
-            'materialId' => $materialId,
-            'printerId' => $printerId,
-            'lotId' => null,
-            'roomC' => 20,
-            'partCount' => 1,
-        ]);
-        foreach ($question->ranking(null)->candidates as $candidate) {
-            \assert($candidate instanceof Candidate);
-            // It lies on one printer at a time, and another may be at work too.
-            if ($printerId !== ($candidate->proposal->side->printerId ?? $printerId)) {
-                continue;
+        foreach ($question->jobs as $on) {
+            // Their order does not matter here; a plate is looked at on the printer that it belongs to.
+            foreach (Ranking::over($question->catalogue, [$on], $question->agents(), $question->experience, 1)->candidates as $candidate) {
+                $ways[$on->job->printer->id][] = new Serving(
+                    $candidate->proposal->side->plateId,
+                    $candidate->proposal->agent?->id,
+                    min($candidate->hold->interval()->low, $candidate->release->interval()->low),
+                );
             }
-            $ways[] = new Serving(
-                $candidate->proposal->side->plateId,
-                $candidate->proposal->agent?->id,
-                min($candidate->hold->interval()->low, $candidate->release->interval()->low),
-            );
         }
 
         return $ways;

@@ -107,11 +107,9 @@ final readonly class ReportController
         $costs = $this->costs();
         $printed = [];
         foreach ($this->entities->getConnection()->iterateAssociative(
-            "SELECT DATE_FORMAT(j.created_at, '%Y-%m') AS month, j.material_id, j.side_id, j.outcome, j.came_true, j.agent_id, COUNT(*) AS prints,
-                COALESCE(SUM(j.minutes), 0) AS minutes, SUM(j.damaged) AS damaged
-             FROM job j WHERE j.status = 'answered' AND j.created_at >= ?
-             GROUP BY month, j.material_id, j.side_id, j.outcome, j.came_true, j.agent_id",
-            [UtcType::text($from)],
+            'SELECT month, material_id, side_id, outcome, came_true, agent_id, SUM(prints) AS prints, SUM(minutes) AS minutes, SUM(damaged) AS damaged
+             FROM job_tally WHERE month >= ? GROUP BY month, material_id, side_id, outcome, came_true, agent_id',
+            [$from->format('Y-m')],
         ) as $row) {
             $cost = $costs(StoredId::text($row['side_id']), StoredId::textOrNull($row['agent_id']));
             $printed[] = new PrintedInMonth(

@@ -37,6 +37,8 @@ final readonly class RunTally
     /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
         nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, own_brim, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
+    private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
+        last_at';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
 
     public function __construct(private Connection $database)
@@ -64,13 +66,27 @@ final readonly class RunTally
     public function recountUse(string $jobId): void
     {
         $seat = $this->database->fetchAssociative(
-            'SELECT j.side_id, '.self::SEAT_OF_USE.' AS seat, j.fitting_id FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.id = ?',
+            'SELECT j.side_id, '.self::SEAT_OF_USE.' AS seat, j.fitting_id, j.answered_at
+             FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id WHERE j.id = ?',
             [$jobId],
         );
         if (false !== $seat) {
             $this->database->fetchOne('SELECT side_id FROM side_tally WHERE side_id = ? FOR UPDATE', [$seat['side_id']]);
             $this->seat('use', (string) $seat['seat'], (string) $seat['fitting_id']);
+            $this->month((string) $seat['fitting_id'], (string) $seat['answered_at']);
         }
+    }
+
+    /** Of the prints for use on a sheet in the month of a time. */
+    private function month(string $fittingId, string $at): void
+    {
+        $month = substr($at, 0, 7);
+        $this->database->executeStatement('DELETE FROM job_tally WHERE fitting_id = ? AND month = ?', [$fittingId, $month]);
+        $this->database->executeStatement(
+            'INSERT INTO job_tally ('.self::MONTHLY.') '
+                .self::months('AND j.fitting_id = ? AND j.answered_at >= ? AND j.answered_at < ? + INTERVAL 1 MONTH'),
+            [$fittingId, "$month-01", "$month-01"],
+        );
     }
 
     /** Where a change to a printer parts runs that were counted together until now. */
@@ -162,6 +178,8 @@ final readonly class RunTally
             ['DELETE FROM run_tally', []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses(''), []],
+            ['DELETE FROM job_tally', []],
+            ['INSERT INTO job_tally ('.self::MONTHLY.') '.self::months(''), []],
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['DELETE FROM side_tally', []],
@@ -182,6 +200,7 @@ final readonly class RunTally
             ["$stored WHERE source = 'test'", self::runs(''), []],
             ["$stored WHERE source = 'use'", self::uses(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
+            ['SELECT '.self::MONTHLY.' FROM job_tally', self::months(''), []],
             ['SELECT * FROM side_tally', self::sides('', ''), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
@@ -258,6 +277,19 @@ final readonly class RunTally
         $held = array_filter(Outcome::cases(), static fn (Outcome $outcome): bool => $outcome->held());
 
         return "$job.outcome IN ('".implode("', '", array_map(static fn (Outcome $outcome): string => $outcome->value, $held))."')";
+    }
+
+    /**
+     * Prints for use that somebody answered, month by month.
+     *
+     * @param string $and of which; "" for all
+     */
+    private static function months(string $and): string
+    {
+        return "SELECT DATE_FORMAT(j.answered_at, '%Y-%m') AS month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true,
+                COUNT(*), COALESCE(SUM(j.minutes), 0), SUM(j.damaged), MAX(j.answered_at)
+            FROM job j WHERE j.status = 'answered' $and
+            GROUP BY month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true";
     }
 
     /** @param string $made each finished run or print for use with what it was made under */

@@ -15,9 +15,11 @@ final class SmallestSet
     /** Agents never outweigh a plate. */
     private const PLATE = 1_000;
     /** So many ways are tried at most; beyond, the best so far is told with what is certain of it. */
-    private const STEPS = 200_000;
+    private const STEPS = 20_000;
 
     private int $steps = 0;
+    /** @var array<string, list<string>> plates that serve each need */
+    private array $platesOf = [];
     private int $best = \PHP_INT_MAX;
     /** @var array<string, Serving> by need */
     private array $chosen = [];
@@ -44,11 +46,13 @@ final class SmallestSet
     public static function of(array $needs): self
     {
         $unserved = array_keys(array_filter($needs, static fn (array $ways): bool => [] === $ways));
-        $open = array_filter($needs);
-        // The surest way of the same plate and agent is enough.
+        $open = array_map(self::leanest(...), array_filter($needs));
         uasort($open, static fn (array $a, array $b): int => \count($a) <=> \count($b));
-        $bound = self::apart($open, []);
         $search = new self();
+        foreach ($open as $need => $ways) {
+            $search->platesOf[$need] = array_values(array_unique(array_map(static fn (Serving $way): string => $way->plateId, $ways)));
+        }
+        $bound = $search->apart($open, []);
         $search->serve($open, [], [], []);
 
         return new self(
@@ -80,7 +84,7 @@ final class SmallestSet
 
             return;
         }
-        if ($cost + self::PLATE * self::apart($open, $plates) >= $this->best) {
+        if ($cost + self::PLATE * $this->apart($open, $plates) >= $this->best) {
             return;
         }
         $need = array_key_first($open);
@@ -100,21 +104,47 @@ final class SmallestSet
     }
 
     /**
+     * Of each plate bare, where bare serves: it takes no agent; else the surest way with each agent.
+     *
+     * @param list<Serving> $ways
+     *
+     * @return list<Serving>
+     */
+    private static function leanest(array $ways): array
+    {
+        $lean = [];
+        foreach ($ways as $way) {
+            $known = $lean[$way->plateId][$way->agentId ?? ''] ?? null;
+            if (null === $known || $known->atLeast < $way->atLeast) {
+                $lean[$way->plateId][$way->agentId ?? ''] = $way;
+            }
+        }
+        $kept = [];
+        foreach ($lean as $byAgent) {
+            array_push($kept, ...(isset($byAgent['']) ? [$byAgent['']] : array_values($byAgent)));
+        }
+
+        return $kept;
+    }
+
+    /**
      * How many plates the needs must take at least beside those that are taken: needs of which no two share a plate.
      *
      * @param array<string, list<Serving>> $needs
      * @param array<string, true>          $taken
      */
-    private static function apart(array $needs, array $taken): int
+    private function apart(array $needs, array $taken): int
     {
         $apart = 0;
         $used = $taken;
-        foreach ($needs as $ways) {
-            $plates = array_unique(array_map(static fn (Serving $way): string => $way->plateId, $ways));
-            if ([] === array_filter($plates, static fn (string $plate): bool => isset($used[$plate]))) {
-                ++$apart;
-                $used += array_fill_keys($plates, true);
+        foreach (array_keys($needs) as $need) {
+            foreach ($this->platesOf[$need] as $plate) {
+                if (isset($used[$plate])) {
+                    continue 2;
+                }
             }
+            ++$apart;
+            $used += array_fill_keys($this->platesOf[$need], true);
         }
 
         return $apart;

@@ -115,6 +115,7 @@ final readonly class CoverageController
                 match (true) {
                     [] === $set->plates => 'smallest.none',
                     $set->exact => 'smallest.exact',
+                    $set->atLeastPlates === \count($set->plates) => 'smallest.fewest_plates',
                     default => 'smallest.so_far',
                 },
                 plates: Quantity::count(\count($set->plates)),

@@ -29,6 +29,30 @@ final class PrintScreensTest extends BrowserTestCase
         $this->see('Of 1 print 1 held and let go');
     }
 
+    public function testALogIsReadInAndSummedForASheet(): void
+    {
+        $this->signIn('technician');
+        $this->open('/prints');
+        $this->press('Read in a log');
+        $table = tempnam(sys_get_temp_dir(), 'log').'.csv';
+        file_put_contents($table, "began,printer,plate,lot,bed,title,minutes,ended,how_off\n".date('Y-m-d', strtotime('-2 days'))."T09:00,North bay,P12 front,L-101,45,Tag,30,stuck,finger\n");
+        $this->field('Table (CSV)')->sendKeys($table);
+        $this->see('Line 2: Write how it ended as one of held, lifted, came_off, plate_shifted');
+        file_put_contents($table, str_replace('stuck', 'held', (string) file_get_contents($table)));
+        $this->open('/prints/read-in');
+        $this->field('Table (CSV)')->sendKeys($table);
+        $this->see('1 print.');
+        $this->press('Take all');
+        $this->see('1 print is in the log.');
+        $this->assertAccessible('a log read in');
+        unlink($table);
+        $this->phone();
+        $this->open('/prints/report');
+        $this->see('Of 1 print for use 1 held and let go');
+        $this->assertFits('the report');
+        $this->assertAccessible('the report');
+    }
+
     public function testTheCodeOnAPlateOpensOnAPhoneWhatPrintsOnIt(): void
     {
         $this->signIn('technician');

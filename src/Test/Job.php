@@ -146,9 +146,11 @@ class Job extends VersionedRow implements TouchesSide
         #[ORM\Column(length: 40)]
         public readonly string $materialId,
         Author $by,
+        /* Null: that which lies there now. */
+        ?Fitting $fitting = null,
     ) {
         parent::__construct($id, $at);
-        $this->fitting = $side->current();
+        $this->fitting = $fitting ?? $side->current();
         $this->begunBy = $by->name;
     }
 

@@ -13,9 +13,11 @@ use App\Platform\Database\Transaction;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\AgentStock;
+use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\JobsCsv;
 use Sitzplatz\Test\JobsCsvLine;
@@ -57,6 +59,21 @@ final readonly class JobImportController
             ));
         }
         if ($body['take']) {
+            $this->take($jobs);
+        }
+
+        return new Answer([
+            'prints' => \count($jobs),
+            'known' => $known,
+            'open' => \count(array_filter($jobs, static fn (Job $job): bool => null === $job->outcome)),
+            'faults' => \array_slice($faults, 0, self::MOST_SHOWN),
+        ], $body['take'] ? 201 : 200);
+    }
+
+    /** @param list<Job> $jobs */
+    private function take(array $jobs): void
+    {
+        try {
             $this->transaction->run(function () use ($jobs): void {
                 foreach ($jobs as $job) {
                     if (null === $this->entities->find(Job::class, $job->id)) {
@@ -66,14 +83,9 @@ final readonly class JobImportController
                 $this->audit->note('prints imported', Uuid::v7(), ['prints' => \count($jobs)]);
                 $this->entities->flush();
             });
+        } catch (UniqueConstraintViolationException $twice) {
+            throw Problem::invalid('table', 'The same lines were read in at the same time. Choose the table again.', 409, $twice);
         }
-
-        return new Answer([
-            'prints' => \count($jobs),
-            'known' => $known,
-            'open' => \count(array_filter($jobs, static fn (Job $job): bool => null === $job->outcome)),
-            'faults' => \array_slice($faults, 0, self::MOST_SHOWN),
-        ], $body['take'] ? 201 : 200);
     }
 
     /**
@@ -116,6 +128,18 @@ final readonly class JobImportController
         return [[] === $faults ? $jobs : [], $faults];
     }
 
+    /** What lay on a side then: a log of last year wears no sheet of today. Before the first that is known, the first. */
+    private function sheetThen(PlateSide $side, \DateTimeImmutable $at): ?Fitting
+    {
+        $sheets = $this->entities->getRepository(Fitting::class)->findBy(['side' => $side], ['createdAt' => 'ASC', 'id' => 'ASC']);
+        $then = $sheets[0] ?? null;
+        foreach ($sheets as $sheet) {
+            $then = $sheet->createdAt <= $at ? $sheet : $then;
+        }
+
+        return $then;
+    }
+
     /**
      * @template T of object
      *
@@ -139,7 +163,7 @@ final readonly class JobImportController
         $began = new \DateTimeImmutable($line->began);
         $by = $this->current->author();
         $id = Uuid::v5(Uuid::fromString(self::LINES), mb_strtolower("$line->began/$line->printer/$line->plate/$line->title"));
-        $job = new Job($id, $began, $printer, $side, $material, new Author($by->id, $by->name));
+        $job = new Job($id, $began, $printer, $side, $material, new Author($by->id, $by->name), $this->sheetThen($side, $began));
         $job->title = $line->title;
         $job->agent = $agent;
         $job->lot = $lot;

@@ -31,6 +31,18 @@ final class JobImportTest extends ApiTestCase
         self::assertSame('White stick', $this->ask('GET', '/api/jobs?status=open', null, 200)[0]['agentName']);
     }
 
+    public function testALogOfEarlierWearsNoSheetOfToday(): void
+    {
+        $side = $this->pick('/api/plate-sides', 'label', 'P1 front')['id'];
+        $before = $this->ask('GET', "/api/plate-sides/$side/care", null, 200)['prints'];
+        $this->ask('POST', '/api/jobs/import', ['table' => self::HEAD.explode("\n", self::LINES)[0]."\n", 'take' => true], 201);
+        self::assertSame($before + 1, $this->ask('GET', "/api/plate-sides/$side/care", null, 200)['prints']);
+        $this->ask('POST', "/api/plate-sides/$side/fittings", ['surfaceId' => 'pei_textured', 'surfaceLot' => 'sheet 26-A', 'limitC' => null], 201);
+        $this->ask('POST', '/api/jobs/import', ['table' => self::HEAD.str_replace('Filter cell', 'Another', explode("\n", self::LINES)[0])."\n", 'take' => true], 201);
+        self::assertSame(0, $this->ask('GET', "/api/plate-sides/$side/care", null, 200)['prints']);
+        self::assertSame(1, (int) $this->database()->fetchOne('SELECT COUNT(DISTINCT fitting_id) FROM job'), 'Both were made on the sheet that lay there then.');
+    }
+
     public function testATableWithAFaultIsNotTaken(): void
     {
         $table = self::HEAD.self::LINES."2026-11-05T08:00Z,Attic,P1 front,,L-101,,60,Cell,1,10,held,finger,no,\n2026-11-05T09:00Z,Dome,P99 front,,,wood,60,Cell,1,10,held,finger,no,\n";

@@ -18,4 +18,10 @@ final readonly class ForecastBin
         public Interval $interval,
     ) {
     }
+
+    /** Of them, how many came true, 0 to 1. */
+    public function share(): float
+    {
+        return $this->happened / $this->n;
+    }
 }

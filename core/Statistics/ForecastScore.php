@@ -21,6 +21,12 @@ final readonly class ForecastScore
     ) {
     }
 
+    /** Of all, how many came true, 0 to 1. */
+    public function share(): float
+    {
+        return $this->happened / $this->n;
+    }
+
     /**
      * @param list<Forecast> $forecasts
      * @param float          $width     of a bin

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use Sitzplatz\Statistics\ForecastBin;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -32,17 +31,12 @@ final class SimulateShopsCommand extends Command
                 100 * $bin->high,
                 $bin->n,
                 $bin->said,
-                self::share($bin),
-                self::share($bin) - $bin->said,
+                $bin->share(),
+                $bin->share() - $bin->said,
             ));
         }
         $output->writeln(\sprintf('Brier %.4f; always the plain share %.4f; practice alone %.4f', $said->brier, $said->baseRateBrier, $practice->brier));
 
         return self::SUCCESS;
-    }
-
-    private static function share(ForecastBin $bin): float
-    {
-        return $bin->happened / $bin->n;
     }
 }

@@ -16,7 +16,6 @@ use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Test\Job;
-use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Order\Candidate;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -83,7 +82,7 @@ final readonly class JobBeginController
         $job->plannedMinutes = $asked->minutes;
         $job->saidChance = $candidate->chance;
         $job->uncorrectedChance = $candidate->uncorrected;
-        $job->recordClass = OwnRecord::classOf($candidate->hold->ownWorth());
+        $job->recordClass = $candidate->recordClass();
         $job->practiceChance = $candidate->practiceChance();
         $job->basis = $candidate->basis();
 

@@ -18,7 +18,6 @@ use App\Test\RunTally;
 use Doctrine\ORM\EntityManagerInterface;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
-use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Effort;
@@ -308,7 +307,7 @@ final class DemoYear
                 return [
                     'said' => $candidate->chance,
                     'uncorrected' => $candidate->uncorrected,
-                    'class' => OwnRecord::classOf($candidate->hold->ownWorth()),
+                    'class' => $candidate->recordClass(),
                     'practice' => $candidate->practiceChance(),
                     'basis' => $candidate->basis(),
                 ];

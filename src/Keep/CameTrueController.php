@@ -82,7 +82,7 @@ final readonly class CameTrueController
         return [
             'n' => $told->score->n,
             'happened' => $told->score->happened,
-            'share' => $told->score->happened / $told->score->n,
+            'share' => $told->score->share(),
             'said' => $told->said,
             'brier' => $told->score->brier,
             'baseRateBrier' => $told->score->baseRateBrier,
@@ -92,7 +92,7 @@ final readonly class CameTrueController
                 'high' => $bin->high,
                 'n' => $bin->n,
                 'happened' => $bin->happened,
-                'share' => $bin->happened / $bin->n,
+                'share' => $bin->share(),
                 'said' => $bin->said,
                 'ci95' => $bin->interval->toArray(),
             ], $told->score->bins),

@@ -54,7 +54,7 @@ final class DriftWatch
 
     private function look(EntityManagerInterface $entities, Profile $profile): void
     {
-        [$drift, $days] = $this->prints->drift($profile) ?? [null, []];
+        [, $drift, $days] = $this->prints->of($profile);
         $entities->getConnection()->executeStatement(
             'REPLACE INTO profile_tally (profile_id, prints, drift, drifted_on) VALUES (?, ?, ?, ?)',
             [$profile->id->toBinary(), \count($days), $drift?->kind?->value, null === $drift?->since ? null : $days[$drift->since]],

@@ -23,19 +23,19 @@ final readonly class PrintsSince
     {
     }
 
-    public function of(Profile $profile): ?SeenSince
+    /**
+     * @return array{SeenSince|null, Drift|null, list<string>} what was seen, the watch over them in their order, and when each
+     *                                                         was answered, ISO 8601; null, null and none: there are none
+     */
+    public function of(Profile $profile): array
     {
-        return SeenSince::of($this->jobs($profile), Profile::scopeOf($profile->document, null, null, null));
-    }
+        $jobs = $this->jobs($profile);
+        $inOrder = array_reverse($jobs);
 
-    /** @return array{Drift, list<string>}|null the watch over them and when each was answered, ISO 8601; null: there are none */
-    public function drift(Profile $profile): ?array
-    {
-        $jobs = array_reverse($this->jobs($profile));
-
-        return [] === $jobs ? null : [
-            Drift::of(array_column($jobs, 'answer'), (float) $profile->document['evidence']['plan']['reliability']),
-            array_column($jobs, 'at'),
+        return [
+            SeenSince::of($jobs, Profile::scopeOf($profile->document, null, null, null)),
+            [] === $jobs ? null : Drift::of(array_column($inOrder, 'answer'), (float) $profile->document['evidence']['plan']['reliability']),
+            array_column($inOrder, 'at'),
         ];
     }
 

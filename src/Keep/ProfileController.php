@@ -313,13 +313,15 @@ final readonly class ProfileController
     /** @return array<string, mixed> */
     private function shown(Profile $profile): array
     {
+        [$seen, $drift] = $this->seen->of($profile);
+
         return [
             ...$profile->toArray(),
             'dial' => $this->dials->of($profile),
             'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
             'confirm' => $this->confirm($profile),
-            'seen' => $this->seen->of($profile)?->sentence,
-            'drift' => self::drift($this->seen->drift($profile)[0] ?? null),
+            'seen' => $seen?->sentence,
+            'drift' => self::drift($drift),
         ];
     }
 

@@ -17,6 +17,7 @@ use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\JobsCsv;
@@ -51,7 +52,7 @@ final readonly class JobImportController
         $body = $this->contract->body($request);
         $table = JobsCsv::read($body['table']);
         [$jobs, $faults] = [] === $table->faults ? $this->jobs($table->lines) : [[], $table->faults];
-        $known = [] === $jobs ? 0 : \count(array_filter($jobs, fn (Job $job): bool => null !== $this->entities->find(Job::class, $job->id)));
+        $known = $this->known($jobs);
         if ($body['take'] && [] !== $faults) {
             throw Problem::faults(array_map(
                 static fn (array $fault): array => ['field' => 'line '.$fault['line'], 'message' => $fault['message']],
@@ -59,25 +60,46 @@ final readonly class JobImportController
             ));
         }
         if ($body['take']) {
-            $this->take($jobs);
+            $this->take($jobs, $known);
         }
 
         return new Answer([
             'prints' => \count($jobs),
-            'known' => $known,
+            'known' => \count(array_filter($jobs, static fn (Job $job): bool => isset($known[$job->id->toRfc4122()]))),
             'open' => \count(array_filter($jobs, static fn (Job $job): bool => null === $job->outcome)),
             'faults' => \array_slice($faults, 0, self::MOST_SHOWN),
         ], $body['take'] ? 201 : 200);
     }
 
-    /** @param list<Job> $jobs */
-    private function take(array $jobs): void
+    /**
+     * @param list<Job> $jobs
+     *
+     * @return array<string, true> by their ids, those that were read in before
+     */
+    private function known(array $jobs): array
+    {
+        $ids = $this->entities->getConnection()->fetchFirstColumn(
+            'SELECT id FROM job WHERE id IN (?)',
+            [array_map(static fn (Job $job): string => $job->id->toBinary(), $jobs)],
+            [ArrayParameterType::BINARY],
+        );
+
+        return array_fill_keys(array_map(static fn (string $id): string => Uuid::fromBinary($id)->toRfc4122(), $ids), true);
+    }
+
+    /**
+     * @param list<Job>           $jobs
+     * @param array<string, true> $known by their ids, those that were read in before
+     */
+    private function take(array $jobs, array $known): void
     {
         try {
-            $this->transaction->run(function () use ($jobs): void {
+            $this->transaction->run(function () use ($jobs, $known): void {
                 foreach ($jobs as $job) {
-                    if (null === $this->entities->find(Job::class, $job->id)) {
+                    $id = $job->id->toRfc4122();
+                    if (!isset($known[$id])) {
                         $this->entities->persist($job);
+                        $known[$id] = true;
                     }
                 }
                 $this->audit->note('prints imported', Uuid::v7(), ['prints' => \count($jobs)]);
@@ -99,6 +121,7 @@ final readonly class JobImportController
         $agents = $this->named(AgentStock::class, static fn (AgentStock $each): string => $each->name);
         $lots = $this->named(Lot::class, static fn (Lot $each): string => $each->label);
         $sides = $this->named(PlateSide::class, static fn (PlateSide $each): string => $each->label());
+        $sheets = $this->sheets();
         $jobs = $faults = [];
         foreach ($lines as $line) {
             $lot = $lots[mb_strtolower($line->lot)] ?? null;
@@ -115,10 +138,12 @@ final readonly class JobImportController
                 $faults[] = ['line' => $line->number, 'message' => $fault];
                 continue;
             }
+            $side = $sides[mb_strtolower($line->plate)];
             $jobs[] = $this->job(
                 $line,
                 $printers[mb_strtolower($line->printer)],
-                $sides[mb_strtolower($line->plate)],
+                $side,
+                self::sheetThen($sheets[$side->id->toRfc4122()] ?? [], new \DateTimeImmutable($line->began)),
                 '' === $line->agent ? null : $agents[mb_strtolower($line->agent)],
                 $lot,
                 $material,
@@ -128,10 +153,24 @@ final readonly class JobImportController
         return [[] === $faults ? $jobs : [], $faults];
     }
 
-    /** What lay on a side then: a log of last year wears no sheet of today. Before the first that is known, the first. */
-    private function sheetThen(PlateSide $side, \DateTimeImmutable $at): ?Fitting
+    /** @return array<string, non-empty-list<Fitting>> by side, the oldest first */
+    private function sheets(): array
     {
-        $sheets = $this->entities->getRepository(Fitting::class)->findBy(['side' => $side], ['createdAt' => 'ASC', 'id' => 'ASC']);
+        $sheets = [];
+        foreach ($this->entities->getRepository(Fitting::class)->findBy([], ['createdAt' => 'ASC', 'id' => 'ASC']) as $sheet) {
+            $sheets[$sheet->side->id->toRfc4122()][] = $sheet;
+        }
+
+        return $sheets;
+    }
+
+    /**
+     * What lay on a side then: a log of last year wears no sheet of today. Before the first that is known, the first.
+     *
+     * @param list<Fitting> $sheets of the side, the oldest first
+     */
+    private static function sheetThen(array $sheets, \DateTimeImmutable $at): ?Fitting
+    {
         $then = $sheets[0] ?? null;
         foreach ($sheets as $sheet) {
             $then = $sheet->createdAt <= $at ? $sheet : $then;
@@ -158,12 +197,12 @@ final readonly class JobImportController
         return $named;
     }
 
-    private function job(JobsCsvLine $line, Printer $printer, PlateSide $side, ?AgentStock $agent, ?Lot $lot, string $material): Job
+    private function job(JobsCsvLine $line, Printer $printer, PlateSide $side, ?Fitting $sheet, ?AgentStock $agent, ?Lot $lot, string $material): Job
     {
         $began = new \DateTimeImmutable($line->began);
         $by = $this->current->author();
         $id = Uuid::v5(Uuid::fromString(self::LINES), mb_strtolower("$line->began/$line->printer/$line->plate/$line->title"));
-        $job = new Job($id, $began, $printer, $side, $material, new Author($by->id, $by->name), $this->sheetThen($side, $began));
+        $job = new Job($id, $began, $printer, $side, $material, new Author($by->id, $by->name), $sheet);
         $job->title = $line->title;
         $job->agent = $agent;
         $job->lot = $lot;

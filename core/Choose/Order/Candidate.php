@@ -253,6 +253,12 @@ final readonly class Candidate
             : Sentence::of('known.would_tell', basis: $basis, runs: $runs[0]->and($runs[1])->words());
     }
 
+    /** Among which forecasts this one counts once its print is answered. */
+    public function recordClass(): int
+    {
+        return OwnRecord::classOf($this->hold->ownWorth());
+    }
+
     /** Past its life, or with damage noted. */
     public function poorSide(): bool
     {

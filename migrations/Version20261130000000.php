@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
@@ -45,9 +44,6 @@ final class Version20261130000000 extends AbstractMigration
             PRIMARY KEY (record_class)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('CREATE TABLE profile_tally (profile_id BINARY(16) NOT NULL, prints INT NOT NULL, drift VARCHAR(10) DEFAULT NULL, drifted_on DATE DEFAULT NULL,
             PRIMARY KEY (profile_id)) DEFAULT CHARACTER SET utf8mb4');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

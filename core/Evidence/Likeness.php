@@ -20,8 +20,8 @@ final readonly class Likeness
         'side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'changed' => 0.5, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6, 'use' => 0.5,
     ];
 
-    /** @param list<string> $differences keys of the weights, in their order */
-    private function __construct(private array $differences)
+    /** @param int $differences a bit for each, in the order of the weights */
+    private function __construct(private int $differences)
     {
     }
 
@@ -40,17 +40,18 @@ final readonly class Likeness
         bool $changedSince = false,
         bool $forUse = false,
     ): self {
-        return new self(array_keys(array_filter([
-            'side' => !$sameSide,
-            'lot' => !$sameLot,
-            'air' => !$likeAir,
-            'printer' => $likeAir && !$samePrinter,
-            'changed' => $samePrinter && $changedSince,
-            'bed_after' => !$sameBedAfter,
-            'nozzle' => !$sameNozzle,
-            'gap' => !$sameGap,
-            'use' => $forUse,
-        ])));
+        // Asked of every run for every job: bits cost the least.
+        return new self(
+            ($sameSide ? 0 : 1 << 0)
+            | ($sameLot ? 0 : 1 << 1)
+            | ($likeAir ? 0 : 1 << 2)
+            | (!$likeAir || $samePrinter ? 0 : 1 << 3)
+            | ($samePrinter && $changedSince ? 1 << 4 : 0)
+            | ($sameBedAfter ? 0 : 1 << 5)
+            | ($sameNozzle ? 0 : 1 << 6)
+            | ($sameGap ? 0 : 1 << 7)
+            | ($forUse ? 1 << 8 : 0),
+        );
     }
 
     public function onAnotherSide(): self
@@ -65,24 +66,25 @@ final readonly class Likeness
 
     public function weight(): float
     {
-        return array_product(array_map(static fn (string $difference): float => self::WEIGHTS[$difference], $this->differences));
+        return array_product(array_map(static fn (string $difference): float => self::WEIGHTS[$difference], $this->named()));
     }
 
     public function same(): bool
     {
-        return [] === $this->differences;
+        return 0 === $this->differences;
     }
 
     /** The same for all that are alike. */
-    public function key(): string
+    public function key(): int
     {
-        return implode('+', $this->differences);
+        return $this->differences;
     }
 
     public function words(): Sentence
     {
-        $others = array_values(array_diff($this->differences, ['use']));
-        $made = $others === $this->differences ? 'likeness.' : 'likeness.use_';
+        $named = $this->named();
+        $others = array_values(array_diff($named, ['use']));
+        $made = $others === $named ? 'likeness.' : 'likeness.use_';
 
         return [] === $others ? Sentence::of($made.'same') : Sentence::of($made.'unlike', differences: Listing::of(
             array_map(static fn (string $difference): Sentence => Sentence::of('likeness.'.$difference), $others),
@@ -90,8 +92,18 @@ final readonly class Likeness
         ));
     }
 
+    /** @return list<string> keys of the weights, in their order */
+    private function named(): array
+    {
+        return array_values(array_filter(
+            array_keys(self::WEIGHTS),
+            fn (int $bit): bool => 0 !== ($this->differences & (1 << $bit)),
+            \ARRAY_FILTER_USE_KEY,
+        ));
+    }
+
     private function and(string $difference): self
     {
-        return new self(array_values(array_intersect(array_keys(self::WEIGHTS), [$difference, ...$this->differences])));
+        return new self($this->differences | (1 << (int) array_search($difference, array_keys(self::WEIGHTS), true)));
     }
 }

@@ -297,6 +297,8 @@ final class Volume
     private function profiles(): void
     {
         $like = $this->database->fetchAssociative("SELECT * FROM profile WHERE status = 'validated' AND side_id IS NOT NULL ORDER BY id LIMIT 1") ?: [];
+        // The database makes them of the document.
+        unset($like['terms']);
         $this->like['profile'] = $like;
         $document = json_decode((string) ($like['document'] ?? '{}'), true, 64, \JSON_THROW_ON_ERROR);
         \assert(\is_array($document));

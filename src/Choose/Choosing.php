@@ -18,7 +18,7 @@ use Sitzplatz\Choose\Request\FootholdAdvice;
 final readonly class Choosing
 {
     /** As many as somebody looks through; the rest is counted. */
-    public const SHOWN = 40;
+    public const SHOWN = 24;
     private const REJECTIONS_SHOWN = 200;
     private const LIMITS_SHOWN = 3;
 

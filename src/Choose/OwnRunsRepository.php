@@ -71,54 +71,59 @@ final readonly class OwnRunsRepository
     /** @return list<OwnRuns> */
     private function counted(string $materialId): array
     {
-        $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
+        $number = static fn (int|float|null $value): ?float => null === $value ? null : (float) $value;
         $utc = new \DateTimeZone('UTC');
-        $runs = $questions = $each = [];
-        foreach ($this->database->iterateAssociative(
-            'SELECT t.side_id, t.surface_id, t.agent_kind_id, t.lot_id, t.bed_first_c, t.outcomes, t.minutes, t.parts, t.bed_other_c, t.printer_id,
-                t.has_enclosure, t.chamber_c, t.nozzle_first_c, t.gap_mm, t.room_c, t.exposure_s, t.own_brim, ps.plate_id, t.last_at, t.epoch, t.source
-             '.self::TALLIES.' WHERE t.void = 0 AND t.material_id = ?',
+        $runs = $questions = $each = $ids = [];
+        foreach ($this->database->iterateNumeric(
+            'SELECT ps.id, ps.plate_id, f.surface_id, t.made FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id
+                JOIN fitting f ON f.id = t.fitting_id WHERE t.material_id = ?',
             [$materialId],
-        ) as $row) {
-            $printer = StoredId::text($row['printer_id']);
-            // Between two changes all runs are in the same question.
-            $each[$printer] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printer));
-            $between = $printer.'/'.($each[$printer] ? $row['plate_id'] : '').'/'.$row['epoch'];
-            if (!\array_key_exists($between, $questions)) {
-                $questions[$between] = EvidenceSince::question(
-                    $this->changes->of($printer),
-                    StoredId::text($row['plate_id']),
-                    EvidenceRepository::seconds(new \DateTimeImmutable((string) $row['last_at'], $utc)),
+        ) as [$side, $plate, $surface, $made]) {
+            [$sideId, $plateId, $surfaceId] = [StoredId::text($side), StoredId::text($plate), (string) $surface];
+            /** @var list<array{string, string, string, string, string, ?float, ?float, ?float, ?float, int, int, ?float, ?float, ?float, float, int, ?string, string}> $groups */
+            $groups = json_decode((string) $made, true, 4, \JSON_THROW_ON_ERROR);
+            foreach ($groups as [$agent, $lot, $printer, $source, $outcomes, $bed, $bedOther, $exposure, $minutes, $parts, $enclosed, $chamber,
+                $nozzle, $gap, $room, $ownBrim, $epoch, $lastAt]) {
+                $printerId = $ids[$printer] ??= StoredId::text((string) hex2bin($printer));
+                // Between two changes all runs are in the same question.
+                $each[$printer] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printerId));
+                $between = $printer.($each[$printer] ? $plateId : '').$epoch;
+                if (!\array_key_exists($between, $questions)) {
+                    $questions[$between] = EvidenceSince::question(
+                        $this->changes->of($printerId),
+                        $plateId,
+                        EvidenceRepository::seconds(new \DateTimeImmutable($lastAt, $utc)),
+                    );
+                }
+                if (Question::Faulty === $questions[$between]) {
+                    continue;
+                }
+                [$all, $held, $released, $clean] = self::counts($outcomes);
+                $runs[] = new OwnRuns(
+                    $sideId,
+                    $surfaceId,
+                    '' === $agent ? null : $agent,
+                    '' === $lot ? '' : $ids[$lot] ??= StoredId::text((string) hex2bin($lot)),
+                    $number($bed),
+                    $all,
+                    $held,
+                    $released,
+                    $clean,
+                    $number($minutes),
+                    $parts,
+                    $number($bedOther),
+                    $printerId,
+                    (bool) $enclosed,
+                    $number($chamber),
+                    $number($nozzle),
+                    $number($gap),
+                    $number($room),
+                    Question::Changed === $questions[$between],
+                    $number($exposure),
+                    (bool) $ownBrim,
+                    'use' === $source,
                 );
             }
-            if (Question::Faulty === $questions[$between]) {
-                continue;
-            }
-            [$all, $held, $released, $clean] = self::counts((string) $row['outcomes']);
-            $runs[] = new OwnRuns(
-                StoredId::text($row['side_id']),
-                (string) $row['surface_id'],
-                null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'],
-                StoredId::textOrNull($row['lot_id']) ?? '',
-                $number($row['bed_first_c']),
-                $all,
-                $held,
-                $released,
-                $clean,
-                $number($row['minutes']),
-                (int) $row['parts'],
-                $number($row['bed_other_c']),
-                $printer,
-                (bool) $row['has_enclosure'],
-                $number($row['chamber_c']),
-                $number($row['nozzle_first_c']),
-                $number($row['gap_mm']),
-                $number($row['room_c']),
-                Question::Changed === $questions[$between],
-                $number($row['exposure_s']),
-                (bool) $row['own_brim'],
-                'use' === $row['source'],
-            );
         }
 
         return $runs;
@@ -197,25 +202,27 @@ final readonly class OwnRunsRepository
     {
         $pieces = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT c.room_c, s.bed_other_c, t.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
-                    SUM(t.pull_sum) AS pull_sum, SUM(t.pull_squares) AS squares, SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted, SUM(t.lift_sum) AS lift_sum,
-                    JSON_VALUE(c.constants, '$.piece.name') AS name, JSON_VALUE(c.constants, '$.piece.alongPullMm') AS along_mm,
-                    JSON_VALUE(c.constants, '$.piece.acrossPullMm') AS across_mm, JSON_VALUE(c.constants, '$.piece.pullHeightMm') AS height_mm,
-                    JSON_VALUE(c.constants, '$.piece.contactAreaMm2') AS area_mm2, JSON_VALUE(c.constants, '$.piece.sectionMm3') AS section_mm3
-             FROM setup_tally t JOIN setup s ON s.id = t.setup_id JOIN comparison c ON c.id = s.comparison_id
-             WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY c.id, s.bed_other_c, t.has_enclosure",
+            "SELECT g.*, c.room_c, JSON_EXTRACT(c.constants, '$.piece') AS piece
+             FROM (
+                SELECT s.comparison_id, s.bed_other_c, t.has_enclosure, SUM(t.runs) AS runs, SUM(t.held) AS held, SUM(t.pulls) AS pulls,
+                    SUM(t.pull_sum) AS pull_sum, SUM(t.pull_squares) AS squares, SUM(t.lifts) AS lifts, SUM(t.lifted) AS lifted, SUM(t.lift_sum) AS lift_sum
+                FROM setup_tally t JOIN setup s ON s.id = t.setup_id
+                WHERE t.material_id = ? AND t.surface_id = ? AND t.agent_kind_id <=> ? GROUP BY s.comparison_id, s.bed_other_c, t.has_enclosure
+             ) g JOIN comparison c ON c.id = g.comparison_id",
             [$materialId, $surfaceId, $agentId],
         ) as $row) {
+            /** @var array<string, mixed> $piece */
+            $piece = json_decode((string) $row['piece'], true, 8, \JSON_THROW_ON_ERROR);
             $pulls = (int) $row['pulls'];
             $mean = $pulls > 0 ? $row['pull_sum'] / $pulls : 0.0;
             $pieces[] = new OwnPiece(
                 new TestPiece(
-                    (string) $row['name'],
-                    (float) $row['along_mm'],
-                    (float) $row['across_mm'],
-                    (float) $row['height_mm'],
-                    Number::orNull($row['area_mm2']),
-                    Number::orNull($row['section_mm3']),
+                    (string) $piece['name'],
+                    (float) $piece['alongPullMm'],
+                    (float) $piece['acrossPullMm'],
+                    (float) $piece['pullHeightMm'],
+                    Number::orNull($piece['contactAreaMm2'] ?? null),
+                    Number::orNull($piece['sectionMm3'] ?? null),
                 ),
                 (float) $row['room_c'],
                 // The part grows on the bed as it is after the first layer.

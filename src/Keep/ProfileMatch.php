@@ -35,15 +35,15 @@ final readonly class ProfileMatch
         $found = $seats = [];
         $on = array_column($jobs, null, 'printerId');
         foreach ($this->signed($materialId) as $row) {
-            /** @var array<string, mixed> $document */
-            $document = json_decode((string) $row['document'], true, 64, \JSON_THROW_ON_ERROR);
+            /** @var array{scope: array<string, mixed>, setting: array<string, mixed>} $terms */
+            $terms = json_decode((string) $row['terms'], true, 16, \JSON_THROW_ON_ERROR);
             $side = StoredId::textOrNull($row['side_id']);
             $printer = StoredId::textOrNull($row['printer_id']);
-            $points = Profile::scopeOf($document, StoredId::textOrNull($row['lot_id']), $side, $printer)->check($on[$printer ?? ''] ?? $jobs[0]);
+            $points = Profile::scopeOf($terms, StoredId::textOrNull($row['lot_id']), $side, $printer)->check($on[$printer ?? ''] ?? $jobs[0]);
             $doubts = $this->doubts->ofRow($row);
             $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $points, $doubts);
             if (ProfileTrust::Proven === $trust && null !== $side) {
-                $setting = $document['setting'];
+                $setting = $terms['setting'];
                 $seats[] = new ProvenSeat(
                     $side,
                     $setting['agentId'] ?? null,
@@ -97,7 +97,7 @@ final readonly class ProfileMatch
     private function signed(string $materialId): iterable
     {
         return $this->entities->getConnection()->iterateAssociative(
-            'SELECT p.id, p.status, p.document, p.side_id, p.lot_id, '.ProfileDoubts::GROUND.' FROM profile p '.ProfileDoubts::SHELF.'
+            'SELECT p.id, p.status, p.terms, p.side_id, p.lot_id, '.ProfileDoubts::GROUND.' FROM profile p '.ProfileDoubts::SHELF.'
              WHERE p.material_id = ? AND p.status IN (?, ?) ORDER BY p.signed_at DESC',
             [$materialId, Profile::VALIDATED, Profile::TRIAL],
         );

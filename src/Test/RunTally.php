@@ -40,6 +40,9 @@ final readonly class RunTally
     private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
         last_at';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
+    /** What Choose asks of a group. */
+    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c, exposure_s, minutes,
+        parts, has_enclosure, chamber_c, nozzle_first_c, gap_mm, room_c, own_brim, epoch, last_at)";
 
     public function __construct(private Connection $database)
     {
@@ -77,6 +80,13 @@ final readonly class RunTally
         }
     }
 
+    /** Draws together all groups of a sheet, so that Choose reads one row of a sheet and not each of hundreds. */
+    private function drawTogether(string $fittingId): void
+    {
+        $this->database->executeStatement('DELETE FROM sheet_tally WHERE fitting_id = ?', [$fittingId]);
+        $this->database->executeStatement('INSERT INTO sheet_tally '.self::sheets('AND fitting_id = ?'), [$fittingId]);
+    }
+
     /** Of the prints for use on a sheet in the month of a time. */
     private function month(string $fittingId, string $at): void
     {
@@ -99,8 +109,13 @@ final readonly class RunTally
         ) as $row) {
             $this->seat('test', (string) $row['seat'], (string) $row['fitting_id']);
         }
+        $before = $this->database->fetchFirstColumn("SELECT DISTINCT fitting_id FROM run_tally WHERE source = 'use' AND printer_id = ?", [$printerId]);
         $this->database->executeStatement("DELETE FROM run_tally WHERE source = 'use' AND printer_id = ?", [$printerId]);
         $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses('AND j.printer_id = ?'), [$printerId]);
+        $after = $this->database->fetchFirstColumn("SELECT DISTINCT fitting_id FROM run_tally WHERE source = 'use' AND printer_id = ?", [$printerId]);
+        foreach (array_unique([...$before, ...$after]) as $fittingId) {
+            $this->drawTogether(\is_string($fittingId) ? $fittingId : '');
+        }
     }
 
     /** Where a stock turns out to be of another kind: all that was made with it. */
@@ -114,6 +129,7 @@ final readonly class RunTally
             foreach ([self::runs('WHERE s.fitting_id = ?'), self::uses('AND j.fitting_id = ?')] as $counted) {
                 $this->database->executeStatement('INSERT INTO run_tally ('.self::COLUMNS.') '.$counted, [$fittingId]);
             }
+            $this->drawTogether(\is_string($fittingId) ? $fittingId : '');
         }
         foreach ($this->database->fetchFirstColumn('SELECT id FROM setup WHERE agent_id = ?', [$agentId]) as $setupId) {
             $this->ofSetup(\is_string($setupId) ? $setupId : '');
@@ -130,6 +146,7 @@ final readonly class RunTally
                 : self::runs('WHERE s.fitting_id = ? AND '.self::SEAT.' = ?')),
             [$fittingId, $seat],
         );
+        $this->drawTogether($fittingId);
     }
 
     private function ofSetup(string $setupId): void
@@ -159,6 +176,10 @@ final readonly class RunTally
              WHERE f.side_id = ? AND t.source = 'use' AND f.id <> ps.fitting_id",
             [$sideId],
         );
+        $this->database->executeStatement(
+            'DELETE t FROM fitting f JOIN sheet_tally t ON t.fitting_id = f.id JOIN plate_side ps ON ps.id = f.side_id WHERE f.side_id = ? AND f.id <> ps.fitting_id',
+            [$sideId],
+        );
     }
 
     /** Counts everything again. */
@@ -178,6 +199,8 @@ final readonly class RunTally
             ['DELETE FROM run_tally', []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses(''), []],
+            ['DELETE FROM sheet_tally', []],
+            ['INSERT INTO sheet_tally '.self::sheets(''), []],
             ['DELETE FROM job_tally', []],
             ['INSERT INTO job_tally ('.self::MONTHLY.') '.self::months(''), []],
             ['DELETE FROM setup_tally', []],
@@ -199,6 +222,7 @@ final readonly class RunTally
         foreach ([
             ["$stored WHERE source = 'test'", self::runs(''), []],
             ["$stored WHERE source = 'use'", self::uses(''), []],
+            ['SELECT * FROM sheet_tally', self::sheets(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['SELECT '.self::MONTHLY.' FROM job_tally', self::months(''), []],
             ['SELECT * FROM side_tally', self::sides('', ''), []],
@@ -269,6 +293,19 @@ final readonly class RunTally
             FROM job j JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id AND ps.fitting_id = j.fitting_id
                 LEFT JOIN agent_stock a ON a.id = j.agent_id LEFT JOIN '.self::LAST_CHANGE." e ON e.printer_id = j.printer_id
             WHERE j.status = 'answered' AND j.answered_at > COALESCE(e.at, '1000-01-01') $and)");
+    }
+
+    /**
+     * The groups of each sheet that lies there now, by material, as {@see ASKED} has them; void runs say nothing.
+     *
+     * @param string $and of which; "" for all
+     */
+    private static function sheets(string $and): string
+    {
+        return "SELECT t.material_id, t.fitting_id, CONCAT('[', GROUP_CONCAT(asked ORDER BY asked SEPARATOR ','), ']')
+            FROM (SELECT material_id, fitting_id, side_id, ".self::ASKED." AS asked FROM run_tally WHERE void = 0 $and) t
+                JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id
+            GROUP BY t.material_id, t.fitting_id";
     }
 
     /** Which ends of a print are one that held, the core says. */

@@ -11,6 +11,9 @@ use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Tests\Core\Words\Said;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Sentence;
 
 /**
  * How own runs move what practice says. Prior and product formula are those of the references; the power prior is that of
@@ -38,7 +41,7 @@ final class ExperienceTest extends TestCase
         self::assertEqualsWithDelta([15.9, 1.7], [$bare->release->belief->a, $bare->release->belief->b], 1e-12);
         self::assertEqualsWithDelta(21.9 / 25.96 * 15.9 / 17.6, $bare->chance, 1e-12);
         self::assertSame(['successes' => 7, 'runs' => 8], $bare->hold->own());
-        self::assertSame(['', 'lot', 'side', 'side+lot'], array_map(static fn (Evidence $e): string => $e->likeness->key(), $bare->hold->evidence));
+        self::assertEqualsWithDelta([1.0, 0.6, 0.4, 0.24], array_map(static fn (Evidence $e): float => $e->likeness->weight(), $bare->hold->evidence), 1e-12);
     }
 
     public function testWhatWasMadeBeforeAChangeOfThePrinterCountsHalf(): void
@@ -49,7 +52,16 @@ final class ExperienceTest extends TestCase
         self::assertEqualsWithDelta(8.0, $worth($runs($here, false)), 1e-12);
         self::assertEqualsWithDelta(4.0, $worth($runs($here, true)), 1e-12);
         self::assertEqualsWithDelta(0.8 * 8, $worth($runs('other', true)), 1e-12, 'What has changed about another printer says nothing of this one.');
-        self::assertSame('changed', self::bare([$runs($here, true)])->hold->evidence[0]->likeness->key());
+        self::assertSame(['likeness.changed'], self::unlike($runs($here, true)));
+    }
+
+    /** @return list<string> in what a run is said to be unlike the job */
+    private static function unlike(OwnRuns $run): array
+    {
+        $differences = self::bare([$run])->hold->evidence[0]->likeness->words()->with['differences'];
+        \assert($differences instanceof Listing);
+
+        return array_map(static fn (Phrase $each): string => $each instanceof Sentence ? $each->key : '', $differences->items);
     }
 
     public function testAPrintForUseCountsForHalfARunAndIsNoRunOfTheirs(): void
@@ -67,8 +79,8 @@ final class ExperienceTest extends TestCase
     {
         // An open bench in an unheated workshop at 5 °C is other air than one at 20 °C.
         $runs = static fn (float $roomC): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, printerId: 'other', enclosed: self::job('pla')->printer->enclosed, roomC: $roomC);
-        self::assertSame('printer', self::bare([$runs(20.0)])->hold->evidence[0]->likeness->key());
-        self::assertSame('air', self::bare([$runs(1.0)])->hold->evidence[0]->likeness->key());
+        self::assertSame(['likeness.printer'], self::unlike($runs(20.0)));
+        self::assertSame(['likeness.air'], self::unlike($runs(1.0)));
     }
 
     public function testHowRunsEndedIsReadAsItWasWritten(): void

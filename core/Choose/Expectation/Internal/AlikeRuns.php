@@ -44,15 +44,12 @@ final class AlikeRuns
     {
         $shown = Exposure::share($run->minutes, $job->minutes);
         $share = $this->wholePlate ? $job->partCount / $run->parts : 1.0;
-        $sums = &$this->bySide[$run->sideId];
-        $sums ??= self::NOTHING;
-        foreach ([
+        $sums = [
             $run->held, $run->runs, $shown * $run->held, $share * ($run->runs - $run->held),
             $run->clean, $run->released, $run->clean, $share * ($run->released - $run->clean),
-        ] as $i => $add) {
-            $sums[$i] += $add;
-            $this->all[$i] += $add;
-        }
+        ];
+        $this->bySide[$run->sideId] = isset($this->bySide[$run->sideId]) ? self::sum($this->bySide[$run->sideId], $sums) : $sums;
+        $this->all = self::sum($this->all, $sums);
         $this->longestMinutes = null === $run->minutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $run->minutes);
         $this->mostParts = max($this->mostParts, $run->parts);
     }
@@ -83,12 +80,16 @@ final class AlikeRuns
     /** @return array<int, float>|null null: none */
     public function elsewhere(string $sideId): ?array
     {
-        $here = $this->bySide[$sideId] ?? null;
-        if (null === $here) {
+        $own = $this->bySide[$sideId] ?? null;
+        if (null === $own) {
             return $this->all;
         }
+        $all = $this->all;
 
-        return 1 === \count($this->bySide) ? null : array_map(static fn (float $all, float $own): float => $all - $own, $this->all, $here);
+        return 1 === \count($this->bySide) ? null : [
+            $all[0] - $own[0], $all[1] - $own[1], $all[2] - $own[2], $all[3] - $own[3],
+            $all[4] - $own[4], $all[5] - $own[5], $all[6] - $own[6], $all[7] - $own[7],
+        ];
     }
 
     /**

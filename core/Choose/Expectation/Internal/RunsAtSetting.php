@@ -16,6 +16,10 @@ final class RunsAtSetting
     private array $sides = [];
     /** @var array<string, array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int}> by side; "" for all others */
     private array $said = [];
+    /** @var list<array{float, bool, Likeness, AlikeRuns, bool}>|null */
+    private ?array $nearestFirst = null;
+    private ?float $longestMinutes = null;
+    private int $mostParts = 0;
 
     /** @param Likeness $likeness to the job, on the same side */
     public function add(AlikeRuns $runs, Likeness $likeness): void
@@ -36,24 +40,12 @@ final class RunsAtSetting
     /** @return array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int} */
     private function said(string $sideId): array
     {
-        $found = [];
-        $longest = null;
-        $most = 0;
-        foreach ($this->alike as $alike) {
-            foreach ([
-                [$alike->here, $alike->weightHere, $alike->on($sideId)],
-                [$alike->elsewhere, $alike->weightElsewhere, $alike->elsewhere($sideId)],
-            ] as [$likeness, $weight, $sums]) {
-                if (null !== $sums) {
-                    $found[] = [$weight, $alike->wholePlate, $likeness, $sums];
-                }
-            }
-            $longest = null === $alike->longestMinutes ? $longest : max($longest ?? 0.0, $alike->longestMinutes);
-            $most = max($most, $alike->mostParts);
-        }
-        usort($found, static fn (array $a, array $b): int => [$b[0], $b[1]] <=> [$a[0], $a[1]]);
         $hold = $release = [];
-        foreach ($found as [$weight, $whole, $likeness, $n]) {
+        foreach ($this->nearestFirst ??= $this->nearestFirst() as [$weight, $whole, $likeness, $alike, $here]) {
+            $n = $here ? $alike->on($sideId) : $alike->elsewhere($sideId);
+            if (null === $n) {
+                continue;
+            }
             if ($n[1] > 0) {
                 $hold[] = new Evidence($likeness, (int) $n[0], (int) $n[1], $weight * $n[2], $weight * $n[3], $whole);
             }
@@ -62,6 +54,21 @@ final class RunsAtSetting
             }
         }
 
-        return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $longest, 'mostParts' => $most];
+        return ['hold' => $hold, 'release' => $release, 'longestMinutes' => $this->longestMinutes, 'mostParts' => $this->mostParts];
+    }
+
+    /** @return list<array{float, bool, Likeness, AlikeRuns, bool}> on the same side and elsewhere, the same for every side */
+    private function nearestFirst(): array
+    {
+        $found = [];
+        foreach ($this->alike as $alike) {
+            $found[] = [$alike->weightHere, $alike->wholePlate, $alike->here, $alike, true];
+            $found[] = [$alike->weightElsewhere, $alike->wholePlate, $alike->elsewhere, $alike, false];
+            $this->longestMinutes = null === $alike->longestMinutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $alike->longestMinutes);
+            $this->mostParts = max($this->mostParts, $alike->mostParts);
+        }
+        usort($found, static fn (array $a, array $b): int => [$b[0], $b[1]] <=> [$a[0], $a[1]]);
+
+        return $found;
     }
 }

@@ -12,7 +12,7 @@ final class Version20261201000000 extends AbstractMigration
 {
     public function getDescription(): string
     {
-        return 'What was made on a sheet stands in a row, and what a profile is trusted for apart from its evidence: Choose asks for all of them.';
+        return 'What was made on a sheet stands in a row, and what a profile is trusted for apart from its evidence; a print has a room only if somebody said it.';
     }
 
     public function up(Schema $schema): void
@@ -21,6 +21,10 @@ final class Version20261201000000 extends AbstractMigration
             INDEX IDX_sheet_tally_fitting (fitting_id), PRIMARY KEY (material_id, fitting_id)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql("ALTER TABLE profile ADD terms LONGTEXT AS (JSON_OBJECT('scope', JSON_EXTRACT(document, '$.scope'),
             'setting', JSON_EXTRACT(document, '$.setting'))) STORED");
+        $this->addSql('ALTER TABLE job MODIFY room_c DOUBLE PRECISION DEFAULT NULL');
+        // What came by a table (its keys are of the lines) or was taken to be like the print before had a room that nobody measured.
+        $this->addSql("UPDATE job SET room_c = NULL WHERE assumed = 1 OR SUBSTR(HEX(id), 13, 1) = '5'");
+        $this->addSql('ALTER TABLE run_tally MODIFY room_c DOUBLE PRECISION DEFAULT NULL');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
             $this->addSql($sql, $parameters);
         }
@@ -30,5 +34,9 @@ final class Version20261201000000 extends AbstractMigration
     {
         $this->addSql('DROP TABLE sheet_tally');
         $this->addSql('ALTER TABLE profile DROP terms');
+        $this->addSql('UPDATE job SET room_c = 20 WHERE room_c IS NULL');
+        $this->addSql('ALTER TABLE job MODIFY room_c DOUBLE PRECISION NOT NULL');
+        $this->addSql('DELETE FROM run_tally WHERE room_c IS NULL');
+        $this->addSql('ALTER TABLE run_tally MODIFY room_c DOUBLE PRECISION NOT NULL');
     }
 }

@@ -30,7 +30,7 @@ final readonly class SeenSince
     }
 
     /**
-     * @param list<array{answer: JobAnswer, parts: int, roomC: float}> $jobs
+     * @param list<array{answer: JobAnswer, parts: int, roomC: ?float}> $jobs
      *
      * @return self|null null: there are none
      */
@@ -43,7 +43,8 @@ final readonly class SeenSince
         $minutes = array_filter(array_map(static fn (array $job): ?float => $job['answer']->minutes, $held));
         $longest = [] === $minutes ? null : max($minutes);
         $most = [] === $held ? 0 : max(array_column($held, 'parts'));
-        $rooms = array_column($held, 'roomC');
+        // A print in a room that nobody measured widens no room.
+        $rooms = array_filter(array_column($held, 'roomC'), static fn (?float $roomC): bool => null !== $roomC);
         [$low, $high] = [] === $rooms ? [null, null] : [min($rooms), max($rooms)];
         $beyond = array_values(array_filter([
             null !== $longest && $longest > ($signed->longestJobMinutes ?? 0.0) ? Sentence::of('seen.longer', longest: Quantity::minutes($longest)) : null,

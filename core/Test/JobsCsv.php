@@ -9,7 +9,7 @@ use Sitzplatz\Words\Sentence;
 /** A log of prints for use as a table; see docs/formats.md. All or nothing: a table with any fault has no lines, only faults. */
 final readonly class JobsCsv
 {
-    public const HEADER = ['began', 'printer', 'plate', 'agent', 'lot', 'material', 'bed', 'title', 'parts', 'minutes', 'ended', 'how_off', 'damaged', 'note'];
+    public const HEADER = ['began', 'printer', 'plate', 'agent', 'lot', 'material', 'bed', 'room', 'title', 'parts', 'minutes', 'ended', 'how_off', 'damaged', 'note'];
     public const MOST_LINES = 500;
     private const NEEDED = ['began', 'printer', 'plate', 'title'];
     private const EFFORTS = [
@@ -87,6 +87,7 @@ final readonly class JobsCsv
             [] !== $empty => Sentence::of('jobs_csv.empty', columns: implode(', ', self::NEEDED)),
             [] !== $long, mb_strlen($of('title')) > self::LONGEST_TITLE => Sentence::of('jobs_csv.long'),
             !self::number($of('bed'), 0, 500) => self::range('bed', '0', '500'),
+            !self::number($of('room'), -20, 60) => self::range('room', '-20', '60'),
             !$wholeParts, !self::number($of('parts'), 1, 500) => self::range('parts', '1', '500'),
             !self::number($of('minutes'), 0.1, 20_000) => self::range('minutes', '0.1', '20000'),
             null === $ended && '' !== $of('ended') => Sentence::of('jobs_csv.ended', words: implode(', ', array_column(Outcome::cases(), 'value'))),
@@ -102,6 +103,7 @@ final readonly class JobsCsv
                 $of('lot'),
                 $of('material'),
                 '' === $of('bed') ? null : (float) $of('bed'),
+                '' === $of('room') ? null : (float) $of('room'),
                 $of('title'),
                 '' === $of('parts') ? 1 : (int) $of('parts'),
                 '' === $of('minutes') ? null : (float) $of('minutes'),

@@ -23,6 +23,8 @@ final readonly class JobsCsvLine
         public string $material,
         /** Null: unheated, or not known. */
         public ?float $bedC,
+        /** Null: nobody measured it. */
+        public ?float $roomC,
         public string $title,
         public int $parts,
         /** As measured; null: nobody did. */

@@ -39,7 +39,7 @@ final readonly class PrintsSince
         ];
     }
 
-    /** @return list<array{answer: JobAnswer, parts: int, roomC: float, at: string}> the newest first */
+    /** @return list<array{answer: JobAnswer, parts: int, roomC: ?float, at: string}> the newest first */
     private function jobs(Profile $profile): array
     {
         $setting = $profile->document['setting'];
@@ -73,7 +73,7 @@ final readonly class PrintsSince
                     null === $row['minutes'] ? null : (float) $row['minutes'],
                 ),
                 'parts' => (int) $row['parts'],
-                'roomC' => (float) $row['room_c'],
+                'roomC' => Number::orNull($row['room_c']),
                 'at' => substr((string) $row['answered_at'], 0, 10),
             ];
         }

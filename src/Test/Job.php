@@ -51,8 +51,9 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column(nullable: true)]
     public ?float $exposureS = null;
 
-    #[ORM\Column]
-    public float $roomC;
+    /** Null: nobody said how warm it was. */
+    #[ORM\Column(nullable: true)]
+    public ?float $roomC = null;
 
     #[ORM\Column]
     public bool $hasEnclosure;
@@ -174,7 +175,7 @@ class Job extends VersionedRow implements TouchesSide
     public static function likeLast(Uuid $id, \DateTimeImmutable $at, self $last, Author $by): self
     {
         $job = new self($id, $at, $last->printer, $last->side, $last->materialId, $by);
-        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'roomC', 'hasEnclosure', 'chamberC', 'parts'] as $same) {
+        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'hasEnclosure', 'chamberC', 'parts'] as $same) {
             $job->$same = $last->$same;
         }
         $job->assumed = true;

@@ -34,7 +34,6 @@ final readonly class JobImportController
     /** Of the keys of lines: what is read in twice is the same print. */
     private const LINES = '6f1c1d1e-6f0b-5c3e-9a6e-3d2b9f4f7a10';
     private const MOST_SHOWN = 100;
-    private const ROOM_C = 20.0;
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -207,7 +206,7 @@ final readonly class JobImportController
         $job->agent = $agent;
         $job->lot = $lot;
         $job->bedFirstC = $job->bedOtherC = $line->bedC;
-        $job->roomC = self::ROOM_C;
+        $job->roomC = $line->roomC;
         $job->hasEnclosure = $printer->enclosed;
         $job->chamberC = $printer->chamberC;
         $job->parts = $line->parts;

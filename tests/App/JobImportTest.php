@@ -25,6 +25,7 @@ final class JobImportTest extends ApiTestCase
         $this->ask('POST', '/api/jobs/import', ['take' => true] + $body, 201);
         self::assertSame(2, $this->ask('POST', '/api/jobs/import', ['take' => true] + $body, 201)['known']);
         self::assertSame(2, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM job'), 'Read in twice, it is there once.');
+        self::assertSame(2, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM job WHERE room_c IS NULL'), 'Nobody measured the room.');
         $job = $this->ask('GET', '/api/jobs?status=answered', null, 200)[0];
         self::assertSame(['Filter cell', 'P1 front', 'L-101', 2, 'held', 1, true, null], [$job['title'], $job['sideLabel'], $job['lotLabel'], $job['parts'], $job['outcome'], $job['effort'], $job['cameTrue'], $job['saidChance']]);
         self::assertEqualsWithDelta(184, $job['minutes'], 1e-9);

@@ -40,6 +40,14 @@ final class SeenSinceTest extends TestCase
         self::assertSame([], self::beyond($none), 'What came off in a warm room shows nothing of warm rooms.');
     }
 
+    public function testAPrintInARoomThatNobodyMeasuredWidensNoRoom(): void
+    {
+        $seen = SeenSince::of([self::job(20, 1, null), self::job(20, 1, 21)], self::signed(24.0, 1));
+        self::assertEqualsWithDelta([21.0, 21.0], [$seen?->roomLowC, $seen?->roomHighC], 1e-12);
+        $unmeasured = SeenSince::of([self::job(20, 1, null)], self::signed(24.0, 1));
+        self::assertSame([null, null, 'seen.prints'], [$unmeasured?->roomLowC, $unmeasured?->roomHighC, $unmeasured?->sentence->key]);
+    }
+
     /** @return list<string> */
     private static function beyond(?SeenSince $seen): array
     {
@@ -54,8 +62,8 @@ final class SeenSinceTest extends TestCase
         return new Scope('pla', null, 'any', null, 'any plate', 'pei_textured', 'p', 'North bay', 18.0, 25.0, false, $longest, $most);
     }
 
-    /** @return array{answer: JobAnswer, parts: int, roomC: float} */
-    private static function job(?float $minutes, int $parts, float $roomC, Outcome $outcome = Outcome::Held): array
+    /** @return array{answer: JobAnswer, parts: int, roomC: ?float} */
+    private static function job(?float $minutes, int $parts, ?float $roomC, Outcome $outcome = Outcome::Held): array
     {
         return ['answer' => new JobAnswer($outcome, $outcome->held() ? Effort::Finger : null, false, $minutes), 'parts' => $parts, 'roomC' => $roomC];
     }

@@ -10,7 +10,7 @@ import { MarginNote, Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
 
 /** The columns of a log; a format, the same in every language. */
-const HEAD = 'began,printer,plate,agent,lot,material,bed,title,parts,minutes,ended,how_off,damaged,note';
+const HEAD = 'began,printer,plate,agent,lot,material,bed,room,title,parts,minutes,ended,how_off,damaged,note';
 const MOST_BYTES = 380_000;
 
 /** A log of prints that was kept elsewhere, looked at before it is taken. */

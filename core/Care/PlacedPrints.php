@@ -25,4 +25,21 @@ final readonly class PlacedPrints
     {
         return new self($parts > 1 ? PlatePlaces::of($parts, $widthMm, $depthMm) : [($spot ?? PlateSpot::Middle)->at()], $times, $onCoat);
     }
+
+    /**
+     * Of a list such as "1,,12;4,,2": parts, spot of a single one and how many prints of the coat stood so; what nobody said is
+     * empty.
+     *
+     * @return list<self>
+     */
+    public static function listed(string $list, float $widthMm, float $depthMm): array
+    {
+        $prints = [];
+        foreach ('' === $list ? [] : explode(';', $list) as $each) {
+            [$parts, $spot, $times] = explode(',', $each);
+            $prints[] = self::of((int) $parts, '' === $spot ? null : PlateSpot::from((int) $spot), (int) $times, (int) $times, $widthMm, $depthMm);
+        }
+
+        return $prints;
+    }
 }

@@ -41,17 +41,10 @@ final readonly class SpotMap
      */
     public static function of(array $prints, array $marks, ?int $lasts, float $widthMm, float $depthMm, bool $round = false): self
     {
-        $rows = max(self::LEAST_ROWS, min(self::MOST_ROWS, (int) round(self::COLUMNS * $depthMm / max(1.0, $widthMm))));
+        $rows = self::rows($widthMm, $depthMm);
         $count = self::COLUMNS * $rows;
-        $all = $onCoat = array_fill(0, $count, 0);
-        foreach ($prints as $each) {
-            // Of several parts in one field each print counts once there.
-            $fields = array_unique(array_map(static fn (array $place): int => self::field($place['x'], $place['y'], $rows), $each->places));
-            foreach ($fields as $field) {
-                $all[$field] += $each->times;
-                $onCoat[$field] += $each->onCoat;
-            }
-        }
+        $all = array_replace(array_fill(0, $count, 0), self::byField($prints, $rows, static fn (PlacedPrints $each): int => $each->times));
+        $onCoat = array_replace(array_fill(0, $count, 0), self::byField($prints, $rows, static fn (PlacedPrints $each): int => $each->onCoat));
         $damaged = $torn = array_fill(0, $count, false);
         foreach ($marks as $mark) {
             $field = self::field($mark['x'], $mark['y'], $rows);
@@ -78,10 +71,38 @@ final readonly class SpotMap
         });
     }
 
-    /** The prints on the coat where it is most used. */
-    public function mostOnCoat(): int
+    /**
+     * The prints on the coat where it is most used.
+     *
+     * @param list<PlacedPrints> $prints
+     */
+    public static function mostOnCoat(array $prints, float $widthMm, float $depthMm): int
     {
-        return max(0, ...array_map(static fn (SpotUse $field): int => $field->onCoat, $this->fields));
+        return max([0, ...array_values(self::byField($prints, self::rows($widthMm, $depthMm), static fn (PlacedPrints $each): int => $each->onCoat))]);
+    }
+
+    private static function rows(float $widthMm, float $depthMm): int
+    {
+        return max(self::LEAST_ROWS, min(self::MOST_ROWS, (int) round(self::COLUMNS * $depthMm / max(1.0, $widthMm))));
+    }
+
+    /**
+     * @param list<PlacedPrints>          $prints
+     * @param \Closure(PlacedPrints): int $count
+     *
+     * @return array<int, int> of the fields that any stood in
+     */
+    private static function byField(array $prints, int $rows, \Closure $count): array
+    {
+        $sums = [];
+        foreach ($prints as $each) {
+            // Of several parts in one field each print counts once there.
+            foreach (array_unique(array_map(static fn (array $place): int => self::field($place['x'], $place['y'], $rows), $each->places)) as $field) {
+                $sums[$field] = ($sums[$field] ?? 0) + $count($each);
+            }
+        }
+
+        return $sums;
     }
 
     private static function field(float $x, float $y, int $rows): int

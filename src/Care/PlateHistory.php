@@ -7,6 +7,8 @@ namespace App\Care;
 use App\Platform\Database\StoredId;
 use App\Shelf\PlateSide;
 use Doctrine\DBAL\Connection;
+use Sitzplatz\Care\PlacedPrints;
+use Sitzplatz\Care\SpotMap;
 use Sitzplatz\Wear\SideHistory;
 
 /** How many runs each plate side has seen since it was fitted, washed and coated; from the tallies. */
@@ -22,13 +24,14 @@ final readonly class PlateHistory
         $found = [];
         $where = null === $only ? '' : 'WHERE t.side_id = ?';
         foreach ($this->database->iterateAssociative(
-            "SELECT t.*, a.kind_id, a.name AS agent FROM side_tally t LEFT JOIN agent_stock a ON a.id = t.coat_agent_id $where",
+            "SELECT t.*, a.kind_id, a.name AS agent, p.width_mm, p.depth_mm FROM side_tally t JOIN plate_side s ON s.id = t.side_id
+                JOIN plate p ON p.id = s.plate_id LEFT JOIN agent_stock a ON a.id = t.coat_agent_id $where",
             null === $only ? [] : [$only->id->toBinary()],
         ) as $row) {
             $found[StoredId::text($row['side_id'])] = new SideHistory(
                 (int) $row['runs'],
                 (int) $row['since_wash'],
-                (int) $row['since_coat'],
+                self::mostOnCoat((string) $row['on_coat'], (float) $row['width_mm'], (float) $row['depth_mm']),
                 self::time($row['washed_at']),
                 self::time($row['coated_at']),
                 \is_string($row['kind_id']) ? $row['kind_id'] : null,
@@ -41,6 +44,17 @@ final readonly class PlateHistory
         }
 
         return $found;
+    }
+
+    private static function mostOnCoat(string $list, float $widthMm, float $depthMm): int
+    {
+        static $known = [];
+
+        return '' === $list ? 0 : $known["$list/$widthMm/$depthMm"] ??= SpotMap::mostOnCoat(
+            PlacedPrints::listed($list, $widthMm, $depthMm),
+            $widthMm,
+            $depthMm,
+        );
     }
 
     /** It is UTC as it stands; made by hand, as it is done for every side of the shop. */

@@ -83,7 +83,7 @@ final readonly class SideCareController
             'coat' => null === $counts->coatedAt || null === $lasts ? null : [
                 'name' => $counts->coatAgentName,
                 'at' => $counts->coatedAt,
-                'most' => $map->mostOnCoat(),
+                'most' => $counts->printsOnCoat,
                 'lasts' => $lasts,
             ],
             'lately' => ['held' => \count(array_filter($lately, static fn (array $each): bool => true === $each['held'])), 'of' => \count($lately)],

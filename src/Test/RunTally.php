@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Test;
 
 use Doctrine\DBAL\Connection;
+use Sitzplatz\Care\PlacedPrints;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Test\Outcome;
-use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Warp\LiftCalibration;
 
 /**
@@ -238,32 +238,37 @@ final readonly class RunTally
 
     /**
      * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too, and prints for use:
-     * they wear it as well. On a coat those count that were printed at its most used spot; several parts are at all of them.
+     * they wear it as well. What stood where on the coat is listed as {@see PlacedPrints::listed} takes it: how much that is
+     * at any spot is no matter of the database.
      *
      * @param string $side and $sheet: of which; "" for all
      */
     private static function sides(string $side, string $sheet): string
     {
-        $spots = array_map(static fn (PlateSpot $spot): string => (string) $spot->value, PlateSpot::cases());
-        $middle = (string) PlateSpot::Middle->value;
-        $at = static fn (string $spot): string => "COALESCE(SUM(p.at > coated_at AND (p.parts > 1 OR COALESCE(p.spot, $middle) = $spot)), 0)";
-        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS parts
-            FROM run r WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
-        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, j.spot, j.parts
+        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, IF(on_plate > 1, NULL, r.spot) AS spot, on_plate AS parts
+            FROM (SELECT r.*, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS on_plate FROM run r) r
+            WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
+        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, IF(j.parts > 1, NULL, j.spot), j.parts
             FROM job j WHERE j.status = 'answered' ".str_replace('%', 'j', $sheet);
 
-        return 'SELECT h.id, h.fitting_id, COUNT(p.at), COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0),
-                IF(coated_at IS NULL, NULL, GREATEST('.implode(', ', array_map($at, $spots)).")), COALESCE(SUM(p.damage = 1), 0),
-                MAX(IF(p.held = 1, p.at, NULL)), MAX(p.at), washed_at, coated_at,
-                (SELECT k.agent_id FROM care_event k WHERE k.side_id = h.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
+        return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
+                    IF(on_coat > 0, CONCAT_WS(',', GREATEST(parts, 1), IFNULL(spot, ''), on_coat), NULL) ORDER BY parts, spot SEPARATOR ';'), '')),
+                SUM(damages), MAX(last_held), MAX(last_print), washed_at, coated_at,
+                (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
             FROM (
-                SELECT ps.id, ps.fitting_id,
-                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'wash') AS washed_at,
-                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
-                    (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
-                FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $side
-            ) h LEFT JOIN ($runs UNION ALL $jobs) p ON p.fitting_id = h.fitting_id
-            GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at";
+                SELECT h.*, p.parts, p.spot, COUNT(p.at) AS prints, COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0) AS since_wash,
+                    COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damage = 1), 0) AS damages,
+                    MAX(IF(p.held = 1, p.at, NULL)) AS last_held, MAX(p.at) AS last_print
+                FROM (
+                    SELECT ps.id, ps.fitting_id,
+                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'wash') AS washed_at,
+                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
+                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
+                    FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $side
+                ) h LEFT JOIN ($runs UNION ALL $jobs) p ON p.fitting_id = h.fitting_id
+                GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at, p.parts, p.spot
+            ) each_spot
+            GROUP BY id, fitting_id, washed_at, coated_at, scuffed_at";
     }
 
     /**

@@ -112,7 +112,7 @@ final class KindTest extends ApiTestCase
         self::assertSame(4, $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200)['coats'][0]['takenOver']);
         $side = $this->ask('GET', "/api/comparisons/{$started['id']}", null, 200)['setups'][0];
         $due = fn (): string => implode(' ', array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'due', 'plateSideId')[$side['plateSideId']]);
-        $this->database()->executeStatement('UPDATE side_tally SET since_coat = 5, coated_at = UTC_TIMESTAMP(6), coat_agent_id = ? WHERE side_id = ?', [
+        $this->database()->executeStatement("UPDATE side_tally SET on_coat = '1,,5', coated_at = UTC_TIMESTAMP(6), coat_agent_id = ? WHERE side_id = ?", [
             Uuid::fromString($side['agentId'])->toBinary(),
             Uuid::fromString($side['plateSideId'])->toBinary(),
         ]);

@@ -46,6 +46,15 @@ final class SideCareTest extends ApiTestCase
         self::assertSame([2, 1], array_values(array_filter(array_column($care['map']['fields'], 'onCoat'))));
         $listed = array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'printsSinceCoat', 'plateSideId');
         self::assertSame(2, $listed[$side], 'The list says what the map says.');
+        // Four stand a quarter in from the corners, as far as a single one there, and none of them in the middle.
+        $this->printed('P3 front', [], 4);
+        $listed = array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'printsSinceCoat', 'plateSideId');
+        self::assertSame([3, 3], [$listed[$side], $this->care($side)['coat']['most']]);
+        foreach ([1, 1, 1] as $spot) {
+            $this->printed('P3 front', ['spot' => $spot]);
+        }
+        $care = $this->care($side);
+        self::assertSame([3, 3], [$care['coat']['most'], max([0, ...array_column($care['map']['fields'], 'onCoat')])]);
         $tally = self::getContainer()->get(RunTally::class);
         self::assertInstanceOf(RunTally::class, $tally);
         self::assertSame(0, $tally->wrong());
@@ -86,9 +95,9 @@ final class SideCareTest extends ApiTestCase
     }
 
     /** @param array<string, mixed> $how */
-    private function printed(string $side, array $how): void
+    private function printed(string $side, array $how, int $parts = 1): void
     {
-        $asked = ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1];
+        $asked = ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => $parts];
         $found = array_values(array_filter($this->ask('POST', '/api/choose', $asked, 200)['candidates'], static fn (array $each): bool => str_starts_with($each['label'], $side)));
         $job = $this->ask('POST', '/api/jobs', ['title' => 'Tag', 'key' => $found[0]['key'], 'asked' => $asked], 201);
         $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'held', 'effort' => 0] + $how, 200);

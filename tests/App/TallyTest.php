@@ -96,7 +96,7 @@ final class TallyTest extends ApiTestCase
     {
         $this->signIn('lead');
         $side = $this->side('P1 front');
-        $of = fn (): array => $this->database()->fetchAssociative('SELECT since_wash, since_coat, washed_at FROM side_tally WHERE side_id = ?', [Uuid::fromString($side)->toBinary()]) ?: [];
+        $of = fn (): array => $this->database()->fetchAssociative('SELECT since_wash, washed_at FROM side_tally WHERE side_id = ?', [Uuid::fromString($side)->toBinary()]) ?: [];
         $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201);
         self::assertSame(0, (int) $of()['since_wash']);
         $agent = $this->database()->fetchAssociative('SELECT a.id, a.kind_id FROM agent_stock a JOIN setup s ON s.agent_id = a.id JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL LIMIT 1');

@@ -42,12 +42,21 @@ final class SpotMapTest extends TestCase
     public function testACoatIsUsedUpBySpot(): void
     {
         $used = self::map([PlacedPrints::of(1, null, 20, 7, 250, 210)], lasts: 7);
-        self::assertSame(7, $used->mostOnCoat());
         self::assertNotEqualsWithDelta($used->fields[2 * 6 + 3]->x, $used->next?->x, 1e-9, 'Used up there, and good beside it.');
         self::assertSame('spot_map.coat_left', $used->why->key);
         $all = self::map([PlacedPrints::of(400, null, 7, 7, 250, 210)], lasts: 7);
         self::assertNull($all->next);
         self::assertSame('spot_map.none_sound', $all->why->key);
+    }
+
+    public function testFourPartsAreNotWhereASingleOneStands(): void
+    {
+        // By hand: five in the middle; three times four, a quarter in from each corner; one in the front left corner, in the same field.
+        $listed = PlacedPrints::listed('1,,5;1,2,1;4,,3', 250, 210);
+        self::assertSame(5, SpotMap::mostOnCoat($listed, 250, 210));
+        self::assertSame(4, SpotMap::mostOnCoat(\array_slice($listed, 1), 250, 210));
+        self::assertSame(0, SpotMap::mostOnCoat(PlacedPrints::listed('', 250, 210), 250, 210));
+        self::assertSame(5, max([0, ...array_map(static fn ($field): int => $field->onCoat, self::map($listed)->fields)]), 'The map says the same.');
     }
 
     public function testDamagedAndTornFieldsAreLeftOut(): void

@@ -9,6 +9,9 @@ use Sitzplatz\Words\CatalogueText;
 /** What may be wrong, how often it is, and what is done to find out: the trial is the cure. */
 final readonly class Cause
 {
+    /** Of a trial of which the catalogue says nothing else (ours). */
+    public const USUALLY_HELPS = 0.9;
+
     /** @param array<string, float> $onSurface how much more often on a kind of surface */
     public function __construct(
         public string $id,

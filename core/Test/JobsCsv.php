@@ -9,7 +9,9 @@ use Sitzplatz\Words\Sentence;
 /** A log of prints for use as a table; see docs/formats.md. All or nothing: a table with any fault has no lines, only faults. */
 final readonly class JobsCsv
 {
-    public const HEADER = ['began', 'printer', 'plate', 'agent', 'lot', 'material', 'bed', 'room', 'title', 'parts', 'minutes', 'ended', 'how_off', 'damaged', 'note'];
+    public const HEADER = [
+        'began', 'printer', 'plate', 'agent', 'lot', 'material', 'bed', 'room', 'title', 'parts', 'minutes', 'ended', 'how_off', 'damaged', 'note',
+    ];
     public const MOST_LINES = 500;
     private const NEEDED = ['began', 'printer', 'plate', 'title'];
     private const EFFORTS = [

@@ -58,9 +58,21 @@ final class Wear
         return null === $price || null === $coats || 0 === $coats ? null : $price / $coats;
     }
 
-    /** In the shop's money, by how long a coat lasts on that surface; null: what a coat costs is not known. */
-    public static function ofAgentPerPrint(?float $costPerCoat, Agent $agent, string $surfaceId): ?float
+    /**
+     * In plate and agent, by how long a coat lasts on that surface; in the shop's money. Null: a price is not known, and half
+     * a cost would be taken for the whole.
+     *
+     * @param float|null $plate       what the plate takes, as {@see ofPlatePerPrint} has it
+     * @param Agent|null $agent       null: bare
+     * @param float|null $costPerCoat as {@see ofACoat} has it
+     */
+    public static function perPrint(?float $plate, ?Agent $agent, ?float $costPerCoat, string $surfaceId): ?float
     {
-        return null === $costPerCoat ? null : $costPerCoat / $agent->coatPrintsOn($surfaceId);
+        return match (true) {
+            null === $plate => null,
+            null === $agent => $plate,
+            null === $costPerCoat => null,
+            default => $plate + $costPerCoat / $agent->coatPrintsOn($surfaceId),
+        };
     }
 }

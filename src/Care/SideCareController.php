@@ -112,13 +112,14 @@ final readonly class SideCareController
     private function cost(PlateSide $side, ?string $coatKindId): ?float
     {
         $catalogue = $this->shop->get();
-        $plate = Wear::ofPlatePerPrint($side->plate->price, $catalogue->surface($side->current()->surfaceId));
-        if (null === $coatKindId || null === $plate) {
-            return $plate;
-        }
-        $stock = $this->entities->getRepository(AgentStock::class)->findOneBy(['kindId' => $coatKindId, 'retired' => false]);
-        $coat = null === $stock ? null : Wear::ofAgentPerPrint($stock->facts()->costPerCoat, $catalogue->agent($coatKindId), $side->current()->surfaceId);
+        $surfaceId = $side->current()->surfaceId;
+        $stock = null === $coatKindId ? null : $this->entities->getRepository(AgentStock::class)->findOneBy(['kindId' => $coatKindId, 'retired' => false]);
 
-        return null === $coat ? null : $plate + $coat;
+        return Wear::perPrint(
+            Wear::ofPlatePerPrint($side->plate->price, $catalogue->surface($surfaceId)),
+            null === $coatKindId ? null : $catalogue->agent($coatKindId),
+            $stock?->facts()->costPerCoat,
+            $surfaceId,
+        );
     }
 }

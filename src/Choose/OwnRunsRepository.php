@@ -80,7 +80,10 @@ final readonly class OwnRunsRepository
             [$materialId],
         ) as [$side, $plate, $surface, $made]) {
             [$sideId, $plateId, $surfaceId] = [StoredId::text($side), StoredId::text($plate), (string) $surface];
-            /** @var list<array{string, string, string, string, string, ?float, ?float, ?float, ?float, int, int, ?float, ?float, ?float, ?float, int, ?string, string}> $groups */
+            /**
+             * @var list<array{string, string, string, string, string, ?float, ?float, ?float, ?float, int, int, ?float, ?float, ?float, ?float, int,
+             *     ?string, string}> $groups
+             */
             $groups = json_decode((string) $made, true, 4, \JSON_THROW_ON_ERROR);
             foreach ($groups as [$agent, $lot, $printer, $source, $outcomes, $bed, $bedOther, $exposure, $minutes, $parts, $enclosed, $chamber,
                 $nozzle, $gap, $room, $ownBrim, $epoch, $lastAt]) {

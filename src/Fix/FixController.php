@@ -28,8 +28,6 @@ use Symfony\Component\Uid\Uuid;
 /** What is wrong and what to try next, one thing at a time; what it was is remembered. */
 final readonly class FixController
 {
-    /** The symptom that is a part that sits fast. */
-    private const SITS_FAST = 'too_well';
     private const LAST = 20;
 
     public function __construct(
@@ -53,7 +51,7 @@ final readonly class FixController
         [$side, $printer, $lot] = $this->where($body);
         $circumstances = $this->here->of($side, $printer, $lot, Number::orNull($body['roomC'] ?? null));
         $diagnosis = Diagnosis::of(array_values($known), $circumstances, $body['tried'], $this->remembered($body['symptomId']));
-        $off = self::SITS_FAST === $body['symptomId'] && null !== $side && null !== $circumstances->surface
+        $off = $this->causes->sitsFast($body['symptomId']) && null !== $side && null !== $circumstances->surface
             ? TakingOff::from($side->facts($this->shop->get())->build($circumstances->surface), $circumstances->pairing?->releaseC) : null;
 
         return new Answer([

@@ -12,9 +12,6 @@ use Sitzplatz\Words\CatalogueText;
 /** The causes of a symptom, from the catalogue. */
 final readonly class KnownCauses
 {
-    /** Where the catalogue does not say that a trial is surer. */
-    private const HELPS = 0.9;
-
     public function __construct(private CatalogueLoader $loader)
     {
     }
@@ -28,6 +25,12 @@ final readonly class KnownCauses
         }
 
         return $symptoms;
+    }
+
+    /** Whether the part is still on the plate, and has to be taken off first. */
+    public function sitsFast(string $symptomId): bool
+    {
+        return array_column($this->data()['symptoms'], null, 'id')[$symptomId]['sits_fast'] ?? false;
     }
 
     /** @return array<string, Cause> by id; none: there is no such symptom */
@@ -60,7 +63,7 @@ final readonly class KnownCauses
             new CatalogueText("cause.{$row['id']}.name", $row['name']),
             new CatalogueText("cause.{$row['id']}.do", $row['do']),
             (float) $row['minutes'],
-            (float) ($row['helps'] ?? self::HELPS),
+            (float) ($row['helps'] ?? Cause::USUALLY_HELPS),
             $often,
             array_map(floatval(...), $row['on'] ?? []),
             Then::from($row['then']),
@@ -69,7 +72,7 @@ final readonly class KnownCauses
 
     /**
      * @return array{
-     *     symptoms: list<array{id: string, name: string}>,
+     *     symptoms: list<array{id: string, name: string, sits_fast?: bool}>,
      *     causes: list<array{id: string, name: string, do: string, minutes: int|float, helps?: int|float, then: string, on?: array<string, int|float>,
      *         for: array<string, int>}>,
      * }

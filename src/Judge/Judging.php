@@ -270,19 +270,18 @@ final readonly class Judging
         $passed = [];
         foreach ($judged as $i => $judgement) {
             if (Verdict::HoldsAndLetsGo === $judgement->verdict) {
-                $plate = $setups[$i]->side->facts($catalogue)->costPerPrint;
                 $stock = $setups[$i]->agent;
-                $agent = null === $stock ? null : Wear::ofAgentPerPrint(
-                    $stock->facts()->costPerCoat,
-                    $catalogue->agent($stock->kindId),
-                    $setups[$i]->fitting->surfaceId,
-                );
                 $passed[] = new PassedSetup(
                     $setups[$i]->label,
                     array_map(static fn (Reading $reading): int => (int) $reading->value, $records[$i]->readings(Measure::Effort)),
                     null !== $stock,
                     $setups[$i]->bedFirstC,
-                    null === $plate || (null !== $stock && null === $agent) ? null : $plate + ($agent ?? 0.0),
+                    Wear::perPrint(
+                        $setups[$i]->side->facts($catalogue)->costPerPrint,
+                        null === $stock ? null : $catalogue->agent($stock->kindId),
+                        $stock?->facts()->costPerCoat,
+                        $setups[$i]->fitting->surfaceId,
+                    ),
                 );
             }
         }

@@ -143,14 +143,14 @@ final readonly class ReportController
             if (!$side instanceof SideOnShelf) {
                 return null;
             }
-            $plate = Wear::ofPlatePerPrint($side->price, $catalogue->surface($side->surfaceId));
-            if (null === $agentId || null === $plate) {
-                return $plate;
-            }
-            $agent = $stock[$agentId] ?? null;
-            $coat = null === $agent ? null : Wear::ofAgentPerPrint($agent->facts()->costPerCoat, $catalogue->agent($agent->kindId), $side->surfaceId);
+            $agent = null === $agentId ? null : $stock[$agentId];
 
-            return null === $coat ? null : $plate + $coat;
+            return Wear::perPrint(
+                Wear::ofPlatePerPrint($side->price, $catalogue->surface($side->surfaceId)),
+                null === $agent ? null : $catalogue->agent($agent->kindId),
+                $agent?->facts()->costPerCoat,
+                $side->surfaceId,
+            );
         };
     }
 

@@ -41,8 +41,8 @@ final readonly class RunTally
         last_at';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
     /** What Choose asks of a group. */
-    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c, exposure_s, minutes,
-        parts, has_enclosure, chamber_c, nozzle_first_c, gap_mm, room_c, own_brim, epoch, last_at)";
+    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c,
+        exposure_s, minutes, parts, has_enclosure, chamber_c, nozzle_first_c, gap_mm, room_c, own_brim, epoch, last_at)";
 
     public function __construct(private Connection $database)
     {
@@ -177,7 +177,8 @@ final readonly class RunTally
             [$sideId],
         );
         $this->database->executeStatement(
-            'DELETE t FROM fitting f JOIN sheet_tally t ON t.fitting_id = f.id JOIN plate_side ps ON ps.id = f.side_id WHERE f.side_id = ? AND f.id <> ps.fitting_id',
+            'DELETE t FROM fitting f JOIN sheet_tally t ON t.fitting_id = f.id JOIN plate_side ps ON ps.id = f.side_id
+             WHERE f.side_id = ? AND f.id <> ps.fitting_id',
             [$sideId],
         );
     }
@@ -254,9 +255,11 @@ final readonly class RunTally
         return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
                     IF(on_coat > 0, CONCAT_WS(',', GREATEST(parts, 1), IFNULL(spot, ''), on_coat), NULL) ORDER BY parts, spot SEPARATOR ';'), '')),
                 SUM(damages), MAX(last_held), MAX(last_print), washed_at, coated_at,
-                (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1), scuffed_at
+                (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1),
+                scuffed_at
             FROM (
-                SELECT h.*, p.parts, p.spot, COUNT(p.at) AS prints, COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0) AS since_wash,
+                SELECT h.*, p.parts, p.spot, COUNT(p.at) AS prints,
+                    COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0) AS since_wash,
                     COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damage = 1), 0) AS damages,
                     MAX(IF(p.held = 1, p.at, NULL)) AS last_held, MAX(p.at) AS last_print
                 FROM (

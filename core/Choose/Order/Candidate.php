@@ -19,6 +19,7 @@ use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Warp\BadWarp;
+use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Day;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -65,7 +66,7 @@ final readonly class Candidate
         Target $target,
         Influences $influences,
         Experience $experience,
-        ?float $agentCost,
+        ?float $costPerCoat,
     ): self {
         $job = $proposal->job;
         $near = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at, $proposal->bedOtherC);
@@ -95,8 +96,7 @@ final readonly class Candidate
             $release,
             $experience->record->corrected($hold->plate->mean() * $release->plate->mean(), $hold->ownWorth()),
             $hold->plate->mean() * $release->plate->mean(),
-            null === $proposal->side->costPerPrint
-                || (null !== $treatment->agentId && null === $agentCost) ? null : $proposal->side->costPerPrint + ($agentCost ?? 0.0),
+            Wear::perPrint($proposal->side->costPerPrint, $proposal->agent, $costPerCoat, $proposal->side->surfaceId),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
             true === $experience->proven($job, $proposal->side, $treatment->agentId)?->isAt($target->displayC, $job->material->filament ? null : $target->at),

@@ -21,7 +21,6 @@ use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Warp\BadWarp;
-use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -154,7 +153,7 @@ final readonly class Ranking
                             $way->target,
                             $influences,
                             $experience,
-                            null === $proposal->agent ? null : Wear::ofAgentPerPrint($agent?->costPerCoat, $proposal->agent, $side->surfaceId),
+                            $agent?->costPerCoat,
                         );
                     }
                 }

@@ -52,9 +52,12 @@ final class CareDueTest extends TestCase
         self::assertEqualsWithDelta(30 / $surface->lifePrints, Wear::ofPlatePerPrint(30.0, $surface), 1e-12);
         self::assertNull(Wear::ofPlatePerPrint(null, $surface));
         $stick = self::catalogue()->agent('pva_stick');
-        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::ofAgentPerPrint(Wear::ofACoat(4.0, 40), $stick, 'glass'), 1e-12);
+        self::assertEqualsWithDelta(4 / 40 / $stick->coatPrints, Wear::perPrint(0.0, $stick, Wear::ofACoat(4.0, 40), 'glass'), 1e-12);
         $own = $stick->withOwnCoatPrints(['glass' => 4]);
-        self::assertEqualsWithDelta([4 / 40 / 4, 4 / 40 / $stick->coatPrints], [Wear::ofAgentPerPrint(0.1, $own, 'glass'), Wear::ofAgentPerPrint(0.1, $own, 'pei_smooth')], 1e-12, 'By how long it lasted there in own tests, as Care has it.');
+        self::assertEqualsWithDelta([4 / 40 / 4, 4 / 40 / $stick->coatPrints], [Wear::perPrint(0.0, $own, 0.1, 'glass'), Wear::perPrint(0.0, $own, 0.1, 'pei_smooth')], 1e-12, 'By how long it lasted there in own tests, as Care has it.');
         self::assertNull(Wear::ofACoat(4.0, null));
+        self::assertEqualsWithDelta(0.2, Wear::perPrint(0.2, null, null, 'glass'), 1e-12, 'Bare it is the plate alone.');
+        self::assertNull(Wear::perPrint(0.2, $stick, null, 'glass'), 'Half a cost is none.');
+        self::assertNull(Wear::perPrint(null, $stick, 0.1, 'glass'));
     }
 }

@@ -172,7 +172,7 @@ final class DiagnosisTest extends TestCase
         $causes = [];
         foreach (Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml')['causes'] as $row) {
             if (isset($row['for'][$symptom])) {
-                $causes[] = self::cause($row['id'], $row['minutes'], $row['for'][$symptom], $row['helps'] ?? 0.9, $row['on'] ?? []);
+                $causes[] = self::cause($row['id'], $row['minutes'], $row['for'][$symptom], $row['helps'] ?? Cause::USUALLY_HELPS, $row['on'] ?? []);
             }
         }
 

@@ -25,6 +25,7 @@ final class Version20261201000000 extends AbstractMigration
         // What came by a table (its keys are of the lines) or was taken to be like the print before had a room that nobody measured.
         $this->addSql("UPDATE job SET room_c = NULL WHERE assumed = 1 OR SUBSTR(HEX(id), 13, 1) = '5'");
         $this->addSql('ALTER TABLE run_tally MODIFY room_c DOUBLE PRECISION DEFAULT NULL');
+        $this->addSql('ALTER TABLE profile_tally DROP prints');
         $this->addSql('ALTER TABLE side_tally CHANGE since_coat on_coat TEXT DEFAULT NULL');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
             $this->addSql($sql, $parameters);
@@ -33,6 +34,7 @@ final class Version20261201000000 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
+        $this->addSql('ALTER TABLE profile_tally ADD prints INT DEFAULT 0 NOT NULL');
         $this->addSql('DELETE FROM side_tally');
         $this->addSql('ALTER TABLE side_tally CHANGE on_coat since_coat INT DEFAULT NULL');
         $this->addSql('DROP TABLE sheet_tally');

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Shelf\Fitting;
+use App\Shelf\Printer;
 use App\Test\Job;
+use App\Test\Run;
+use App\Test\Standing;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Event\OnFlushEventArgs;
@@ -12,13 +16,16 @@ use Doctrine\ORM\Event\PostFlushEventArgs;
 use Doctrine\ORM\Events;
 use Sitzplatz\Test\Life\JobStatus;
 
-/** Holds each answered print for use against the profiles it was made by, in the same transaction; what it finds, lists read. */
+/**
+ * Holds each answered print for use and each finished run against the profiles it was made by, in the same transaction; what it
+ * finds, lists read.
+ */
 #[AsDoctrineListener(Events::onFlush)]
 #[AsDoctrineListener(Events::postFlush)]
 final class DriftWatch
 {
-    /** @var list<Job> */
-    private array $answered = [];
+    /** @var array<string, array{Fitting, Printer, string}> sheet, printer and material of what was made */
+    private array $made = [];
 
     public function __construct(private readonly PrintsSince $prints)
     {
@@ -28,17 +35,29 @@ final class DriftWatch
     {
         $work = $flush->getObjectManager()->getUnitOfWork();
         foreach ([...$work->getScheduledEntityInsertions(), ...$work->getScheduledEntityUpdates()] as $entity) {
-            if ($entity instanceof Job && JobStatus::Answered === $entity->status) {
-                $this->answered[] = $entity;
+            $run = $entity instanceof Standing ? $entity->part->run : $entity;
+            $made = match (true) {
+                $run instanceof Job && JobStatus::Answered === $run->status => [$run->fitting, $run->printer, $run->materialId],
+                $run instanceof Run && null !== $run->finishedAt => [$run->setup->fitting, $run->comparison->printer, $run->setup->materialId],
+                default => null,
+            };
+            if (null !== $made) {
+                $this->made["{$made[0]->id}/{$made[1]->id}/$made[2]"] = $made;
             }
         }
     }
 
     public function postFlush(PostFlushEventArgs $flush): void
     {
-        [$answered, $this->answered] = [$this->answered, []];
-        foreach ($answered as $job) {
-            foreach ($this->profilesOf($flush->getObjectManager(), $job) as $profile) {
+        [$made, $this->made] = [$this->made, []];
+        foreach ($made as [$fitting, $printer, $materialId]) {
+            // Whether they fit in all else, their prints and runs say.
+            foreach ($flush->getObjectManager()->getRepository(Profile::class)->findBy([
+                'fitting' => $fitting,
+                'printer' => $printer,
+                'materialId' => $materialId,
+                'status' => [Profile::VALIDATED, Profile::TRIAL],
+            ]) as $profile) {
                 $this->look($flush->getObjectManager(), $profile);
             }
         }
@@ -54,21 +73,10 @@ final class DriftWatch
 
     private function look(EntityManagerInterface $entities, Profile $profile): void
     {
-        [, $drift, $days] = $this->prints->of($profile);
+        [, $drift] = $this->prints->of($profile);
         $entities->getConnection()->executeStatement(
-            'REPLACE INTO profile_tally (profile_id, prints, drift, drifted_on) VALUES (?, ?, ?, ?)',
-            [$profile->id->toBinary(), \count($days), $drift?->kind?->value, null === $drift?->since ? null : $days[$drift->since]],
+            'REPLACE INTO profile_tally (profile_id, drift, drifted_on) VALUES (?, ?, ?)',
+            [$profile->id->toBinary(), $drift?->kind?->value, $drift?->on],
         );
-    }
-
-    /** @return list<Profile> signed ones of the same sheet, printer and material; whether they fit in all, their prints say */
-    private function profilesOf(EntityManagerInterface $entities, Job $job): array
-    {
-        return array_values($entities->getRepository(Profile::class)->findBy([
-            'fitting' => $job->fitting,
-            'printer' => $job->printer,
-            'materialId' => $job->materialId,
-            'status' => [Profile::VALIDATED, Profile::TRIAL],
-        ]));
     }
 }

@@ -19,23 +19,29 @@ final readonly class PrintsSince
     /** The last ones. */
     private const MOST = 2_000;
 
-    public function __construct(private Connection $database)
+    public function __construct(private Connection $database, private RunsSince $runs)
     {
     }
 
     /**
-     * @return array{SeenSince|null, Drift|null, list<string>} what was seen, the watch over them in their order, and when each
-     *                                                         was answered, ISO 8601; null, null and none: there are none
+     * @return array{SeenSince|null, Drift|null} what was seen, and the watch over prints and later runs in their order; null:
+     *                                           there are none
      */
     public function of(Profile $profile): array
     {
         $jobs = $this->jobs($profile);
-        $inOrder = array_reverse($jobs);
+        $pulls = $this->runs->pulls($profile);
+        /** @var array{reliability: int|float, confidence: int|float} $plan */
+        $plan = $profile->document['evidence']['plan'];
 
         return [
             SeenSince::of($jobs, Profile::scopeOf($profile->document, null, null, null)),
-            [] === $jobs ? null : Drift::of(array_column($inOrder, 'answer'), (float) $profile->document['evidence']['plan']['reliability']),
-            array_column($inOrder, 'at'),
+            [] === $jobs && [] === $pulls ? null : Drift::of(
+                array_reverse($jobs),
+                (float) $plan['reliability'],
+                Drift::usualEffort($this->runs->efforts($profile), (float) $plan['reliability'], (float) $plan['confidence']),
+                $pulls,
+            ),
         ];
     }
 

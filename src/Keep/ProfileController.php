@@ -24,6 +24,7 @@ use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Drift;
+use Sitzplatz\Keep\DriftChart;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\Request;
@@ -331,9 +332,13 @@ final readonly class ProfileController
         return null === $drift ? null : [
             'sentence' => $drift->sentence,
             'drifted' => $drift->kind?->value,
-            'limit' => $drift->held->limit,
-            'held' => $drift->held->path,
-            'released' => $drift->released->path,
+            'limit' => Drift::LIMIT,
+            'charts' => array_map(static fn (DriftChart $chart): array => [
+                'kind' => $chart->kind->value,
+                'path' => $chart->path,
+                'drifted' => null !== $chart->drifted,
+                'sentence' => $chart->sentence,
+            ], $drift->charts),
         ];
     }
 

@@ -177,6 +177,20 @@ final class JobTest extends ApiTestCase
         self::assertSame($class, (int) $kept['record_class']);
     }
 
+    public function testLaterPullsAreHeldAgainstThoseOfItsEvidence(): void
+    {
+        $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1');
+        $id = Uuid::fromString($profile['id'])->toBinary();
+        // As if its evidence had ended before: then its own runs came since.
+        $this->database()->executeStatement("UPDATE profile SET evidence_until = '2020-01-01' WHERE id = ?", [$id]);
+        $watched = $this->ask('GET', "/api/profiles/{$profile['id']}", null, 200)['drift'];
+        self::assertSame(['hold', 'release', 'hot_pull', 'cold_pull'], array_column($watched['charts'], 'kind'));
+        self::assertSame([0, 0, 6, 6], array_map(static fn (array $chart): int => \count($chart['path']), $watched['charts']));
+        self::assertNull($watched['drifted'], 'Its own pulls are as they were.');
+        $this->database()->executeStatement("UPDATE comparison SET constants = JSON_SET(constants, '$.piece.alongPullMm', 99)");
+        self::assertNull($this->ask('GET', "/api/profiles/{$profile['id']}", null, 200)['drift'], 'Forces on another test piece are no match.');
+    }
+
     public function testAProfileThatDriftsIsInQuestion(): void
     {
         $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1');
@@ -190,7 +204,8 @@ final class JobTest extends ApiTestCase
             self::assertSame($i < 5 ? null : 'hold', $shown['drift']['drifted']);
         }
         self::assertSame(['drift'], array_column($shown['doubts'], 'kind'));
-        self::assertCount(6, $shown['drift']['held']);
+        self::assertSame(['hold', 'release'], array_column($shown['drift']['charts'], 'kind'), 'Nothing came off, so there is nothing to say of how hard.');
+        self::assertCount(6, $shown['drift']['charts'][0]['path']);
         self::assertSame(['drift'], array_column($this->pick('/api/profiles', 'id', $profile['id'])['doubts'], 'kind'), 'The list says it too.');
         self::assertSame([], array_filter($this->ask('POST', '/api/choose', $asked, 200)['candidates'], static fn (array $each): bool => $each['proven']), 'What has drifted is proven no more.');
     }

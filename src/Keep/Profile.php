@@ -13,6 +13,7 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Keep\RevisionFacts;
 use Sitzplatz\Keep\Scope;
 use Sitzplatz\Test\Criterion;
 use Sitzplatz\Words\Sentence;
@@ -144,6 +145,39 @@ class Profile extends VersionedRow
             Number::orNull($scope['longestJobMinutes']),
             $scope['mostParts'],
         );
+    }
+
+    public function facts(): RevisionFacts
+    {
+        /** @var array<string, mixed> $setting */
+        $setting = $this->document['setting'];
+        $evidence = $this->document['evidence'];
+
+        return new RevisionFacts(
+            $this->scope(),
+            Number::orNull($setting['bedFirstC'] ?? null),
+            Number::orNull(\array_key_exists('bedOtherC', $setting) ? $setting['bedOtherC'] : $setting['bedFirstC'] ?? null),
+            Number::orNull($setting['exposureS'] ?? null),
+            Number::orNull($setting['nozzleFirstC'] ?? null),
+            Number::orNull($setting['nozzleMm'] ?? null),
+            Number::orNull($setting['gapMm'] ?? null),
+            (string) ($setting['feeler'] ?? ''),
+            self::name($setting['agentName'] ?? null),
+            (float) $evidence['plan']['reliability'],
+            (float) $evidence['plan']['confidence'],
+            (int) $evidence['runs'],
+            (int) $evidence['failures'],
+            Number::orNull($evidence['hotPull']['meanN'] ?? null),
+            Number::orNull($evidence['coldPull']['meanN'] ?? null),
+        );
+    }
+
+    /** A name as records keep it: as somebody wrote it, or with its text beside its key; null: "". */
+    private static function name(mixed $name): string
+    {
+        $text = \is_array($name) ? $name['text'] ?? '' : $name;
+
+        return \is_string($text) ? $text : '';
     }
 
     private function accepted(): Sentence

@@ -322,8 +322,20 @@ final readonly class ProfileController
             'doubts' => self::doubted($profile->status, fn (): array => $this->doubts->of($profile)),
             'confirm' => $this->confirm($profile),
             'seen' => $seen?->sentence,
+            'differs' => $this->differs($profile),
             'drift' => self::drift($drift),
         ];
+    }
+
+    /** @return array{revision: int, sentences: list<Sentence>}|null against the revision before; null: there is none */
+    private function differs(Profile $profile): ?array
+    {
+        $before = $profile->revision < 2 ? null : $this->entities->getRepository(Profile::class)->findOneBy([
+            'series' => $profile->series,
+            'revision' => $profile->revision - 1,
+        ]);
+
+        return null === $before ? null : ['revision' => $before->revision, 'sentences' => $profile->facts()->differences($before->facts())];
     }
 
     /** @return array<string, mixed>|null */

@@ -131,6 +131,10 @@ final class ProfileTruthTest extends ApiTestCase
             'reviewBy' => '2030-01-01',
         ];
         $second = $this->ask('POST', '/api/profiles', $wish, 201);
+        self::assertNull($original['differs'], 'There is none before it.');
+        self::assertSame(['revision' => 1, 'sentences' => []], $this->ask('GET', "/api/profiles/{$second['id']}", null, 200)['differs'], 'On the same runs it says the same.');
+        $wider = $this->ask('POST', '/api/profiles', ['plan' => ['reliability' => 0.75] + $wish['plan'], 'anyLot' => true] + $wish, 201);
+        self::assertSame(['Lot: any, was L-101.', "Accepted reliability: 75\u{00A0}%, was 80\u{00A0}%."], $wider['differs']['sentences']);
         $third = $this->ask('POST', '/api/profiles', ['title' => 'Once more'] + $wish, 201);
         $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $this->ask('POST', "/api/profiles/{$third['id']}/sign", $sign, 200);

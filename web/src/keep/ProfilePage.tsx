@@ -66,6 +66,17 @@ export function ProfilePage() {
                     </span>
                 ) : null}
                 <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>
+                {profile.differs ? (
+                    <div className="mt-1 text-base">
+                        <p className="font-[650]">{say('keep.against_revision', { revision: profile.differs.revision })}</p>
+                        {profile.differs.sentences.length === 0 ? <p>{say('keep.says_the_same')}</p> : null}
+                        <ul className="list-disc pl-5">
+                            {profile.differs.sentences.map((sentence) => (
+                                <li key={sentence}>{sentence}</li>
+                            ))}
+                        </ul>
+                    </div>
+                ) : null}
                 {profile.seen ? <p className="mt-1 text-base">{profile.seen}</p> : null}
                 {profile.drift ? <DriftLine drift={profile.drift} /> : null}
             </div>

@@ -25,6 +25,8 @@ final class Version20261201000000 extends AbstractMigration
         // What came by a table (its keys are of the lines) or was taken to be like the print before had a room that nobody measured.
         $this->addSql("UPDATE job SET room_c = NULL WHERE assumed = 1 OR SUBSTR(HEX(id), 13, 1) = '5'");
         $this->addSql('ALTER TABLE run_tally MODIFY room_c DOUBLE PRECISION DEFAULT NULL');
+        $this->addSql('ALTER TABLE job ADD warm_wh DOUBLE PRECISION DEFAULT NULL, ADD draws_w DOUBLE PRECISION DEFAULT NULL, ADD energy_wh DOUBLE PRECISION DEFAULT NULL');
+        $this->addSql('ALTER TABLE job_tally ADD energy_wh DOUBLE PRECISION DEFAULT 0 NOT NULL, ADD energy_known INT DEFAULT 0 NOT NULL');
         $this->addSql('ALTER TABLE profile_tally DROP prints');
         $this->addSql('ALTER TABLE side_tally CHANGE since_coat on_coat TEXT DEFAULT NULL');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
@@ -37,6 +39,8 @@ final class Version20261201000000 extends AbstractMigration
         $this->addSql('ALTER TABLE profile_tally ADD prints INT DEFAULT 0 NOT NULL');
         $this->addSql('DELETE FROM side_tally');
         $this->addSql('ALTER TABLE side_tally CHANGE on_coat since_coat INT DEFAULT NULL');
+        $this->addSql('ALTER TABLE job DROP warm_wh, DROP draws_w, DROP energy_wh');
+        $this->addSql('ALTER TABLE job_tally DROP energy_wh, DROP energy_known');
         $this->addSql('DROP TABLE sheet_tally');
         $this->addSql('ALTER TABLE profile DROP terms');
         $this->addSql('UPDATE job SET room_c = 20 WHERE room_c IS NULL');

@@ -24,6 +24,10 @@ final readonly class PrintedInMonth
         public int $damaged,
         /** In the shop's money, of plates and coats; null: a price is not known. */
         public ?float $cost,
+        /** Of bed and chamber, in all those of which it is known. */
+        public float $energyWh = 0.0,
+        /** Of so many it is known. */
+        public int $energyKnown = 0,
     ) {
     }
 }

@@ -37,6 +37,17 @@ final readonly class ShopReport
         return new self(ReportLine::of($printed), array_map(ReportLine::of(...), $months), $lines, $ends);
     }
 
+    /** What bed and chamber took; null: it is known of no print. */
+    public function energy(): ?Sentence
+    {
+        return 0 === $this->all->energyKnown ? null : Sentence::of(
+            'report.energy',
+            kwh: Quantity::number($this->all->energyWh / 1000, 1),
+            known: Quantity::count($this->all->energyKnown),
+            prints: Quantity::count($this->all->prints),
+        );
+    }
+
     public function sentence(): Sentence
     {
         return 0 === $this->all->prints ? Sentence::of('report.nothing') : Sentence::of(

@@ -394,7 +394,7 @@ final class Volume
                 'fitting_id' => $side['fittings'][max(0, \count($sheets) - 1)]['id'],
                 'printer_id' => $side['printer']['id'], 'side_id' => $side['id'],
                 'has_enclosure' => 0, 'chamber_c' => $side['printer']['chamber'] ? 55 : null, 'spot' => null,
-                'assumed' => 0, 'uncorrected_chance' => $said, 'record_class' => $i % 3,
+                'assumed' => 0, 'warm_wh' => 40, 'draws_w' => 60, 'energy_wh' => $open ? null : 270, 'uncorrected_chance' => $said, 'record_class' => $i % 3,
             ]);
         }
         $this->flush('job');

@@ -17,6 +17,7 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Test\Job;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Heat\HeatUse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -41,12 +42,13 @@ final readonly class JobBeginController
         [$job, $new] = $this->creation->create(Job::class, $body, function (Uuid $id) use ($body): Job {
             $question = $this->questions->of($body['asked']);
             // Their order does not matter here, and costs most of the time.
-            $candidate = $question->found($question->ranking(1), $body['key']);
+            $ranking = $question->ranking(1);
+            $candidate = $question->found($ranking, $body['key']);
             if (!$candidate instanceof Candidate) {
                 throw Problem::invalid('key', 'This setup is not among those that may be used for the job any more. Look at the list again.', 409);
             }
 
-            return $this->job($id, $candidate, $question->stock, $body);
+            return $this->job($id, $candidate, $ranking->heatUse($candidate), $question->stock, $body);
         });
 
         return new Answer($job->toArray(), $new ? 201 : 200);
@@ -56,7 +58,7 @@ final readonly class JobBeginController
      * @param array<string, AgentStock> $stock by kind
      * @param array<string, mixed>      $body
      */
-    private function job(Uuid $id, Candidate $candidate, array $stock, array $body): Job
+    private function job(Uuid $id, Candidate $candidate, ?HeatUse $heat, array $stock, array $body): Job
     {
         $proposal = $candidate->proposal;
         $asked = $proposal->job;
@@ -78,6 +80,7 @@ final readonly class JobBeginController
         $job->roomC = $asked->roomC;
         $job->hasEnclosure = $asked->printer->enclosed;
         $job->chamberC = $asked->printer->chamberC;
+        [$job->warmWh, $job->drawsW] = [$heat?->warmWh, $heat?->drawsW];
         $job->parts = $asked->partCount;
         $job->plannedMinutes = $asked->minutes;
         $job->saidChance = $candidate->chance;

@@ -20,6 +20,7 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Evidence\ChangeKind;
+use Sitzplatz\Heat\HeatUse;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Outcome;
@@ -48,7 +49,7 @@ final class DemoYear
     private array $lots = [];
     /** @var array<string, list<array{Fitting, \DateTimeImmutable}>> sheets of a side, the oldest first */
     private array $sheets = [];
-    /** @var array<string, array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}> */
+    /** @var array<string, array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string, heat: HeatUse|null}> */
     private array $said = [];
     /** @var array<int, array{int, int}> prints until a recipe's side is washed and coated anew */
     private array $careIn = [];
@@ -206,6 +207,7 @@ final class DemoYear
             'version' => 2, 'status' => 'answered', 'title' => $recipe['titles'][$this->between(0, \count($recipe['titles']) - 1)], 'parts' => $parts,
             'planned_minutes' => $minutes, 'said_chance' => $said['said'], 'practice_chance' => $said['practice'], 'basis' => $said['basis'],
             'uncorrected_chance' => $said['uncorrected'], 'record_class' => $said['class'],
+            'warm_wh' => $said['heat']?->warmWh, 'draws_w' => $said['heat']?->drawsW, 'energy_wh' => $said['heat']?->energyWh((float) $answer->minutes),
             'outcome' => $answer->outcome->value, 'effort' => $answer->effort?->value, 'damaged' => (int) $answer->damaged, 'minutes' => $answer->minutes,
             'came_true' => (int) $answer->cameTrue(), 'answered_at' => UtcType::text($ended), 'answered_by' => $this->chance() < 0.7 ? 'Mara' : 'Tilo',
             'spot' => 1 === $parts && $this->chance() < 0.6 ? PlateSpot::cases()[$this->between(0, 4)]->value : null,
@@ -242,6 +244,7 @@ final class DemoYear
             'version' => 1, 'status' => 'open', 'title' => $job['title'], 'parts' => $job['parts'], 'planned_minutes' => $job['minutes'],
             'said_chance' => $said['said'], 'practice_chance' => $said['practice'], 'basis' => $said['basis'],
             'uncorrected_chance' => $said['uncorrected'], 'record_class' => $said['class'], 'answered_by' => '',
+            'warm_wh' => $said['heat']?->warmWh, 'draws_w' => $said['heat']?->drawsW,
         ]);
     }
 
@@ -274,7 +277,7 @@ final class DemoYear
      *
      * @param array<string, mixed> $recipe
      *
-     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}
+     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string, heat: HeatUse|null}
      */
     private function said(array $recipe, int $parts, int $minutes): array
     {
@@ -288,7 +291,7 @@ final class DemoYear
     /**
      * @param array<string, mixed> $recipe
      *
-     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string}
+     * @return array{said: float|null, uncorrected: float|null, class: int|null, practice: float|null, basis: string, heat: HeatUse|null}
      */
     private function asked(array $recipe, string $side, int $parts, float $minutes): array
     {
@@ -302,7 +305,8 @@ final class DemoYear
             'bedC' => $recipe['bed'][0] ?? null,
         ]);
         $agent = null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->kindId;
-        foreach ($question->ranking(null)->candidates as $candidate) {
+        $ranking = $question->ranking(null);
+        foreach ($ranking->candidates as $candidate) {
             if ($candidate instanceof Candidate && $candidate->proposal->side->id === $side && $candidate->proposal->agent?->id === $agent) {
                 return [
                     'said' => $candidate->chance,
@@ -310,11 +314,12 @@ final class DemoYear
                     'class' => $candidate->recordClass(),
                     'practice' => $candidate->practiceChance(),
                     'basis' => $candidate->basis(),
+                    'heat' => $ranking->heatUse($candidate),
                 ];
             }
         }
 
-        return ['said' => null, 'uncorrected' => null, 'class' => null, 'practice' => null, 'basis' => ''];
+        return ['said' => null, 'uncorrected' => null, 'class' => null, 'practice' => null, 'basis' => '', 'heat' => null];
     }
 
     private function care(PlateSide $side, string $kind, \DateTimeImmutable $at, ?string $agent): void

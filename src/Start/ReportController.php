@@ -51,6 +51,7 @@ final readonly class ReportController
         return new Answer([
             'from' => $from->format(\DATE_ATOM),
             'sentence' => $report->sentence(),
+            'energy' => $report->energy(),
             'all' => self::line($report->all),
             'months' => array_map(
                 static fn (string $month, ReportLine $line): array => ['month' => $month] + self::line($line),
@@ -78,10 +79,13 @@ final readonly class ReportController
     {
         $out = fopen('php://memory', 'w+');
         \assert(false !== $out);
-        fputcsv($out, ['month', 'prints', 'came_true', 'printed_minutes', 'lost_minutes', 'damaged', 'cost'], ',', '"', '');
+        fputcsv($out, ['month', 'prints', 'came_true', 'printed_minutes', 'lost_minutes', 'damaged', 'cost', 'energy_kwh', 'energy_known'], ',', '"', '');
         foreach (ShopReport::of($this->printed($this->from($request)))->months as $month => $line) {
             $cost = null === $line->cost ? '' : round($line->cost, 2);
-            fputcsv($out, [$month, $line->prints, $line->cameTrue, round($line->minutes), round($line->lostMinutes), $line->damaged, $cost], ',', '"', '');
+            fputcsv($out, [
+                $month, $line->prints, $line->cameTrue, round($line->minutes), round($line->lostMinutes), $line->damaged, $cost,
+                round($line->energyWh / 1000, 2), $line->energyKnown,
+            ], ',', '"', '');
         }
         rewind($out);
 
@@ -107,7 +111,8 @@ final readonly class ReportController
         $costs = $this->costs();
         $printed = [];
         foreach ($this->entities->getConnection()->iterateAssociative(
-            'SELECT month, material_id, side_id, outcome, came_true, agent_id, SUM(prints) AS prints, SUM(minutes) AS minutes, SUM(damaged) AS damaged
+            'SELECT month, material_id, side_id, outcome, came_true, agent_id, SUM(prints) AS prints, SUM(minutes) AS minutes, SUM(damaged) AS damaged,
+                SUM(energy_wh) AS energy_wh, SUM(energy_known) AS energy_known
              FROM job_tally WHERE month >= ? GROUP BY month, material_id, side_id, outcome, came_true, agent_id',
             [$from->format('Y-m')],
         ) as $row) {
@@ -122,6 +127,8 @@ final readonly class ReportController
                 (float) $row['minutes'],
                 (int) $row['damaged'],
                 null === $cost ? null : $cost * (int) $row['prints'],
+                (float) $row['energy_wh'],
+                (int) $row['energy_known'],
             );
         }
 
@@ -214,6 +221,6 @@ final readonly class ReportController
     /** @return array<string, mixed> */
     private static function line(ReportLine $line): array
     {
-        return [...get_object_vars($line), 'share' => $line->share(), 'costPerPrint' => $line->costPerPrint()];
+        return [...get_object_vars($line), 'share' => $line->share(), 'costPerPrint' => $line->costPerPrint(), 'energyWhPerPrint' => $line->energyWhPerPrint()];
     }
 }

@@ -12,6 +12,7 @@ use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Heat\HeatUse;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Life\JobState;
@@ -121,6 +122,17 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column(nullable: true)]
     public ?bool $cameTrue = null;
 
+    /** What bed and chamber take to warm up, Wh, and then while it runs, W, as worked out when it began; null: nobody asked, or it is not known. */
+    #[ORM\Column(nullable: true)]
+    public ?float $warmWh = null;
+
+    #[ORM\Column(nullable: true)]
+    public ?float $drawsW = null;
+
+    /** Taken in all; null: how long it printed, or what it takes, is not known. */
+    #[ORM\Column(nullable: true)]
+    public ?float $energyWh = null;
+
     #[ORM\Column(length: 500)]
     public string $note = '';
 
@@ -175,7 +187,7 @@ class Job extends VersionedRow implements TouchesSide
     public static function likeLast(Uuid $id, \DateTimeImmutable $at, self $last, Author $by): self
     {
         $job = new self($id, $at, $last->printer, $last->side, $last->materialId, $by);
-        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'hasEnclosure', 'chamberC', 'parts'] as $same) {
+        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'hasEnclosure', 'chamberC', 'parts', 'warmWh', 'drawsW'] as $same) {
             $job->$same = $last->$same;
         }
         $job->assumed = true;
@@ -203,6 +215,8 @@ class Job extends VersionedRow implements TouchesSide
         $this->damaged = $answer->damaged;
         $this->minutes = $answer->minutes;
         $this->cameTrue = $answer->cameTrue();
+        $this->energyWh = null === $this->warmWh || null === $this->drawsW || null === $answer->minutes
+            ? null : (new HeatUse($this->warmWh, $this->drawsW))->energyWh($answer->minutes);
         $this->end($note, $by, $at);
     }
 

@@ -38,7 +38,7 @@ final readonly class RunTally
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
         nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, own_brim, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
     private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
-        last_at';
+        last_at, energy_wh, energy_known';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
     /** What Choose asks of a group. */
     private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c,
@@ -332,7 +332,8 @@ final readonly class RunTally
     private static function months(string $and): string
     {
         return "SELECT DATE_FORMAT(j.answered_at, '%Y-%m') AS month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true,
-                COUNT(*), COALESCE(SUM(j.minutes), 0), SUM(j.damaged), MAX(j.answered_at)
+                COUNT(*), COALESCE(SUM(j.minutes), 0), SUM(j.damaged), MAX(j.answered_at),
+                COALESCE(SUM(j.energy_wh), 0), COUNT(j.energy_wh)
             FROM job j WHERE j.status = 'answered' $and
             GROUP BY month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true";
     }

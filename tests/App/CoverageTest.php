@@ -52,11 +52,20 @@ final class CoverageTest extends ApiTestCase
         $this->printed('P12 front', 3);
         $report = $this->ask('GET', '/api/report?months=1', null, 200);
         self::assertSame([3, 3, 1], [$report['all']['prints'], $report['all']['cameTrue'], \count($report['months'])]);
+        // What Choose says a print of no length takes is what it takes to warm up.
+        $best = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $this->pick('/api/printers', 'name', 'North bay')['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1], 200)['candidates'];
+        $warm = array_values(array_filter($best, static fn (array $each): bool => 'P12 front, bare' === $each['label']))[0]['energyWh'];
+        self::assertEqualsWithDelta($warm, (float) $this->database()->fetchOne('SELECT MAX(warm_wh) FROM job'), 1e-9);
+        self::assertSame(3, $report['all']['energyKnown']);
+        $draws = (float) $this->database()->fetchOne('SELECT MAX(draws_w) FROM job');
+        self::assertGreaterThan(5.0, $draws);
+        self::assertEqualsWithDelta($warm + $draws, $report['all']['energyWhPerPrint'], 0.2, 'For an hour each.');
+        self::assertStringContainsString('in 3 of 3 prints', $report['energy']);
         // P12 cost 31, and its kind lasts so many prints.
         $usual = array_column($this->ask('GET', '/api/catalogue', null, 200)['surfaces'], 'life_prints', 'id')['low_temp_matte'];
         self::assertEqualsWithDelta(31 / $usual, $report['all']['costPerPrint'], 1e-9);
         self::assertSame([['held', 3]], array_values(array_map(array_values(...), array_filter($report['ends'], static fn (array $end): bool => $end['prints'] > 0))));
-        self::assertStringStartsWith("month,prints,came_true,printed_minutes,lost_minutes,damaged,cost\n", (string) $this->send('GET', '/api/report/table', null)->getContent());
+        self::assertStringStartsWith("month,prints,came_true,printed_minutes,lost_minutes,damaged,cost,energy_kwh,energy_known\n", (string) $this->send('GET', '/api/report/table', null)->getContent());
         $this->ask('GET', '/api/report?months=0', null, 422);
         $this->ask('GET', '/api/report?months=x', null, 422);
     }
@@ -68,6 +77,8 @@ final class CoverageTest extends ApiTestCase
         $found = array_values(array_filter($this->ask('POST', '/api/choose', $asked, 200)['candidates'], static fn (array $each): bool => "$side, bare" === $each['label']));
         for ($i = 0; $i < $times; ++$i) {
             $job = $this->ask('POST', '/api/jobs', ['title' => 'Tag', 'key' => $found[0]['key'], 'asked' => $asked], 201);
+            // Begun two hours ago, and planned for one.
+            $this->database()->executeStatement("UPDATE job SET created_at = created_at - INTERVAL 2 HOUR, planned_minutes = 60 WHERE status = 'open'");
             $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'held', 'effort' => 0], 200);
         }
     }

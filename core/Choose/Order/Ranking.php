@@ -20,6 +20,7 @@ use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\HeatUse;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Joined;
@@ -59,6 +60,17 @@ final readonly class Ranking
     public function bracketOf(Candidate $candidate): int
     {
         return $this->brackets[spl_object_id($candidate)] ?? 0;
+    }
+
+    /**
+     * What bed and chamber take; null: the layers of the plate are not known, or it is a resin.
+     *
+     * @throws BadHeat if a figure cannot be
+     */
+    public function heatUse(Candidate $candidate): ?HeatUse
+    {
+        // An unheated bed takes nothing; what is known of its layers is no matter.
+        return $candidate->proposal->off ? new HeatUse(0.0, 0.0) : $this->heat->of($candidate->proposal)?->heatUse();
     }
 
     /**

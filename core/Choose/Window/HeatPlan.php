@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Window;
 
 use Sitzplatz\Heat\HeatUp;
+use Sitzplatz\Heat\HeatUse;
 
 /** How long a setup takes to warm, to soak and to cool, and what it takes of energy. */
 final readonly class HeatPlan
@@ -39,14 +40,21 @@ final readonly class HeatPlan
         return null === $bed ? null : max($bed, $this->chamberSeconds);
     }
 
-    /**
-     * Until the print may begin, and while it runs, Wh. The heater of the chamber counts in full all the time: how much of it
-     * is on to hold the warmth is not known, so that this is no less than it takes.
-     */
+    /** Until the print may begin, and while it runs, Wh. */
     public function energyWh(?float $jobMinutes): float
     {
-        $bed = $this->heatUp->energyWh + $this->heatUp->holdingW * ($jobMinutes ?? 0) / 60;
+        return $this->heatUse()->energyWh($jobMinutes ?? 0.0);
+    }
 
-        return $bed + $this->chamberW * (($this->warmSeconds() ?? 0.0) / 3600 + ($jobMinutes ?? 0) / 60);
+    /**
+     * The heater of the chamber counts in full all the time: how much of it is on to hold the warmth is not known, so that this
+     * is no less than it takes.
+     */
+    public function heatUse(): HeatUse
+    {
+        return new HeatUse(
+            $this->heatUp->energyWh + $this->chamberW * ($this->warmSeconds() ?? 0.0) / 3600,
+            $this->heatUp->holdingW + $this->chamberW,
+        );
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Keep;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Heat\HeatUse;
 use Sitzplatz\Keep\PrintedInMonth;
 use Sitzplatz\Keep\ShopReport;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Wear\Wear;
 
 final class ShopReportTest extends TestCase
@@ -30,6 +32,18 @@ final class ShopReportTest extends TestCase
         self::assertSame(['pla', 'petg'], array_keys($report->materials), 'The most printed first.');
         self::assertSame(['held' => 14, 'lifted' => 0, 'came_off' => 2, 'plate_shifted' => 0], $report->ends);
         self::assertSame('report.in_short', $report->sentence()->key);
+    }
+
+    public function testEnergyIsSummedOverThoseOfWhichItIsKnown(): void
+    {
+        // By hand: 40 Wh to warm up and 60 W for three hours are 220 Wh.
+        self::assertEqualsWithDelta(220.0, (new HeatUse(40.0, 60.0))->energyWh(180.0), 1e-12);
+        $known = new PrintedInMonth('2026-11', 'pla', 's', Outcome::Held, true, 8, 480.0, 0, null, 6 * 220.0, 6);
+        $report = ShopReport::of([$known, self::printed('2026-11', 'abs', 2)]);
+        self::assertEqualsWithDelta([1320.0, 220.0], [$report->all->energyWh, $report->all->energyWhPerPrint()], 1e-9);
+        self::assertSame('report.energy kwh=1.32 known=6 prints=10', Said::of($report->energy()));
+        self::assertNull($report->materials['abs']->energyWhPerPrint());
+        self::assertNull(ShopReport::of([self::printed('2026-11', 'abs', 2)])->energy());
     }
 
     public function testAPriceThatIsMissingIsNoPriceOfNought(): void

@@ -81,6 +81,7 @@ export function ReportPage() {
                     [say('report.harmed'), String(data.all.damaged)] as const,
                     [say('report.printed_for'), duration(data.all.minutes)] as const,
                     [say('report.lost'), duration(data.all.lostMinutes)] as const,
+                    [say('report.energy'), data.energy ?? say('report.not_known')] as const,
                     [say('report.cost'), data.all.cost === null ? say('report.price_missing') : money.text(data.all.cost)] as const,
                     [say('care.cost_per_print'), data.all.costPerPrint === null ? say('report.price_missing') : money.text(data.all.costPerPrint)] as const,
                 ].map(([name, value]) => (
@@ -122,7 +123,7 @@ function Months({ months }: { months: Report['months'] }) {
 
 function Materials({ materials }: { materials: Report['materials'] }) {
     const figure = useFigures();
-    const [share, money] = [figure('share'), figure('money')];
+    const [share, money, energy] = [figure('share'), figure('money'), figure('energy')];
     return (
         <section aria-label={say('report.by_material')} className="mt-6">
             <h2 className="mb-2">{say('report.by_material')}</h2>
@@ -133,6 +134,7 @@ function Materials({ materials }: { materials: Report['materials'] }) {
                         <th className="num">{say('prints.prints')}</th>
                         <th className="num">{say('report.came_true')}</th>
                         <th className="num">{say('report.lost')}</th>
+                        <th className="num">{say('report.energy_per_print')}</th>
                         <th className="num">{say('care.cost_per_print')}</th>
                     </tr>
                 </thead>
@@ -143,6 +145,7 @@ function Materials({ materials }: { materials: Report['materials'] }) {
                             <td className="num" data-label={say('prints.prints')}>{line.prints}</td>
                             <td className="num" data-label={say('report.came_true')}>{line.share === null ? '–' : share.text(line.share)}</td>
                             <td className="num" data-label={say('report.lost')}>{duration(line.lostMinutes)}</td>
+                            <td className="num" data-label={say('report.energy_per_print')}>{line.energyWhPerPrint === null ? '–' : energy.text(line.energyWhPerPrint)}</td>
                             <td className="num" data-label={say('care.cost_per_print')}>{line.costPerPrint === null ? '–' : money.text(line.costPerPrint)}</td>
                         </tr>
                     ))}

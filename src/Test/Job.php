@@ -11,6 +11,8 @@ use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Heat\HeatUse;
 use Sitzplatz\Test\Effort;
@@ -114,6 +116,20 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column(nullable: true)]
     public ?bool $damaged = null;
 
+    /** How far the worst corner was up, mm; null: nobody measured it. */
+    #[ORM\Column(nullable: true)]
+    public ?float $liftMm = null;
+
+    /** @var Collection<int, JobMark> */
+    #[ORM\OneToMany(targetEntity: JobMark::class, mappedBy: 'job', cascade: ['persist'])]
+    #[ORM\OrderBy(['id' => 'ASC'])]
+    public Collection $marks;
+
+    /** @var Collection<int, JobPhoto> */
+    #[ORM\OneToMany(targetEntity: JobPhoto::class, mappedBy: 'job')]
+    #[ORM\OrderBy(['createdAt' => 'ASC', 'id' => 'ASC'])]
+    public Collection $photos;
+
     /** Measured, never planned; null: nobody measured it. */
     #[ORM\Column(nullable: true)]
     public ?float $minutes = null;
@@ -165,6 +181,8 @@ class Job extends VersionedRow implements TouchesSide
         parent::__construct($id, $at);
         $this->fitting = $fitting ?? $side->current();
         $this->begunBy = $by->name;
+        $this->marks = new ArrayCollection();
+        $this->photos = new ArrayCollection();
     }
 
     public function side(): PlateSide
@@ -220,6 +238,12 @@ class Job extends VersionedRow implements TouchesSide
         $this->end($note, $by, $at);
     }
 
+    /** @return list<JobPhoto> */
+    public function standingPhotos(): array
+    {
+        return array_values(array_filter($this->photos->toArray(), static fn (JobPhoto $photo): bool => null === $photo->withdrawnAt));
+    }
+
     public function drop(string $reason, Author $by, \DateTimeImmutable $at): void
     {
         $this->status = JobStatus::Dropped;
@@ -256,6 +280,10 @@ class Job extends VersionedRow implements TouchesSide
             'note' => $this->note,
             'answeredAt' => $this->answeredAt?->format(\DATE_ATOM),
             'answeredBy' => $this->answeredBy,
+            'liftMm' => $this->liftMm,
+            'marks' => array_values(array_map(static fn (JobMark $mark): array => $mark->toArray(), $this->marks->toArray())),
+            'photos' => array_map(static fn (JobPhoto $photo): array => $photo->toArray(), $this->standingPhotos()),
+            'plate' => RunSheetData::map($this->side->plate, $this->parts, null === $this->spot ? [] : [$this->spot]),
             'takenOff' => array_values(array_map(
                 static fn (Outcome $outcome): string => $outcome->value,
                 array_filter(Outcome::cases(), static fn (Outcome $outcome): bool => $outcome->pullPossible()),

@@ -11,14 +11,19 @@ use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Now;
+use App\Shelf\Number;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\JobLife;
 use Sitzplatz\Test\Life\JobStatus;
+use Sitzplatz\Test\Life\Touched;
+use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PlateSpot;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Uid\Uuid;
 
 /** The everyday log of prints for use: what is open, and how each came out, in two touches. */
 final readonly class JobController
@@ -64,8 +69,8 @@ final readonly class JobController
     {
         /* @var list<Job> */
         return $this->entities->createQuery(
-            'SELECT j, p, s, f, pl, a, l FROM '.Job::class.' j JOIN j.printer p JOIN j.side s LEFT JOIN s.fitting f JOIN s.plate pl
-             LEFT JOIN j.agent a LEFT JOIN j.lot l WHERE j.id IN (:ids)',
+            'SELECT j, p, s, f, pl, a, l, m, h FROM '.Job::class.' j JOIN j.printer p JOIN j.side s LEFT JOIN s.fitting f JOIN s.plate pl
+             LEFT JOIN j.agent a LEFT JOIN j.lot l LEFT JOIN j.marks m LEFT JOIN j.photos h WHERE j.id IN (:ids)',
         )->setParameter('ids', $ids)->getResult();
     }
 
@@ -73,16 +78,32 @@ final readonly class JobController
     public function answer(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body): void {
-            $answer = RunCommands::asked(fn () => JobLife::answer(
-                $job->state($this->now->time()),
-                Outcome::from($body['outcome']),
+        $held = (float) ($body['heldSeconds'] ?? 0);
+        // However long it was kept, it is the same answer.
+        unset($body['heldSeconds']);
+        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body, $held): void {
+            $at = $this->touched($job, $held);
+            $outcome = Outcome::from($body['outcome']);
+            $marks = RunCommands::asked(static fn () => JobLife::marks(array_map(static fn (array $mark): array => [
+                'kind' => MarkKind::from($mark['kind']),
+                'x' => (float) $mark['x'],
+                'y' => (float) $mark['y'],
+                'place' => $mark['place'] ?? null,
+            ], array_values($body['marks'] ?? [])), $job->parts, $outcome));
+            $harmed = [] !== array_filter($marks, static fn (Marked $mark): bool => MarkKind::Damage === $mark->kind);
+            $answer = RunCommands::asked(static fn () => JobLife::answer(
+                $job->state($at),
+                $outcome,
                 isset($body['effort']) ? Effort::from($body['effort']) : null,
-                $body['damaged'] ?? false,
+                ($body['damaged'] ?? false) || $harmed,
             ));
+            foreach ($marks as $mark) {
+                $job->marks->add(new JobMark(Uuid::v7(), $at, $job, $mark));
+            }
+            $job->liftMm = Number::orNull($body['liftMm'] ?? null);
             // Of several parts none stood alone.
             $job->spot = 1 === $job->parts && isset($body['spot']) ? PlateSpot::from($body['spot']) : null;
-            $job->answer($answer, $body['note'] ?? '', $this->current->author(), $this->now->time());
+            $job->answer($answer, $body['note'] ?? '', $this->current->author(), $at);
         });
 
         return new Answer($job->toArray());
@@ -92,12 +113,24 @@ final readonly class JobController
     public function drop(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body): void {
-            RunCommands::asked(fn () => JobLife::drop($job->state($this->now->time())));
-            $job->drop($body['reason'], $this->current->author(), $this->now->time());
+        $held = (float) ($body['heldSeconds'] ?? 0);
+        unset($body['heldSeconds']);
+        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body, $held): void {
+            $at = $this->touched($job, $held);
+            RunCommands::asked(static fn () => JobLife::drop($job->state($at)));
+            $job->drop($body['reason'], $this->current->author(), $at);
             $this->audit->note('job dropped', $job->id, ['reason' => $body['reason']]);
         });
 
         return new Answer($job->toArray());
+    }
+
+    /** When it was touched, if a device without network kept it. */
+    private function touched(Job $job, float $heldSeconds): \DateTimeImmutable
+    {
+        $now = $this->now->time();
+        $seconds = Touched::secondsAgo($heldSeconds, (float) $now->format('U.u') - (float) $job->createdAt->format('U.u'));
+
+        return $now->modify(\sprintf('-%d microseconds', (int) round(1e6 * $seconds)));
     }
 }

@@ -82,12 +82,7 @@ final readonly class PhotoController
         $photo = $this->edit->find(RunPhoto::class, $id);
         $image = $this->entities->find(PhotoImage::class, $photo)->image ?? throw Problem::notFound();
 
-        return new Response(\is_resource($image) ? (string) stream_get_contents($image) : (string) $image, 200, [
-            'Content-Type' => 'image/jpeg',
-            'Content-Disposition' => 'inline',
-            // It never changes, and is for those alone who are signed in here.
-            'Cache-Control' => 'private, max-age=31536000, immutable',
-        ]);
+        return PhotoPicture::kept($image);
     }
 
     #[Route('/api/photos/{id}/withdraw', name: 'withdrawPhoto', methods: ['POST'])]

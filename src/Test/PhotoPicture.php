@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Test;
 
 use App\Platform\Http\Problem;
+use Symfony\Component\HttpFoundation\Response;
 
 /**
  * A picture as it is kept: drawn anew from what was sent, so that nothing but the picture stays of it (no place, no device,
@@ -49,6 +50,17 @@ final readonly class PhotoPicture
         imagejpeg($paper, null, self::QUALITY);
 
         return new self((string) ob_get_clean(), imagesx($paper), imagesy($paper));
+    }
+
+    /** @param string|resource $image as it is kept */
+    public static function kept(mixed $image): Response
+    {
+        return new Response(\is_string($image) ? $image : (string) stream_get_contents($image), 200, [
+            'Content-Type' => 'image/jpeg',
+            'Content-Disposition' => 'inline',
+            // It never changes, and is for those alone who are signed in here.
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
     }
 
     private static function scaled(\GdImage $image): \GdImage

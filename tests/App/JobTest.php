@@ -46,6 +46,42 @@ final class JobTest extends ApiTestCase
         self::assertSame($this->best()['ownRuns'], $first['ownRuns'], 'A print for use is no run.');
     }
 
+    public function testWhereItFailedWhatItHarmedAndHowItLookedIsKeptWithIt(): void
+    {
+        $first = $this->best();
+        $job = $this->begun($first['key']);
+        $this->database()->executeStatement('UPDATE job SET created_at = created_at - INTERVAL 3 HOUR');
+        $path = "/api/jobs/{$job['id']}";
+        $key = Uuid::v7()->toRfc4122();
+        $picture = static function (): string {
+            ob_start();
+            imagejpeg(imagecreatetruecolor(640, 480));
+
+            return (string) ob_get_clean();
+        };
+        $sent = $picture();
+        $pictured = json_decode((string) $this->send('POST', "$path/photos?id=$key", $sent, 'application/octet-stream')->getContent(), true);
+        self::assertSame([$key], array_column($pictured['photos'], 'id'));
+        self::assertSame(200, $this->send('POST', "$path/photos?id=$key", $sent, 'application/octet-stream')->getStatusCode(), 'Sent twice, it is one photo.');
+        self::assertSame(422, $this->send('POST', "$path/photos?id=".Uuid::v7()->toRfc4122(), 'no picture', 'application/octet-stream')->getStatusCode());
+        $marks = [['kind' => 'failed', 'x' => 0.25, 'y' => 0.5, 'place' => 1], ['kind' => 'damage', 'x' => 0.25, 'y' => 0.5, 'place' => null]];
+        $answer = ['version' => $job['version'], 'outcome' => 'lifted', 'effort' => 1, 'liftMm' => 0.6, 'marks' => $marks, 'heldSeconds' => 3600];
+        self::assertSame('kind', $this->ask('POST', "$path/answer", ['outcome' => 'held'] + $answer, 422)['errors'][0]['field'], 'What held did not fail.');
+        self::assertSame('place', $this->ask('POST', "$path/answer", ['marks' => [['place' => 9] + $marks[0]]] + $answer, 422)['errors'][0]['field']);
+        self::assertSame(0, (int) $this->database()->fetchOne('SELECT COUNT(*) FROM job_mark'));
+        $done = $this->ask('POST', "$path/answer", $answer, 200);
+        self::assertTrue($done['damaged'], 'A mark of harm is harm.');
+        self::assertEqualsWithDelta(0.6, $done['liftMm'], 1e-12);
+        self::assertSame(['failed', 'damage'], array_column($done['marks'], 'kind'));
+        self::assertEqualsWithDelta(3600, time() - (int) strtotime($done['answeredAt']), 5, 'It was touched an hour ago.');
+        $map = $this->ask('GET', "/api/plate-sides/{$first['plateSideId']}/care", null, 200)['map'];
+        self::assertContains(['kind' => 'damage', 'x' => 0.25, 'y' => 0.5], $map['marks']);
+        self::assertContains(true, array_column($map['fields'], 'damaged'));
+        self::assertSame('image/jpeg', $this->send('GET', "/api/job-photos/$key", null)->headers->get('Content-Type'));
+        self::assertSame([], $this->ask('POST', "/api/job-photos/$key/withdraw", null, 200)['photos']);
+        self::assertSame([[]], array_column($this->ask('GET', '/api/jobs?status=answered', null, 200), 'photos'));
+    }
+
     public function testAnsweredPrintsCountForHalfARunInWhatIsExpected(): void
     {
         $before = $this->best();

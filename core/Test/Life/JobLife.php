@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Test\Life;
 
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\Life\Fact\Marked;
+use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Words\Sentence;
 
@@ -24,6 +26,20 @@ final class JobLife
         }
 
         return new JobAnswer($outcome, $outcome->pullPossible() ? $effort : null, $damaged, self::measured($job));
+    }
+
+    /**
+     * What is marked on the plate with the answer; a print with a mark of harm harmed the plate.
+     *
+     * @param list<array{kind: MarkKind, x: float, y: float, place: int|null}> $marks as shares of width and depth
+     *
+     * @return list<Marked>
+     *
+     * @throws Refusal if there is no such place, or a part is said to have failed where all held
+     */
+    public static function marks(array $marks, int $parts, Outcome $outcome): array
+    {
+        return array_map(static fn (array $mark): Marked => Marked::on($mark['kind'], $mark['x'], $mark['y'], $mark['place'], $parts, $outcome), $marks);
     }
 
     /** @throws Refusal if it is not open */

@@ -166,14 +166,8 @@ final class RunLife
         if (RunStatus::Planned === $run->status || RunStatus::Void === $run->status) {
             throw Refusal::state(Sentence::of('run.mark_only_begun'));
         }
-        if ($x < 0 || $x > 1 || $y < 0 || $y > 1 || (null !== $place && ($place < 1 || $place > $run->parts))) {
-            throw Refusal::entry('place', Sentence::of('run.mark_off_the_plate'));
-        }
-        if (MarkKind::Failed === $kind && true === $run->outcome?->held()) {
-            throw Refusal::entry('kind', Sentence::of('run.mark_all_held'));
-        }
 
-        return [new Marked($kind, $x, $y, $place)];
+        return [Marked::on($kind, $x, $y, $place, $run->parts, $run->outcome)];
     }
 
     /**

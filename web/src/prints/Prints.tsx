@@ -2,17 +2,18 @@ import { useQuery } from '@tanstack/react-query';
 import { getRouteApi, Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
-import { api, ask, type Schemas } from '../api/client';
-import { jobsList, openJobsQuery, sidesQuery, useChange, useMay } from '../api/queries';
+import type { Schemas } from '../api/client';
+import { jobsList, openJobsQuery, sidesQuery, useMay } from '../api/queries';
+import { post, useOutbox, type JobCommand } from '../shell/outbox';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { CheckField, optionsOf, TextField } from '../ui/Field';
+import { optionsOf } from '../ui/Field';
 import { FoundList } from '../ui/FoundList';
-import { Fault } from '../ui/Notice';
 import { duration, moment, useFigures } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS } from '../ui/words';
 import { say } from '../words/say';
+import { MoreToSay, NOTHING_MORE, Seen, type More } from './MoreToSay';
 
 type Job = Schemas['Job'];
 
@@ -109,16 +110,15 @@ function Open({ job }: { job: Job }) {
     const may = useMay();
     const share = useFigures()('share');
     const [outcome, setOutcome] = useState<Schemas['Outcome'] | null>(null);
-    const [damaged, setDamaged] = useState(false);
-    const [note, setNote] = useState('');
-    const [spot, setSpot] = useState<string | null>(null);
-    const touches = ['jobs', 'care', 'overview', 'sides'];
-    const answer = useChange((said: { outcome: Schemas['Outcome']; effort: number | null }) => ask(api.POST('/api/jobs/{id}/answer', { params: { path: { id: job.id } }, body: { ...said, version: job.version, damaged, note, spot: spot === null ? null : Number(spot) } })), touches);
-    const drop = useChange(() => ask(api.POST('/api/jobs/{id}/drop', { params: { path: { id: job.id } }, body: { version: job.version, reason: say('prints.was_not_printed') } })), touches);
+    const [more, setMore] = useState<More>(NOTHING_MORE);
+    const waiting = useOutbox().waiting.filter((entry) => entry.runId === job.id);
+    const said = waiting.find((entry) => entry.command.kind === 'answer' || entry.command.kind === 'drop');
+    const touch = (command: JobCommand) => void post(job, job.title, command);
+    const answer = (next: Schemas['Outcome'], effort: number | null) => touch({ kind: 'answer', outcome: next, effort, ...more, marks: more.marks.filter((mark) => mark.kind !== 'failed' || next !== 'held') });
     const end = (next: Schemas['Outcome']) => {
         setOutcome(next);
         // What came off by itself is no longer taken off.
-        if (!job.takenOff.includes(next)) answer.mutate({ outcome: next, effort: null });
+        if (!job.takenOff.includes(next)) answer(next, null);
     };
     return (
         <div className="flex flex-col gap-3">
@@ -135,22 +135,18 @@ function Open({ job }: { job: Job }) {
                 </p>
                 {job.assumed ? <p className="font-[650] text-brass">{say('prints.setup_assumed')}</p> : null}
             </div>
-            {may.test ? (
+            {said ? (
+                <p role="status" className="font-[650]">
+                    {said.command.kind === 'answer' ? say('prints.noted', { how: OUTCOME_WORDS[said.command.outcome] }) : say('prints.not_printed')}
+                </p>
+            ) : may.test ? (
                 <>
                     <ChoiceRow label={say('prints.how_did_it_end')} value={outcome} onValue={end} options={optionsOf(OUTCOME_WORDS)} />
-                    {outcome !== null && job.takenOff.includes(outcome) ? <ChoiceRow label={say('prints.how_did_it_come_off')} value={null} onValue={(effort) => answer.mutate({ outcome, effort: Number(effort) })} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} /> : null}
+                    {outcome !== null && job.takenOff.includes(outcome) ? <ChoiceRow label={say('prints.how_did_it_come_off')} value={null} onValue={(effort) => answer(outcome, Number(effort))} options={EFFORT_WORDS.map((label, i) => ({ value: String(i), label }))} /> : null}
                     <details>
                         <summary className="flex min-h-11 cursor-pointer items-center">{say('prints.more_to_say_first')}</summary>
-                        <div className="flex flex-col gap-3 pb-2">
-                            <CheckField label={say('prints.the_plate_was_harmed')} checked={damaged} onValue={setDamaged} />
-                            {job.spots.length > 0 ? <ChoiceRow label={say('prints.where_did_it_stand')} value={spot} onValue={setSpot} options={job.spots.map((each) => ({ value: String(each.value), label: each.words }))} /> : null}
-                            <TextField label={say('prints.note')} value={note} onValue={setNote} maxLength={500} />
-                            <Button tone="quiet" className="self-start" onClick={() => drop.mutate(undefined)} disabled={drop.isPending}>
-                                {say('prints.it_was_not_printed')}
-                            </Button>
-                        </div>
+                        <MoreToSay job={job} more={more} onMore={setMore} photosWait={waiting.length} onPhoto={(image) => touch({ kind: 'job_photo', image })} onDrop={() => touch({ kind: 'drop', reason: say('prints.was_not_printed') })} />
                     </details>
-                    <Fault error={answer.error ?? drop.error} />
                 </>
             ) : null}
         </div>
@@ -166,6 +162,7 @@ function Done({ job }: { job: Job }) {
                     <What job={job} />
                 </p>
                 {job.note ? <p className="text-soft">{job.note}</p> : null}
+                <Seen job={job} />
             </div>
             <p>
                 <strong className={job.cameTrue === false ? 'text-fault' : ''}>{job.status === 'open' ? say('prints.nobody_said_yet') : job.status === 'dropped' ? say('prints.not_printed') : OUTCOME_WORDS[job.outcome ?? 'held']}</strong>

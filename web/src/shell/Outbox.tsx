@@ -6,9 +6,9 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { useFigures } from '../ui/quantity';
 import { useTerms } from '../ui/terms';
-import { OUTCOME_WORDS, RUN_STATUS_WORDS } from '../ui/words';
+import { EFFORT_WORDS, OUTCOME_WORDS, RUN_STATUS_WORDS } from '../ui/words';
 import { say } from '../words/say';
-import { dropRefused, flush, open, useOutbox, type Command, type Refused } from './outbox';
+import { dropRefused, flush, isJob, open, useOutbox, type Command, type Refused } from './outbox';
 
 const RETRY_MS = 3_000;
 /** What is sent at once is not spoken of: the page would jump under the thumb at each touch. */
@@ -21,7 +21,12 @@ export function Outbox() {
     const { waiting, refused } = useOutbox();
     useEffect(() => {
         if (!person) return;
-        void open(person, async (sheet) => {
+        void open(person, async (delivered) => {
+            if ('job' in delivered) {
+                await Promise.all(['jobs', 'care', 'overview', 'sides', 'choose', 'bench'].map((each) => queries.invalidateQueries({ queryKey: [each] })));
+                return;
+            }
+            const { sheet } = delivered;
             const key = ['runs', sheet.run.id];
             // What was asked before knows less than this answer.
             await queries.cancelQueries({ queryKey: key });
@@ -76,7 +81,9 @@ function NotTaken({ refused }: { refused: Refused }) {
     );
 }
 
-function theirWords({ status, step, outcome }: NonNullable<Refused['theirs']>, stepWords: (step: string) => string): string {
+function theirWords(theirs: NonNullable<Refused['theirs']>, stepWords: (step: string) => string): string {
+    if (isJob(theirs)) return theirs.status === 'dropped' ? say('prints.not_printed') : theirs.outcome === null ? say('prints.nobody_said_yet') : OUTCOME_WORDS[theirs.outcome];
+    const { status, step, outcome } = theirs;
     const state = status === 'running' ? stepWords(step) : RUN_STATUS_WORDS[status];
     return outcome === null ? state : say('outbox.state', { state, outcome: OUTCOME_WORDS[outcome] });
 }
@@ -92,8 +99,13 @@ function useCommandWords(): (command: Command) => string {
                 return OUTCOME_WORDS[command.outcome];
             case 'reading':
                 return say('outbox.reading', { measure: terms.measure(command.measure), value: figure('number').text(command.value), unit: command.unit });
+            case 'answer':
+                return command.effort === null ? OUTCOME_WORDS[command.outcome] : say('outbox.state', { state: OUTCOME_WORDS[command.outcome], outcome: EFFORT_WORDS[command.effort] ?? '' });
+            case 'drop':
+                return say('prints.not_printed');
             case 'mark':
                 return say('outbox.mark');
+            case 'job_photo':
             case 'photo':
                 return say('outbox.photo');
             case 'finish':

@@ -4,8 +4,15 @@ import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
 
-/** What somebody does with a run on its sheet; each is kept until the server has it. */
+/** What somebody says of a print for use when it comes off. */
+export type JobCommand =
+    | { kind: 'answer'; outcome: Schemas['Outcome']; effort: number | null; damaged: boolean; note: string; spot: number | null; liftMm: number | null; marks: { kind: Schemas['MarkKind']; x: number; y: number; place: number | null }[] }
+    | { kind: 'drop'; reason: string }
+    | { kind: 'job_photo'; image: Blob };
+
+/** What somebody does with a run on its sheet, or says of a print; each is kept until the server has it. */
 export type Command =
+    | JobCommand
     | { kind: 'step'; step: Schemas['Step'] }
     | { kind: 'outcome'; outcome: Schemas['Outcome']; note: string }
     | { kind: 'reading'; measure: Schemas['Measure']; value: number; unit: Schemas['Unit']; atLeast: boolean; place: number; /** Of a lift by calliper: the height in the middle. */ againstHeight?: number }
@@ -16,17 +23,21 @@ export type Command =
 
 export type Entry = {
     id: string;
+    /** Of the run, or of the print. */
     runId: string;
-    /** As the page names the run. */
+    /** As the page names it. */
     run: string;
     command: Command;
-    /** The version of the run that it rests on; null: whatever those before it make of the run. */
+    /** The version that it rests on; null: whatever those before it make of the run or print. */
     version: number | null;
     touchedAt: number;
 };
 
 /** What the server did not take, with what it has instead where somebody else was first. */
-export type Refused = Entry & { message: string; theirs: Schemas['Run'] | null };
+export type Refused = Entry & { message: string; theirs: Schemas['Run'] | Schemas['Job'] | null };
+
+/** What the server answers: the run or the print as it stands now. */
+export type Delivered = { sheet: Schemas['RunSheet'] } | { job: Schemas['Job'] };
 
 type Box = { waiting: Entry[]; refused: Refused[] };
 
@@ -36,7 +47,7 @@ const BUSY_MS = 1_500;
 /** Whose entries are sent now. Those of others wait on this device until they sign in again. */
 let person: string | null = null;
 let box: Box = EMPTY;
-let answered: (sheet: Schemas['RunSheet']) => Promise<void> = () => Promise.resolve();
+let answered: (delivered: Delivered) => Promise<void> = () => Promise.resolve();
 const listeners = new Set<() => void>();
 const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('sitzplatz.outbox');
 
@@ -67,7 +78,7 @@ async function load(): Promise<void> {
 }
 
 /** From now on entries are this person's; what the server answers is handed on. */
-export async function open(id: string, onAnswer: (sheet: Schemas['RunSheet']) => Promise<void>): Promise<void> {
+export async function open(id: string, onAnswer: (delivered: Delivered) => Promise<void>): Promise<void> {
     answered = onAnswer;
     if (person !== id) {
         person = id;
@@ -78,10 +89,12 @@ export async function open(id: string, onAnswer: (sheet: Schemas['RunSheet']) =>
 }
 
 /** Keeps what was touched, and sends it as soon as it can. */
-export async function post(sheet: Schemas['RunSheet'], run: string, command: Command): Promise<void> {
-    const entry = { id: v7(), runId: sheet.run.id, run, command, touchedAt: Date.now() };
+export async function post(rests: { id: string; version: number }, run: string, command: Command): Promise<void> {
+    const entry = { id: v7(), runId: rests.id, run, command, touchedAt: Date.now() };
+    // A photo leaves a print as it is: what is said of it rests on what was seen.
+    const moves = !['answer', 'drop', 'job_photo'].includes(command.kind);
     await change(({ waiting, refused }) => ({
-        waiting: [...waiting, { ...entry, version: waiting.some((each) => each.runId === entry.runId) ? null : sheet.run.version }],
+        waiting: [...waiting, { ...entry, version: moves && waiting.some((each) => each.runId === entry.runId) ? null : rests.version }],
         refused: refused.filter((each) => each.runId !== entry.runId),
     }));
     await flush();
@@ -116,10 +129,10 @@ async function send(): Promise<void> {
             return version === null ? left : left.map((each, i) => (i === next ? { ...each, version } : each));
         };
         try {
-            const sheet = await deliver(current);
+            const delivered = await deliver(current);
             // Shown first and forgotten then: in between nothing falls back to what was before.
-            await answered(sheet);
-            await change(({ waiting, refused }) => ({ waiting: rest(waiting, sheet.run.version), refused }));
+            await answered(delivered);
+            await change(({ waiting, refused }) => ({ waiting: rest(waiting, 'job' in delivered ? delivered.job.version : delivered.sheet.run.version), refused }));
         } catch (error) {
             // Signed out, or a trouble of the server: neither is a fault of the entry, and it is tried again.
             if (!(error instanceof Problem) || error.status === 401 || (error.status >= 500 && !error.busy)) return;
@@ -127,7 +140,7 @@ async function send(): Promise<void> {
                 setTimeout(() => void flush(), BUSY_MS);
                 return;
             }
-            const theirs = (error.theirs ?? null) as Schemas['Run'] | null;
+            const theirs = (error.theirs ?? null) as Refused['theirs'];
             // An answer may have been lost on its way: what is as wished already is done.
             const done = theirs !== null && isSo(current.command, theirs);
             await change(({ waiting, refused }) => ({ waiting: rest(waiting, theirs?.version ?? null), refused: done ? refused : [...refused, { ...current, message: error.message, theirs }] }));
@@ -135,7 +148,9 @@ async function send(): Promise<void> {
     }
 }
 
-function isSo(command: Command, run: Schemas['Run']): boolean {
+function isSo(command: Command, theirs: NonNullable<Refused['theirs']>): boolean {
+    if (isJob(theirs)) return command.kind === 'answer' ? theirs.status === 'answered' && theirs.outcome === command.outcome && theirs.effort === command.effort : command.kind === 'drop' && theirs.status === 'dropped';
+    const run = theirs;
     switch (command.kind) {
         case 'step':
             return run.step === command.step && run.status === 'running';
@@ -148,11 +163,36 @@ function isSo(command: Command, run: Schemas['Run']): boolean {
         case 'reading':
         case 'mark':
         case 'photo':
+        case 'answer':
+        case 'drop':
+        case 'job_photo':
             return false;
     }
 }
 
-async function deliver({ id, runId, command, version, touchedAt }: Entry): Promise<Schemas['RunSheet']> {
+export function isJob(thing: Schemas['Run'] | Schemas['Job']): thing is Schemas['Job'] {
+    return 'takenOff' in thing;
+}
+
+async function deliver(entry: Entry): Promise<Delivered> {
+    const { id, runId, command, version, touchedAt } = entry;
+    const params = { path: { id: runId } };
+    const heldSeconds = Math.max(0, (Date.now() - touchedAt) / 1000);
+    switch (command.kind) {
+        case 'answer': {
+            const { outcome, effort, damaged, note, spot, liftMm, marks } = command;
+            return { job: await ask(api.POST('/api/jobs/{id}/answer', { params, body: { outcome, effort, damaged, note, spot, liftMm, marks, version: version ?? 0, heldSeconds } })) };
+        }
+        case 'drop':
+            return { job: await ask(api.POST('/api/jobs/{id}/drop', { params, body: { version: version ?? 0, reason: command.reason, heldSeconds } })) };
+        case 'job_photo':
+            return { job: await ask(api.POST('/api/jobs/{id}/photos', { params: { ...params, query: { id } }, body: '', bodySerializer: () => command.image, headers: { 'Content-Type': 'application/octet-stream' } })) };
+        default:
+            return { sheet: await deliverToRun({ ...entry, command }) };
+    }
+}
+
+async function deliverToRun({ id, runId, command, version, touchedAt }: Entry & { command: Exclude<Command, JobCommand> }): Promise<Schemas['RunSheet']> {
     const params = { path: { id: runId } };
     const heldSeconds = Math.max(0, (Date.now() - touchedAt) / 1000);
     // Only what stood behind an entry that was refused for another reason knows no version: it rests on what is there.

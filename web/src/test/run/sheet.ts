@@ -39,9 +39,7 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
         }
         case 'mark':
             return sheet.marks.some((each) => each.id === id) ? sheet : { ...sheet, marks: [...sheet.marks, { id, kind: command.mark, x: command.x, y: command.y, place: command.place, markedBy: '' }] };
-        case 'photo':
-        case 'finish':
-        case 'void':
+        default:
             return sheet;
     }
 }
@@ -52,7 +50,7 @@ export function useTouch(sheet: Sheet): (command: Command) => Promise<void> {
     const words = say('test.run_setup', { position: sheet.run.position, setup: sheet.setup.label });
     return (command) => {
         const rests = queries.getQueryData(runQuery(sheet.run.id).queryKey) ?? sheet;
-        return post(rests, words, command);
+        return post(rests.run, words, command);
     };
 }
 

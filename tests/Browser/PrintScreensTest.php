@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
+
 /** A print for use: begun from the answer of Choose, answered in two touches at phone size. */
 final class PrintScreensTest extends BrowserTestCase
 {
@@ -27,6 +29,41 @@ final class PrintScreensTest extends BrowserTestCase
         $this->see('Filter cell, set of two');
         $this->press('Did it come true?');
         $this->see('Of 1 print 1 held and let go');
+    }
+
+    public function testAPrintIsAnsweredWithoutNetworkWithItsPhotoAndItsHarm(): void
+    {
+        $this->signIn('technician');
+        $this->open('/choose');
+        $this->press('Print with it');
+        $this->fill('What is printed', 'Name plate');
+        $this->press('Begin the print');
+        $this->see('It is logged.');
+        $this->phone();
+        $this->open('/prints');
+        $this->see('How did it end?');
+        $this->network(false);
+        $this->click('//summary[contains(., "More to say")]');
+        $this->fill('Worst corner up by, mm', '0.6');
+        $this->click('//label[contains(., "The plate was marked")]');
+        $this->see('Touch where it is');
+        $this->click('//*[@role="img" and starts-with(@aria-label, "Map of the plate")]');
+        $picture = tempnam(sys_get_temp_dir(), 'photo').'.jpg';
+        imagejpeg(imagecreatetruecolor(320, 240), $picture);
+        $this->page->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($picture);
+        $this->see('One photo waits');
+        $this->assertAccessible('what is said of a print');
+        $this->press('A corner lifted');
+        $this->press('Lifts by finger');
+        $this->see('Noted: ');
+        $this->see('entries wait for the server');
+        $this->assertFits('an answer that waits');
+        $this->network(true);
+        $this->see('worst corner up by 0.6');
+        $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'Something still waits.');
+        self::assertSame(1, \count($this->page->findElements(WebDriverBy::cssSelector('img[src^="/api/job-photos/"]'))));
+        self::assertSame(1, \count($this->page->findElements(WebDriverBy::xpath('//*[@role="img" and starts-with(@aria-label, "Map of the plate")]'))), 'Where it was harmed is drawn.');
+        unlink($picture);
     }
 
     public function testALogIsReadInAndSummedForASheet(): void

@@ -56,6 +56,9 @@ final class DemoLoadCommand extends Command
                 /** @var array<string, mixed> $year */
                 $year = Yaml::parseFile($this->projectDir.'/demo/year.yaml');
                 $this->year->load($year, $this->shop, $now);
+                /** @var array{printer: string} $printer */
+                $printer = Yaml::parseFile($this->projectDir.'/demo/printer.yaml');
+                $this->year->letReport($printer['printer']);
             }
         });
         $output->writeln('The demo is loaded: an observatory workshop with four printers.');

@@ -7,6 +7,7 @@ namespace App\Demo;
 use App\Care\CareEvent;
 use App\Choose\Questions;
 use App\Choose\RecordKeeper;
+use App\Device\SimulatedPrinter;
 use App\Evidence\ChangeEvent;
 use App\Fix\FixCase;
 use App\Keep\DriftWatch;
@@ -14,6 +15,7 @@ use App\Platform\Database\UtcType;
 use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
+use App\Test\PrinterToken;
 use App\Test\RunTally;
 use Doctrine\ORM\EntityManagerInterface;
 use Random\Engine\Xoshiro256StarStar;
@@ -25,6 +27,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PlateSpot;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\Uuid;
 use Symfony\Component\Uid\UuidV7;
 
@@ -62,6 +65,8 @@ final class DemoYear
         private readonly RunTally $tally,
         private readonly DriftWatch $drift,
         private readonly RecordKeeper $record,
+        #[Autowire('%env(APP_SECRET)%')]
+        private readonly string $appSecret,
     ) {
     }
 
@@ -101,6 +106,19 @@ final class DemoYear
             $this->open($job);
         }
         $this->drift->rebuild($this->entities);
+    }
+
+    /** The simulated printer may report its prints. */
+    public function letReport(string $printer): void
+    {
+        $this->entities->persist(PrinterToken::of(
+            SimulatedPrinter::token($this->appSecret),
+            Uuid::v7(),
+            $this->now,
+            $this->shop->printers[$printer],
+            $this->shop->people['Mara'],
+        ));
+        $this->entities->flush();
     }
 
     /** From here on Choose knows all that was printed so far. */

@@ -28,6 +28,10 @@ class ShopSetting extends VersionedRow
     #[ORM\Column(length: 20)]
     public Ladder $ladder = Ladder::HeatFirst;
 
+    /** By which phones and tablets reach the app, as in https://sitzplatz.lan; "": that by which whoever prints a code reaches it. */
+    #[ORM\Column(length: 200)]
+    public string $address = '';
+
     public function __construct(\DateTimeImmutable $createdAt)
     {
         parent::__construct(Uuid::fromString(self::ID), $createdAt);
@@ -45,6 +49,7 @@ class ShopSetting extends VersionedRow
             'onePerson' => $this->onePerson,
             'voidAfterHours' => $this->voidAfterHours,
             'ladder' => $this->ladder->value,
+            'address' => $this->address,
         ];
     }
 }

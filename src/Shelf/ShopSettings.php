@@ -52,6 +52,7 @@ final readonly class ShopSettings
             $settings->onePerson = $body['onePerson'];
             $settings->voidAfterHours = (float) $body['voidAfterHours'];
             $settings->ladder = Ladder::from($body['ladder'] ?? $settings->ladder->value);
+            $settings->address = $body['address'] ?? $settings->address;
             $this->audit->note('settings changed', $settings->id, $body);
         });
 

@@ -39,7 +39,12 @@ class PrinterToken extends Row
     {
         $secret = bin2hex(random_bytes(24));
 
-        return [new self($id, $at, $printer, self::digestOf($secret), $by), $secret];
+        return [self::of($secret, $id, $at, $printer, $by), $secret];
+    }
+
+    public static function of(string $secret, Uuid $id, \DateTimeImmutable $at, Printer $printer, Author $by): self
+    {
+        return new self($id, $at, $printer, self::digestOf($secret), $by);
     }
 
     public static function digestOf(string $secret): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Device\SimulatedPrinter;
+
 /** Printers report their prints with a token; how they came out, only a person says. */
 final class MachineTest extends ApiTestCase
 {
@@ -47,6 +49,27 @@ final class MachineTest extends ApiTestCase
         $this->report($token, ['key' => 'p-2', 'event' => 'end'], 200);
         self::assertEqualsWithDelta(30, $this->ask('GET', '/api/jobs?status=open', null, 200)[0]['reportedMinutes'], 0.2, 'From its begin, where it does not say.');
         $this->report($token, ['key' => 'p-9', 'event' => 'end'], 404);
+    }
+
+    public function testTheStandInReportsAsAnyPrinterMay(): void
+    {
+        $job = $this->begun();
+        $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'held', 'effort' => 0], 200);
+        $token = $this->token();
+        $prints = [['title' => 'Rail cover', 'minutes' => 38, 'idle' => 3], ['title' => 'Cable guide', 'minutes' => 16, 'idle' => 240]];
+        $waits = [];
+        foreach ((new SimulatedPrinter($prints))->reports('one') as $i => ['waitSeconds' => $wait, 'report' => $report]) {
+            $waits[] = $wait / 60;
+            $this->report($token, $report, 'begin' === $report['event'] ? 201 : 200);
+            if (5 === $i) {
+                break;
+            }
+        }
+        self::assertEquals([3, 38, 240, 16, 3, 38], $waits, 'In turn, without end.');
+        $open = $this->ask('GET', '/api/jobs?status=open', null, 200);
+        self::assertEqualsCanonicalizing([['Rail cover', 38], ['Rail cover', 38], ['Cable guide', 16]], array_map(static fn (array $each): array => [$each['title'], $each['reportedMinutes']], $open));
+        self::assertSame([true], array_values(array_unique(array_column($open, 'assumed'))), 'Nobody said with which setup.');
+        self::assertNotSame(SimulatedPrinter::token('one'), SimulatedPrinter::token('another'), 'Its token is that of one demo.');
     }
 
     public function testOnlyATokenThatStandsReports(): void

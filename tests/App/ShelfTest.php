@@ -355,4 +355,17 @@ final class ShelfTest extends ApiTestCase
 
         return [array_values(array_column($next, 'kind')), array_values(array_column($next, 'title'))];
     }
+
+    public function testALeadSaysByWhichAddressPhonesReachTheApp(): void
+    {
+        $this->signIn('lead');
+        $settings = $this->ask('GET', '/api/settings', null, 200);
+        self::assertSame('', $settings['address'], 'None: that of whoever prints a code.');
+        foreach (['sitzplatz.lan', 'javascript:alert(1)', 'https://sitzplatz.lan/else', 'https://a b'] as $bad) {
+            self::assertSame('address', $this->ask('PUT', '/api/settings', ['address' => $bad] + $settings, 422)['errors'][0]['field']);
+        }
+        self::assertSame('https://sitzplatz.lan:8443', $this->ask('PUT', '/api/settings', ['address' => 'https://sitzplatz.lan:8443'] + $settings, 200)['address']);
+        $this->signIn('technician');
+        self::assertSame('https://sitzplatz.lan:8443', $this->ask('GET', '/api/settings', null, 200)['address'], 'Whoever prints a code asks for it.');
+    }
 }

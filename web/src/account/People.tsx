@@ -62,12 +62,14 @@ export function People() {
 }
 
 const HOURS = whole({ hours: number() });
+const ADDRESS = whole({ address: text() });
 
 /** Where nobody else is there to declare a run void. */
 function OnePerson() {
     const { data: settings } = useSuspenseQuery(settingsQuery);
     const save = useChange((change: Partial<Schemas['Settings']>) => ask(api.PUT('/api/settings', { body: { ...settings, ...change } })), ['settings']);
     const draft = useDraft({ start: (): { hours: number | null } => ({ hours: settings.voidAfterHours }), schema: HOURS, send: ({ hours }) => ask(api.PUT('/api/settings', { body: { ...settings, voidAfterHours: hours } })), touches: ['settings'] });
+    const reached = useDraft({ start: () => ({ address: settings.address ?? '' }), schema: ADDRESS, send: ({ address }) => ask(api.PUT('/api/settings', { body: { ...settings, address: address.trim().replace(/\/+$/, '') } })), touches: ['settings'] });
     return (
         <MarginNote title={say('account.how_this_shop_works')}>
             <CheckField label={say('account.one_person_may_void_a_run')} checked={settings.onePerson} onValue={(onePerson) => save.mutate({ onePerson })} />
@@ -88,6 +90,9 @@ function OnePerson() {
                     { value: 'foothold_first', label: say('account.ears_or_a_brim') },
                 ]}
             />
+            <DraftForm draft={reached} send={say('account.save')} tone="plain" className="flex flex-col gap-2">
+                <TextField label={say('account.address_of_the_app')} hint={say('account.address_in_words')} {...reached.at('address')} />
+            </DraftForm>
             <Fault error={save.error} />
         </MarginNote>
     );

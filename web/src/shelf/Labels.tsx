@@ -6,7 +6,8 @@ import { agentsQuery, catalogueQuery, lotsQuery, sidesQuery } from '../api/queri
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { CheckField } from '../ui/Field';
-import { QrCode } from '../ui/QrCode';
+import { Notice } from '../ui/Notice';
+import { QrCode, useAddress } from '../ui/QrCode';
 import { day } from '../ui/quantity';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
@@ -18,6 +19,7 @@ type Label = { key: string; name: string; lines: string[]; path: string };
 export function Labels() {
     const [{ data: sides }, { data: lots }, { data: agents }, { data: catalogue }] = useSuspenseQueries({ queries: [sidesQuery, lotsQuery, agentsQuery, catalogueQuery] });
     const [kind, setKind] = useState<Kind>('plates');
+    const address = useAddress();
     const [without, setWithout] = useState<string[]>([]);
     const named = (list: { id: string; name: string }[], id: string) => list.find((each) => each.id === id)?.name ?? id;
     const all: Record<Kind, Label[]> = {
@@ -78,6 +80,13 @@ export function Labels() {
                             ]}
                         />
                     </div>
+                    {/^https?:\/\/(127\.|localhost)/.test(address) ? (
+                        <div className="mb-4">
+                            <Notice tone="caution">{say('shelf.codes_lead_here_only', { address })}</Notice>
+                        </div>
+                    ) : (
+                        <p className="mb-4">{say('shelf.codes_lead_to', { address })}</p>
+                    )}
                     <div className="overflow-x-auto bg-white p-3" tabIndex={0} role="region" aria-label={say('shelf.labels')}>{sheet}</div>
                 </Sheet>
             </div>

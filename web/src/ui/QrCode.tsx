@@ -1,8 +1,17 @@
+import { useQuery } from '@tanstack/react-query';
 import { create } from 'qrcode';
+
+import { settingsQuery } from '../api/queries';
+
+/** Where codes lead: the address of the shop, if a lead has set one, else that of this page. */
+export function useAddress(): string {
+    const { data } = useQuery(settingsQuery);
+    return data?.address ? data.address : location.origin;
+}
 
 /** A code that a phone opens an address with; drawn, so that it prints sharp and a strict policy lets it. */
 export function QrCode({ path, label, className = '' }: { path: string; label: string; className?: string }) {
-    const { modules } = create(new URL(path, location.origin).href, { errorCorrectionLevel: 'M' });
+    const { modules } = create(new URL(path, useAddress()).href, { errorCorrectionLevel: 'M' });
     const { size } = modules;
     let drawn = '';
     for (let y = 0; y < size; y++) for (let x = 0; x < size; x++) if (modules.get(y, x)) drawn += `M${x} ${y}h1v1h-1z`;

@@ -126,7 +126,7 @@ final readonly class Drift
         $sum = BernoulliCusum::of($were, $accepted, $worse, self::LIMIT);
 
         return new DriftChart($kind, $sum->path, null === $sum->alarm ? null : $prints[$sum->alarm]['at'], Sentence::of(
-            'drift.'.$kind->value,
+            'drift.'.$kind->value.(null === $sum->alarm ? '_steady' : ''),
             ...$more,
             prints: Quantity::count(\count($were)),
             good: Quantity::count(\count(array_filter($were))),
@@ -143,7 +143,7 @@ final readonly class Drift
         $sum = SelfStartingCusum::of($pull->readings, $pull->meanN, $pull->sdN, $since, !$pull->hot, self::LIMIT);
 
         return new DriftChart($kind, $sum->path, null === $sum->alarm ? null : $pull->since[$sum->alarm]['at'], Sentence::of(
-            'drift.'.$kind->value,
+            'drift.'.$kind->value.(null === $sum->alarm ? '_steady' : ''),
             pulls: Quantity::count(\count($since)),
             mean: Quantity::newtons(array_sum($since) / max(1, \count($since))),
             was: Quantity::newtons($pull->meanN),

@@ -56,9 +56,11 @@ final readonly class PrintsOnSheet
         $coated = null === $coatedAt ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($coatedAt));
         $marks = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT m.kind COLLATE utf8mb4_general_ci AS kind, m.x, m.y, m.created_at > ? AS on_coat FROM plate_mark m JOIN run r ON r.id = m.run_id
+            'SELECT m.kind COLLATE utf8mb4_general_ci AS kind, m.x, m.y, m.created_at > ? AS on_coat
+             FROM plate_mark m JOIN run r ON r.id = m.run_id
              WHERE r.fitting_id = ? AND m.withdrawn_at IS NULL
-             UNION ALL SELECT m.kind COLLATE utf8mb4_general_ci, m.x, m.y, m.created_at > ? FROM job j JOIN job_mark m ON m.job_id = j.id WHERE j.fitting_id = ?',
+             UNION ALL SELECT m.kind COLLATE utf8mb4_general_ci, m.x, m.y, m.created_at > ?
+             FROM job j JOIN job_mark m ON m.job_id = j.id WHERE j.fitting_id = ?',
             [$coated, $sheet = $side->current()->id->toBinary(), $coated, $sheet],
         ) as $row) {
             $marks[] = [

@@ -43,6 +43,13 @@ class JobMark extends Row
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['id' => $this->id->toRfc4122(), 'kind' => $this->kind->value, 'x' => $this->x, 'y' => $this->y, 'place' => $this->place, 'markedBy' => $this->job->answeredBy];
+        return [
+            'id' => $this->id->toRfc4122(),
+            'kind' => $this->kind->value,
+            'x' => $this->x,
+            'y' => $this->y,
+            'place' => $this->place,
+            'markedBy' => $this->job->answeredBy,
+        ];
     }
 }

@@ -51,7 +51,15 @@ final readonly class JobPhotoController
                     throw Problem::invalid('', \sprintf('A print keeps %d photos: take one back first.', self::MOST_OF_A_PRINT), 409);
                 }
                 $picture = PhotoPicture::of($sent);
-                $photo = new JobPhoto($key, $this->now->time(), $job, $picture->width, $picture->height, hash('sha256', $picture->jpeg), $this->current->author()->name);
+                $photo = new JobPhoto(
+                    $key,
+                    $this->now->time(),
+                    $job,
+                    $picture->width,
+                    $picture->height,
+                    hash('sha256', $picture->jpeg),
+                    $this->current->author()->name,
+                );
                 $this->entities->persist(new JobPhotoImage($photo, $picture->jpeg));
                 $job->photos->add($photo);
 

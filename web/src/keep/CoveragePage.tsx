@@ -43,6 +43,7 @@ export function CoveragePage() {
                 </>
             }
         >
+            {data.gaps.length > 0 ? <Gaps gaps={data.gaps} /> : null}
             {data.cells.length === 0 ? (
                 <Empty>
                     <p>{say('keep.nothing_printed_yet')}</p>
@@ -50,7 +51,6 @@ export function CoveragePage() {
             ) : (
                 <Grid coverage={data} />
             )}
-            {data.gaps.length > 0 ? <Gaps gaps={data.gaps} /> : null}
             <Smallest />
         </Sheet>
     );
@@ -116,24 +116,39 @@ function Mark({ state }: { state: Cell['state'] }) {
     );
 }
 
+/** As many as stand above the grid; the rest is opened. */
+const FIRST = 3;
+
 function Gaps({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
     return (
-        <section aria-label={say('keep.gaps')} className="mt-8">
-            <h2 className="mb-2">{say('keep.gaps')}</h2>
-            <ul>
-                {gaps.slice(0, 8).map((gap) => (
-                    <li key={`${gap.materialId}${gap.printerId}${gap.sideLabel ?? ''}${gap.agentName ?? ''}`} className="grid items-center gap-x-6 border-b border-line py-1.5 sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
-                        <span>
-                            <strong>{gap.materialName}</strong> {say('keep.gap_on', { side: gap.sideLabel ?? gap.surfaceName, agent: gap.agentName ?? say('keep.bare'), printer: gap.printerName })}
-                        </span>
-                        <span className="text-right">{say('keep.true_of_prints', { cameTrue: gap.cameTrue, prints: gap.prints })}</span>
-                        <Link to="/choose" search={{ material: gap.materialId, printer: gap.printerId }} className="inline-flex min-h-11 items-center">
-                            {say('keep.prove_it')}
-                        </Link>
-                    </li>
-                ))}
-            </ul>
+        <section aria-label={say('keep.gaps')} className="mb-6">
+            <h2 className="mb-1">{say('keep.gaps')}</h2>
+            <GapRows gaps={gaps.slice(0, FIRST)} />
+            {gaps.length > FIRST ? (
+                <details>
+                    <summary className="flex min-h-11 cursor-pointer items-center">{say('keep.more_gaps', { more: gaps.length - FIRST })}</summary>
+                    <GapRows gaps={gaps.slice(FIRST)} />
+                </details>
+            ) : null}
         </section>
+    );
+}
+
+function GapRows({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
+    return (
+        <ul>
+            {gaps.map((gap) => (
+                <li key={`${gap.materialId}${gap.printerId}${gap.sideLabel ?? ''}${gap.agentName ?? ''}`} className="grid items-center gap-x-6 border-b border-line sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
+                    <span>
+                        <strong>{gap.materialName}</strong> {say('keep.gap_on', { side: gap.sideLabel ?? gap.surfaceName, agent: gap.agentName ?? say('keep.bare'), printer: gap.printerName })}
+                    </span>
+                    <span className="sm:text-right">{say('keep.true_of_prints', { cameTrue: gap.cameTrue, prints: gap.prints })}</span>
+                    <Link to="/choose" search={{ material: gap.materialId, printer: gap.printerId }} className="inline-flex min-h-11 items-center">
+                        {say('keep.prove_it')}
+                    </Link>
+                </li>
+            ))}
+        </ul>
     );
 }
 

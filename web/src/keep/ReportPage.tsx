@@ -20,7 +20,8 @@ const MONTHS = ['1', '3', '12', '24'];
 export function ReportPage() {
     const [months, setMonths] = useState('12');
     const { data } = useSuspenseQuery(reportQuery(Number(months)));
-    const money = useFigures()('money');
+    const figure = useFigures();
+    const [money, count] = [figure('money'), figure('count')];
     return (
         <Sheet
             title={say('report.title')}
@@ -77,8 +78,8 @@ export function ReportPage() {
             {data.months.length > 0 ? <Months months={data.months} /> : null}
             <dl className="mt-5 grid gap-x-8 sm:grid-cols-2">
                 {[
-                    ...data.ends.filter((end) => end.prints > 0).map((end) => [OUTCOME_WORDS[end.outcome], String(end.prints)] as const),
-                    [say('report.harmed'), String(data.all.damaged)] as const,
+                    ...data.ends.filter((end) => end.prints > 0).map((end) => [OUTCOME_WORDS[end.outcome], count.text(end.prints)] as const),
+                    [say('report.harmed'), count.text(data.all.damaged)] as const,
                     [say('report.printed_for'), duration(data.all.minutes)] as const,
                     [say('report.lost'), duration(data.all.lostMinutes)] as const,
                     [say('report.energy'), data.energy ?? say('report.not_known')] as const,

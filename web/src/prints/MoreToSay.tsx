@@ -57,7 +57,9 @@ export function MoreToSay({ job, more, onMore, photosWait, onPhoto, onDrop }: Pr
                     </ul>
                 </section>
             ) : null}
-            <QuantityField label={say('prints.lift')} kind="length" value={more.liftMm} onValue={(liftMm) => set({ liftMm })} />
+            <div className="max-w-56">
+                <QuantityField label={say('prints.lift')} kind="length" value={more.liftMm} onValue={(liftMm) => set({ liftMm })} />
+            </div>
             <CheckField label={say('prints.the_plate_was_harmed')} checked={more.damaged} onValue={(damaged) => set({ damaged, marks: damaged ? more.marks : more.marks.filter((mark) => mark.kind === 'failed') })} />
             {more.damaged ? (
                 <div>

@@ -79,7 +79,14 @@ final readonly class ProfileController
 
         $setup = $this->edit->reference(Setup::class, $body['setupId'], 'setupId');
 
-        return new Answer(self::assessment($this->proposal->assess($setup, self::plan($body['plan']), self::claim($body)), $setup->comparison));
+        return new Answer([
+            ...self::assessment($this->proposal->assess($setup, self::plan($body['plan']), self::claim($body)), $setup->comparison),
+            'revises' => array_map(static fn (Profile $profile): array => [
+                'series' => $profile->series->toRfc4122(),
+                'revision' => $profile->revision,
+                'title' => $profile->title,
+            ], $this->revisable($setup)),
+        ]);
     }
 
     #[Route('/api/profiles', name: 'proposeProfile', methods: ['POST'])]
@@ -93,7 +100,7 @@ final readonly class ProfileController
             $document = $proposed->document;
             // What is looked up later to assess the evidence again, when it is signed.
             $document['origin'] = ['setupId' => $setup->id->toRfc4122()];
-            $series = isset($body['series']) ? Uuid::fromString($body['series']) : $id;
+            $series = isset($body['series']) ? $this->series($body['series'], $setup) : $id;
             $profile = new Profile(
                 $id,
                 $this->now->time(),
@@ -421,6 +428,34 @@ final readonly class ProfileController
             static fn (Doubt $doubt): array => ['kind' => $doubt->kind, 'reason' => $doubt->reason, 'restoredBy' => $doubt->restoredBy],
             \in_array($status, [Profile::VALIDATED, Profile::TRIAL], true) ? $doubts() : [],
         );
+    }
+
+    /** @return list<Profile> signed ones of the same material, printer and agent on the same side, of which the runs of a setup may make a new revision */
+    private function revisable(Setup $setup): array
+    {
+        $signed = $this->entities->getRepository(Profile::class)->findBy([
+            'materialId' => $setup->materialId,
+            'printer' => $setup->comparison->printer,
+            'side' => [$setup->side, null],
+            'status' => [Profile::VALIDATED, Profile::TRIAL],
+        ], ['signedAt' => 'DESC']);
+
+        return array_values(array_filter(
+            $signed,
+            static fn (Profile $profile): bool => !$profile->imported && ($profile->document['setting']['agentId'] ?? null) === $setup->agent?->kindId,
+        ));
+    }
+
+    /** @throws Problem if it is none that the setup can stand for */
+    private function series(string $id, Setup $setup): Uuid
+    {
+        foreach ($this->revisable($setup) as $profile) {
+            if ($profile->series->equals(Uuid::fromString($id))) {
+                return $profile->series;
+            }
+        }
+
+        throw Problem::invalid('series', 'This profile is of another material, printer, plate or agent, or is not signed any more: propose a profile of its own.');
     }
 
     private function nextRevision(Uuid $series): int

@@ -76,6 +76,51 @@ final class KindScreensTest extends BrowserTestCase
         $this->see('Filter cells in grey PLA, which plate?');
     }
 
+    public function testAChangeQuestionsAProfileAndItsConfirmationRestoresIt(): void
+    {
+        $this->signIn('lead');
+        $this->open('/care');
+        $this->press('Note a change to a printer');
+        $this->press('levelled again');
+        $this->press('Note it');
+        $this->open('/keep');
+        $this->press('House grey PLA on textured P1');
+        $this->see('The printer was changed since: levelled again');
+        $this->click('//a[starts-with(normalize-space(.), "Plan its confirmation: 11 runs")]');
+        $this->see('What do you want to know?');
+        $this->press('Start');
+        $this->see('Next: run 1');
+        $comparison = substr((string) $this->page->getCurrentURL(), -36);
+        $pulls = $this->page->executeAsyncScript('fetch("/api/comparisons/" + arguments[0]).then((r) => r.json()).then((c) => arguments[1](c.runs.map((run) => run.pull)))', [$comparison]);
+        self::assertIsArray($pulls);
+        $table = "setup,run,measure,value,unit,status\n";
+        foreach ($pulls as $i => $pull) {
+            $table .= "A,r$i,held,1,,exact\nA,r$i,print_minutes,30,min,exact\n".('hot' === $pull
+                ? 'A,r'.$i.',pull_hot,'.(28 + $i % 4).".5,N,exact\n"
+                : 'A,r'.$i.',pull_cold,'.(4 + $i % 2).".4,N,exact\nA,r$i,effort,1,,exact\nA,r$i,damage,0,,exact\n");
+        }
+        $this->open("/test/$comparison/import");
+        $this->fill('or paste the table', $table);
+        $this->press('Check the table');
+        $this->see('readings in '.\count($pulls).' runs');
+        $this->press('Add these readings');
+        $this->press('Record the verdict');
+        $this->press('Propose a profile from A');
+        $this->see('The evidence carries it.');
+        self::assertStringStartsWith('Revision 2 of', (string) $this->page->executeScript('return document.querySelector("select[name=series]").selectedOptions[0].text'));
+        $this->assertAccessible('a proposal of a revision');
+        $this->press('Propose it to a lead');
+        $this->see('Against revision 1');
+        $this->see('Longest job: 30 min, was 24 min.');
+        $this->press('Sign');
+        $this->fill('Your password', 'hilltop');
+        $this->press('Sign as validated');
+        $this->see('signed by Tilo');
+        $this->open('/keep');
+        $this->see('House grey PLA on textured P1');
+        self::assertStringNotContainsString('levelled again', $this->text(), 'It is restored, and the one before has given way.');
+    }
+
     public function testPaperAsPeopleKeepItIsMatchedOnceAndSeenBeforeItIsStored(): void
     {
         $this->signIn('technician');

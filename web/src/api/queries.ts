@@ -60,6 +60,9 @@ export const sideCareQuery = (id: string) => queryOptions({ queryKey: ['care', i
 export const proceduresQuery = (id: string) => queryOptions({ queryKey: ['care', id, 'procedures'], queryFn: ({ signal }) => ask(api.GET('/api/plate-sides/{id}/procedures', { signal, params: { path: { id } } })) });
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 
+/** What the runs of a setup carry, by what is claimed for them. */
+export const assessQuery = (wish: { setupId: string; anyLot: boolean; anyPlate: boolean; plan: Schemas['AcceptancePlan'] }) =>
+    queryOptions({ queryKey: ['assess', wish], queryFn: ({ signal }) => ask(api.POST('/api/profiles/assess', { signal, body: wish })) });
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: ({ signal }) => ask(api.GET('/api/settings', { signal })) });
 /** A plan to begin from; while a form is open its beginning stays as it was, and the next form begins anew. */
 export const begunQuery = (body: Schemas['BeginPlan']) => queryOptions({ queryKey: ['begun', body], queryFn: ({ signal }) => ask(api.POST('/api/plans/begin', { signal, body })), staleTime: Infinity, gcTime: 0 });

@@ -4,21 +4,21 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, type Schemas } from '../api/client';
-import { useChange, usualQuery } from '../api/queries';
+import { assessQuery, useChange, usualQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
-import { CheckField, DateField, TextField, type Option } from '../ui/Field';
+import { CheckField, DateField, SelectField, TextField, type Option } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { duration, useFigures, useQuantity } from '../ui/quantity';
-import { as, flag, picked, whole, words } from '../ui/shape';
+import { as, flag, picked, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { say, tell } from '../words/say';
 
-type Values = { title: string; planName: string; failures: '0' | '1'; anyLot: boolean; anyPlate: boolean; reviewBy: string | null };
+type Values = { series: string; title: string; planName: string; failures: '0' | '1'; anyLot: boolean; anyPlate: boolean; reviewBy: string | null };
 
-const SHAPE = whole({ title: words(), planName: picked(), failures: as<'0' | '1'>(), anyLot: flag(), anyPlate: flag(), reviewBy: words() });
+const SHAPE = whole({ series: text(), title: words(), planName: picked(), failures: as<'0' | '1'>(), anyLot: flag(), anyPlate: flag(), reviewBy: words() });
 const FAILURES: Option<'0' | '1'>[] = [
     { value: '0', label: say('keep.none') },
     { value: '1', label: say('keep.one') },
@@ -32,8 +32,16 @@ function inHalfAYear(): string {
     return date.toISOString().slice(0, 10);
 }
 
-export function Propose() {
+/** What the runs of a setup may be signed for: as a profile of its own, or as a new revision of one that stands. */
+export function Propose(): React.ReactNode {
     const { id: setupId } = route.useParams();
+    const { data: usual } = useSuspenseQuery(usualQuery);
+    const plan = usual.acceptance[0];
+    const { data, isPending } = useQuery(assessQuery({ setupId, anyLot: false, anyPlate: false, plan: { reliability: plan?.reliability ?? 0, confidence: plan?.confidence ?? 0, failuresAllowed: 0 } }));
+    return isPending ? null : <ProposalForm key={setupId} setupId={setupId} revises={data?.revises ?? []} />;
+}
+
+function ProposalForm({ setupId, revises }: { setupId: string; revises: Schemas['Assessment']['revises'] }) {
     const navigate = useNavigate();
     const figure = useFigures();
     const key = useKey();
@@ -44,15 +52,15 @@ export function Propose() {
         return { setupId, anyLot, anyPlate, plan: { reliability: plan?.reliability ?? 0, confidence: plan?.confidence ?? 0, failuresAllowed: Number(failures) } };
     };
     const draft = useDraft({
-        start: (): Values => ({ title: '', planName: plans[0]?.name ?? '', failures: '0', anyLot: false, anyPlate: false, reviewBy: inHalfAYear() }),
+        start: (): Values => ({ series: revises[0]?.series ?? '', title: revises[0]?.title ?? '', planName: plans[0]?.name ?? '', failures: '0', anyLot: false, anyPlate: false, reviewBy: inHalfAYear() }),
         schema: SHAPE,
-        send: ({ title, reviewBy, ...wish }) => ask(api.POST('/api/profiles', { body: { ...wishOf(wish), id: key, title, reviewBy } })),
+        send: ({ series, title, reviewBy, ...wish }) => ask(api.POST('/api/profiles', { body: { ...wishOf(wish), id: key, title, reviewBy, ...(series === '' ? {} : { series }) } })),
         touches: ['profiles'],
         after: (profile) => void navigate({ to: '/keep/$id', params: { id: profile.id } }),
     });
     const { values, at } = draft;
     const wish = wishOf(values);
-    const { data: assessment, error } = useQuery({ queryKey: ['assess', wish], queryFn: ({ signal }) => ask(api.POST('/api/profiles/assess', { signal, body: wish })), placeholderData: keepPreviousData });
+    const { data: assessment, error } = useQuery({ ...assessQuery(wish), placeholderData: keepPreviousData });
     return (
         <Sheet
             title={say('keep.propose_a_profile')}
@@ -77,6 +85,13 @@ export function Propose() {
                 </div>
                 <Fault error={error} />
                 {assessment ? <Assessed assessment={assessment} setupId={setupId} most={usual.mostRunsAdded} /> : null}
+                {revises.length > 0 ? (
+                    <SelectField
+                        label={say('keep.what_it_is')}
+                        {...at('series')}
+                        options={[...revises.map((each) => ({ value: each.series, label: say('keep.revision_of', { revision: each.revision + 1, title: each.title }) })), { value: '', label: say('keep.a_profile_of_its_own') }]}
+                    />
+                ) : null}
                 <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_12rem]">
                     <TextField label={say('keep.name_of_the_profile')} {...at('title')} required placeholder={say('keep.lot_and_plate_so_that_it')} />
                     <DateField label={say('keep.look_at_it_again_by')} {...at('reviewBy')} />

@@ -90,6 +90,32 @@ final class PrintScreensTest extends BrowserTestCase
         $this->assertAccessible('the report');
     }
 
+    public function testReportAndLabelsComeOutOfThePrinterAsSheetsAndNotAsScreens(): void
+    {
+        $this->signIn('technician');
+        $this->open('/prints/report');
+        $this->see('What came of the prints');
+        $this->open('/shelf/labels');
+        $this->see('Labels for');
+        foreach (['/prints/report' => 'What came of the prints', '/shelf/labels' => 'P1 front'] as $path => $words) {
+            $this->open($path);
+            $this->see($words);
+            $this->command('Emulation.setEmulatedMedia', ['media' => 'print']);
+            $shown = $this->text();
+            self::assertStringContainsString($words, $shown);
+            foreach (['Choose', 'Care', 'Room', 'Print these'] as $screen) {
+                self::assertStringNotContainsString("\n$screen\n", "\n$shown\n", "$path prints what is for the screen.");
+            }
+            $pdf = $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['paperWidth' => 8.27, 'paperHeight' => 11.69]]);
+            self::assertIsArray($pdf);
+            $bytes = (string) base64_decode((string) $pdf['data'], true);
+            self::assertStringStartsWith('%PDF', $bytes);
+            self::assertLessThanOrEqual(3, preg_match_all('~/Type\s*/Page\b~', $bytes), "$path takes more paper than it has to say.");
+            $this->command('Emulation.setEmulatedMedia', ['media' => '']);
+        }
+        self::assertSame(0, (int) $this->page->executeScript('return [...document.querySelectorAll("[role=img]")].filter((code) => code.getAttribute("aria-label").startsWith("Code") && code.getBoundingClientRect().width > 0 && code.getBoundingClientRect().width < 60).length'), 'No code is too small for a phone.');
+    }
+
     public function testTheCodeOnAPlateOpensOnAPhoneWhatPrintsOnIt(): void
     {
         $this->signIn('technician');

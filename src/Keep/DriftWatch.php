@@ -66,6 +66,7 @@ final class DriftWatch
     /** Looks at all signed profiles again. */
     public function rebuild(EntityManagerInterface $entities): void
     {
+        $entities->getConnection()->executeStatement('DELETE FROM profile_tally');
         foreach ($entities->getRepository(Profile::class)->findBy(['status' => [Profile::VALIDATED, Profile::TRIAL]]) as $profile) {
             $this->look($entities, $profile);
         }

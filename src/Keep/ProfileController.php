@@ -430,7 +430,7 @@ final readonly class ProfileController
         );
     }
 
-    /** @return list<Profile> signed ones of the same material, printer and agent on the same side, of which the runs of a setup may make a new revision */
+    /** @return list<Profile> signed ones, of which the runs of a setup may make a new revision: same material, printer, side and agent */
     private function revisable(Setup $setup): array
     {
         $signed = $this->entities->getRepository(Profile::class)->findBy([
@@ -455,7 +455,7 @@ final readonly class ProfileController
             }
         }
 
-        throw Problem::invalid('series', 'This profile is of another material, printer, plate or agent, or is not signed any more: propose a profile of its own.');
+        throw Problem::invalid('series', 'This profile is of another material, printer, plate or agent, or is signed no more: propose one of its own.');
     }
 
     private function nextRevision(Uuid $series): int

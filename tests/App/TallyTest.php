@@ -125,6 +125,13 @@ final class TallyTest extends ApiTestCase
         self::assertSame(0, $command->execute(['--rebuild' => true]));
         self::assertSame(0, $command->execute([]));
         self::assertStringContainsString('right', $command->getDisplay());
+        $profile = $this->database()->fetchOne("SELECT id FROM profile WHERE status = 'validated' LIMIT 1");
+        $this->database()->executeStatement("REPLACE INTO profile_tally (profile_id, drift, drifted_on) VALUES (?, 'hold', '2026-01-01')", [$profile]);
+        $this->database()->executeStatement('REPLACE INTO record_tally (record_class, prints, alpha, beta) VALUES (0, 9, 1, 1)');
+        self::assertSame(1, $command->execute([]), 'What was learned of prints is held against them, too.');
+        self::assertStringContainsString('2 groups', $command->getDisplay());
+        self::assertSame(0, $command->execute(['--rebuild' => true]));
+        self::assertSame(0, $command->execute([]));
     }
 
     public function testProfilesComePageByPageAndAreFound(): void

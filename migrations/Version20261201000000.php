@@ -36,7 +36,8 @@ final class Version20261201000000 extends AbstractMigration
             INDEX IDX_job_photo_job (job_id), PRIMARY KEY (id), CONSTRAINT FK_job_photo_job FOREIGN KEY (job_id) REFERENCES job (id)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('CREATE TABLE job_photo_image (photo_id BINARY(16) NOT NULL, image MEDIUMBLOB NOT NULL, PRIMARY KEY (photo_id),
             CONSTRAINT FK_job_photo_image_photo FOREIGN KEY (photo_id) REFERENCES job_photo (id)) DEFAULT CHARACTER SET utf8mb4');
-        $this->addSql('ALTER TABLE job_tally ADD energy_wh DOUBLE PRECISION DEFAULT 0 NOT NULL, ADD energy_known INT DEFAULT 0 NOT NULL');
+        $this->addSql('ALTER TABLE job_tally ADD energy_wh DOUBLE PRECISION DEFAULT 0 NOT NULL, ADD energy_known INT DEFAULT 0 NOT NULL,
+            ADD bed_first_c DOUBLE PRECISION DEFAULT NULL, ADD exposure_s DOUBLE PRECISION DEFAULT NULL');
         $this->addSql('ALTER TABLE profile_tally DROP prints');
         $this->addSql('ALTER TABLE side_tally CHANGE since_coat on_coat TEXT DEFAULT NULL');
         foreach (RunTally::rebuilding() as [$sql, $parameters]) {
@@ -54,7 +55,7 @@ final class Version20261201000000 extends AbstractMigration
             $this->addSql("DROP TABLE $table");
         }
         $this->addSql('ALTER TABLE job DROP lift_mm, DROP warm_wh, DROP draws_w, DROP energy_wh');
-        $this->addSql('ALTER TABLE job_tally DROP energy_wh, DROP energy_known');
+        $this->addSql('ALTER TABLE job_tally DROP energy_wh, DROP energy_known, DROP bed_first_c, DROP exposure_s');
         $this->addSql('DROP TABLE sheet_tally');
         $this->addSql('ALTER TABLE profile DROP terms');
         $this->addSql('UPDATE job SET room_c = 20 WHERE room_c IS NULL');

@@ -52,15 +52,27 @@ final readonly class Conditions
             && ($anyLot || $this->lotId === $wanted->lotId)
             && ($anyPlate ? $this->surfaceId === $wanted->surfaceId : $this->fittingId === $wanted->fittingId)
             && $this->agentKindId === $wanted->agentKindId
-            && self::same($this->bedFirstC, $wanted->bedFirstC, self::SAME_C)
+            && self::sameBed($this->bedFirstC, $wanted->bedFirstC)
             && self::same($this->bedOtherC, $wanted->bedOtherC, self::SAME_C)
             && self::same($this->nozzleMm, $wanted->nozzleMm, self::SAME_MM)
             && self::same($this->nozzleFirstC, $wanted->nozzleFirstC, self::SAME_C)
             && self::same($this->gapMm, $wanted->gapMm, self::SAME_MM)
-            && self::same($this->exposureS, $wanted->exposureS, self::SAME_S)
+            && self::sameExposure($this->exposureS, $wanted->exposureS)
             && self::same($this->speedMmS, $wanted->speedMmS, self::SAME_MM_S)
             && mb_strtolower(trim($this->brim)) === mb_strtolower(trim($wanted->brim))
             && $this->feeler === $wanted->feeler;
+    }
+
+    /** °C on the display; null: unheated. */
+    public static function sameBed(?float $one, ?float $other): bool
+    {
+        return self::same($one, $other, self::SAME_C);
+    }
+
+    /** s, of the bottom layers of a resin; null: none. */
+    public static function sameExposure(?float $one, ?float $other): bool
+    {
+        return self::same($one, $other, self::SAME_S);
     }
 
     private static function same(?float $a, ?float $b, float $within): bool

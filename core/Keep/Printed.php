@@ -14,6 +14,10 @@ final readonly class Printed
         public string $surfaceId,
         /** Null: bare. */
         public ?string $agentId,
+        /** On the display; null: unheated, or a resin. */
+        public ?float $bedC,
+        /** Of the bottom layers of a resin, s. */
+        public ?float $exposureS,
         public int $prints,
         public int $cameTrue,
         /** Of the last that held and let go, ISO 8601; null: none did. */

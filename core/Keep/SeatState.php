@@ -21,14 +21,31 @@ enum SeatState: string
      */
     public static function of(array $signed, bool $printed): self
     {
-        $has = static fn (\Closure $is): bool => [] !== array_filter($signed, $is);
+        $seat = self::best($signed);
 
+        return null === $seat ? ($printed ? self::Printed : self::Nothing) : self::ofSeat($seat);
+    }
+
+    /**
+     * The one that is worth the most: proven before in question before on trial; the longest prints before shorter ones.
+     *
+     * @param list<SignedSeat> $signed
+     */
+    public static function best(array $signed): ?SignedSeat
+    {
+        $order = [self::Proven, self::InQuestion, self::Trial];
+        usort($signed, static fn (SignedSeat $a, SignedSeat $b): int => [array_search(self::ofSeat($a), $order, true), -($a->longestMinutes ?? 0.0)]
+            <=> [array_search(self::ofSeat($b), $order, true), -($b->longestMinutes ?? 0.0)]);
+
+        return $signed[0] ?? null;
+    }
+
+    private static function ofSeat(SignedSeat $seat): self
+    {
         return match (true) {
-            $has(static fn (SignedSeat $seat): bool => !$seat->trial && !$seat->doubted) => self::Proven,
-            $has(static fn (SignedSeat $seat): bool => !$seat->trial) => self::InQuestion,
-            $has(static fn (SignedSeat $seat): bool => $seat->trial) => self::Trial,
-            $printed => self::Printed,
-            default => self::Nothing,
+            $seat->trial => self::Trial,
+            $seat->doubted => self::InQuestion,
+            default => self::Proven,
         };
     }
 

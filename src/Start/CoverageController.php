@@ -76,6 +76,8 @@ final readonly class CoverageController
                 'sideLabel' => $sides[$gap->sideId]->label ?? null,
                 'surfaceName' => $catalogue->surface($gap->surfaceId)->name,
                 'agentName' => null === $gap->agentId ? null : $catalogue->agent($gap->agentId)->name,
+                'bedC' => $gap->bedC,
+                'exposureS' => $gap->exposureS,
                 'prints' => $gap->prints,
                 'cameTrue' => $gap->cameTrue,
             ], \array_slice($coverage->gaps, 0, self::GAPS)),
@@ -173,21 +175,30 @@ final readonly class CoverageController
      */
     private static function cells(array $printed, array $signed, array $materials, array $surfaces): array
     {
-        $cells = [];
+        $prints = $seats = $cells = [];
+        foreach ($printed as $each) {
+            $prints[$each->materialId][$each->surfaceId][] = $each;
+        }
+        foreach ($signed as $seat) {
+            $seats[$seat->materialId][$seat->surfaceId][] = $seat;
+        }
         foreach ($materials as $material) {
             foreach ($surfaces as $surface) {
-                $of = static fn (Printed|SignedSeat $each): bool => $each->materialId === $material && $each->surfaceId === $surface;
-                $here = array_filter($printed, $of);
-                $state = SeatState::of(array_values(array_filter($signed, $of)), [] !== $here);
+                $here = $prints[$material][$surface] ?? [];
+                $stand = $seats[$material][$surface] ?? [];
+                $state = SeatState::of($stand, [] !== $here);
+                $best = SeatState::best($stand);
                 if (SeatState::Nothing !== $state) {
                     $cells[] = [
                         'materialId' => $material,
                         'surfaceId' => $surface,
                         'state' => $state->value,
                         'words' => $state->words(),
+                        'profileId' => $best?->profileId,
+                        'reach' => $best?->reach(),
                         'prints' => array_sum(array_map(static fn (Printed $each): int => $each->prints, $here)),
                         'cameTrue' => array_sum(array_map(static fn (Printed $each): int => $each->cameTrue, $here)),
-                        'lastTrue' => max([null, ...array_map(static fn (Printed $each): ?string => $each->lastTrue, array_values($here))]),
+                        'lastTrue' => max([null, ...array_map(static fn (Printed $each): ?string => $each->lastTrue, $here)]),
                     ];
                 }
             }

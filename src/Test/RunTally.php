@@ -38,7 +38,7 @@ final readonly class RunTally
     private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
         nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, own_brim, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
     private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
-        last_at, energy_wh, energy_known';
+        last_at, energy_wh, energy_known, bed_first_c, exposure_s';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
     /** What Choose asks of a group. */
     private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c,
@@ -333,9 +333,9 @@ final readonly class RunTally
     {
         return "SELECT DATE_FORMAT(j.answered_at, '%Y-%m') AS month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true,
                 COUNT(*), COALESCE(SUM(j.minutes), 0), SUM(j.damaged), MAX(j.answered_at),
-                COALESCE(SUM(j.energy_wh), 0), COUNT(j.energy_wh)
+                COALESCE(SUM(j.energy_wh), 0), COUNT(j.energy_wh), j.bed_first_c, j.exposure_s
             FROM job j WHERE j.status = 'answered' $and
-            GROUP BY month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true";
+            GROUP BY month, j.fitting_id, j.side_id, j.printer_id, j.material_id, j.agent_id, j.outcome, j.came_true, j.bed_first_c, j.exposure_s";
     }
 
     /** @param string $made each finished run or print for use with what it was made under */

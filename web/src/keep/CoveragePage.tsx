@@ -99,6 +99,11 @@ function Known({ cell }: { cell: Cell | undefined }) {
                 <span className="sr-only">{cell.words}. </span>
                 {cell.prints > 0 ? say('keep.true_of_prints', { cameTrue: cell.cameTrue, prints: cell.prints }) : say('keep.no_prints')}
                 {cell.lastTrue ? <span className="block text-sm text-soft">{day(cell.lastTrue)}</span> : null}
+                {cell.profileId ? (
+                    <Link to="/keep/$id" params={{ id: cell.profileId }} className="block text-sm whitespace-normal">
+                        {cell.reach}
+                    </Link>
+                ) : null}
             </span>
         </span>
     );
@@ -135,12 +140,14 @@ function Gaps({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
 }
 
 function GapRows({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
+    const figure = useFigures();
+    const at = ({ bedC, exposureS }: Schemas['Coverage']['gaps'][number]) => (exposureS !== null ? say('unit.seconds', { figure: figure('count').bare(exposureS) }) : bedC === null ? say('test.bed_unheated') : figure('temperature').text(bedC));
     return (
         <ul>
             {gaps.map((gap) => (
-                <li key={`${gap.materialId}${gap.printerId}${gap.sideLabel ?? ''}${gap.agentName ?? ''}`} className="grid items-center gap-x-6 border-b border-line sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
+                <li key={`${gap.materialId}${gap.printerId}${gap.sideLabel ?? ''}${gap.agentName ?? ''}${at(gap)}`} className="grid items-center gap-x-6 border-b border-line sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
                     <span>
-                        <strong>{gap.materialName}</strong> {say('keep.gap_on', { side: gap.sideLabel ?? gap.surfaceName, agent: gap.agentName ?? say('keep.bare'), printer: gap.printerName })}
+                        <strong>{gap.materialName}</strong> {say('keep.gap_on', { side: gap.sideLabel ?? gap.surfaceName, agent: gap.agentName ?? say('keep.bare'), printer: gap.printerName, at: at(gap) })}
                     </span>
                     <span className="sm:text-right">{say('keep.true_of_prints', { cameTrue: gap.cameTrue, prints: gap.prints })}</span>
                     <Link to="/choose" search={{ material: gap.materialId, printer: gap.printerId }} className="inline-flex min-h-11 items-center">

@@ -26,7 +26,7 @@ final readonly class PrintsOnSheet
     /** @return list<PlacedPrints> */
     public function places(PlateSide $side, ?string $coatedAt): array
     {
-        $coated = null === $coatedAt ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($coatedAt));
+        $coated = self::coated($coatedAt);
         $sheet = $side->current()->id->toBinary();
         $found = [];
         foreach ($this->database->iterateAssociative(
@@ -50,10 +50,16 @@ final readonly class PrintsOnSheet
         return $found;
     }
 
+    /** As the database has it; after all there is where nothing is coated. */
+    private static function coated(?string $at): string
+    {
+        return null === $at ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($at));
+    }
+
     /** @return list<array{kind: MarkKind, x: float, y: float, onCoat: bool}> */
     public function marks(PlateSide $side, ?string $coatedAt): array
     {
-        $coated = null === $coatedAt ? '9999-12-31' : UtcType::text(new \DateTimeImmutable($coatedAt));
+        $coated = self::coated($coatedAt);
         $marks = [];
         foreach ($this->database->iterateAssociative(
             'SELECT m.kind COLLATE utf8mb4_general_ci AS kind, m.x, m.y, m.created_at > ? AS on_coat

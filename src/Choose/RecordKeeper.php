@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Platform\Database\Flushed;
 use App\Test\Job;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\DBAL\Connection;
@@ -28,8 +29,7 @@ final class RecordKeeper
 
     public function onFlush(OnFlushEventArgs $flush): void
     {
-        $work = $flush->getObjectManager()->getUnitOfWork();
-        foreach ([...$work->getScheduledEntityInsertions(), ...$work->getScheduledEntityUpdates()] as $entity) {
+        foreach (Flushed::entities($flush) as $entity) {
             if ($entity instanceof Job && JobStatus::Answered === $entity->status && null !== $entity->recordClass) {
                 $this->answered[$entity->recordClass] = $entity->recordClass;
             }

@@ -235,10 +235,10 @@ final class DemoYear
     /** @param array<string, mixed> $recipe */
     private function outcome(array $recipe, int $onSheet, float $day, int $minutes, ?float $said): JobAnswer
     {
-        $hold = isset($recipe['drifts']) && $day < $recipe['drifts']['days'] ? $recipe['drifts']['to'] : $recipe['hold'];
+        $drifting = isset($recipe['drifts']) && $day < $recipe['drifts']['days'];
+        $hold = $drifting ? $recipe['drifts']['to'] : $recipe['hold'];
         // The truth of the demo lies between what the recipe tells and what was said, as full plates and long prints are harder.
         $odds = log($hold / (1 - $hold)) - self::WEAR * max(0, $onSheet - ($recipe['wearsFrom'] ?? \PHP_INT_MAX));
-        $drifting = isset($recipe['drifts']) && $day < $recipe['drifts']['days'];
         $odds = null === $said || $drifting ? $odds : ($odds + max(-2.0, log($said / (1 - $said)))) / 2;
         if ($this->chance() >= 1 / (1 + exp(-$odds))) {
             $outcome = $this->chance() < 0.6 ? Outcome::Lifted : Outcome::CameOff;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Platform\Database\Flushed;
 use App\Shelf\Fitting;
 use App\Shelf\Printer;
 use App\Test\Job;
@@ -33,8 +34,7 @@ final class DriftWatch
 
     public function onFlush(OnFlushEventArgs $flush): void
     {
-        $work = $flush->getObjectManager()->getUnitOfWork();
-        foreach ([...$work->getScheduledEntityInsertions(), ...$work->getScheduledEntityUpdates()] as $entity) {
+        foreach (Flushed::entities($flush) as $entity) {
             $run = $entity instanceof Standing ? $entity->part->run : $entity;
             $made = match (true) {
                 $run instanceof Job && JobStatus::Answered === $run->status => [$run->fitting, $run->printer, $run->materialId],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use App\Platform\Database\Flushed;
 use App\Shelf\AgentStock;
 use App\Shelf\PlateSide;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
@@ -36,7 +37,7 @@ final class TallyKeeper
     public function onFlush(OnFlushEventArgs $flush): void
     {
         $work = $flush->getObjectManager()->getUnitOfWork();
-        foreach ([...$work->getScheduledEntityInsertions(), ...$work->getScheduledEntityUpdates()] as $entity) {
+        foreach (Flushed::entities($flush) as $entity) {
             if ($entity instanceof PartsRuns) {
                 $this->events[] = $entity;
             } elseif ($entity instanceof AgentStock && isset($work->getEntityChangeSet($entity)['kindId'])) {

@@ -42,7 +42,7 @@ final class Doubts
             );
         }
         if (null !== $now->drift && null !== $now->driftedOn) {
-            $doubts[] = new Doubt('drift', Sentence::of('doubt.drift_'.$now->drift->value, day: new Day($now->driftedOn)), Sentence::of('doubt.restore_drift'));
+            $doubts[] = new Doubt('drift', Sentence::of('doubt.drift.'.$now->drift->value, day: new Day($now->driftedOn)), Sentence::of('doubt.restore_drift'));
         }
         if (null !== $profile->reviewBy && $profile->reviewBy < $now->today) {
             $doubts[] = new Doubt('review', Sentence::of('scope.review', day: new Day($profile->reviewBy)), Sentence::of('doubt.restore_review'));

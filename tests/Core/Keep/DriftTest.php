@@ -85,7 +85,7 @@ final class DriftTest extends TestCase
     {
         $ground = new ProfileGround('f1', 'P1 front', 'p1', 'S-7', 1000.0, null);
         $doubts = Doubts::of($ground, new ShelfNow('f1', 'S-7', false, [], '2026-11-20', DriftKind::Hold, '2026-11-19'));
-        self::assertSame([['drift', 'doubt.drift_hold', 'doubt.restore_drift']], array_map(static fn ($doubt): array => [$doubt->kind, $doubt->reason->key, $doubt->restoredBy->key], $doubts));
+        self::assertSame([['drift', 'doubt.drift.hold', 'doubt.restore_drift']], array_map(static fn ($doubt): array => [$doubt->kind, $doubt->reason->key, $doubt->restoredBy->key], $doubts));
         self::assertSame([], Doubts::of($ground, new ShelfNow('f1', 'S-7', false, [], '2026-11-20')));
     }
 

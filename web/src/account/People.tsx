@@ -90,7 +90,7 @@ function OnePerson() {
                     { value: 'foothold_first', label: say('account.ears_or_a_brim') },
                 ]}
             />
-            <DraftForm draft={reached} send={say('account.save')} tone="plain" className="flex flex-col gap-2">
+            <DraftForm draft={reached} send={say('account.set_the_address')} tone="plain" className="flex flex-col gap-2">
                 <TextField label={say('account.address_of_the_app')} hint={say('account.address_in_words')} {...reached.at('address')} />
             </DraftForm>
             <Fault error={save.error} />

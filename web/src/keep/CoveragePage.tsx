@@ -100,7 +100,7 @@ function Known({ cell }: { cell: Cell | undefined }) {
                 {cell.prints > 0 ? say('keep.true_of_prints', { cameTrue: cell.cameTrue, prints: cell.prints }) : say('keep.no_prints')}
                 {cell.lastTrue ? <span className="block text-sm text-soft">{day(cell.lastTrue)}</span> : null}
                 {cell.profileId ? (
-                    <Link to="/keep/$id" params={{ id: cell.profileId }} className="block text-sm whitespace-normal">
+                    <Link to="/keep/$id" params={{ id: cell.profileId }} className="block text-sm">
                         {cell.reach}
                     </Link>
                 ) : null}

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Choose\RecordKeeper;
+use App\Keep\DriftWatch;
 use App\Test\RunTally;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Catalogue\Catalogue;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -23,6 +26,9 @@ final class LoadVolumeCommand extends Command
         private readonly RunTally $tally,
         private readonly Catalogue $catalogue,
         private readonly ClockInterface $clock,
+        private readonly RecordKeeper $record,
+        private readonly DriftWatch $drift,
+        private readonly EntityManagerInterface $entities,
         private readonly bool $demo,
     ) {
         parent::__construct();
@@ -52,13 +58,16 @@ final class LoadVolumeCommand extends Command
             return self::SUCCESS;
         }
         $number = static fn (string $name): int => is_numeric($input->getOption($name)) ? (int) $input->getOption($name) : 0;
-        foreach ((new Volume(
+        $loaded = (new Volume(
             $this->database,
             $this->tally,
             $this->catalogue,
             $number('seed'),
             $this->clock->now(),
-        ))->load($number('runs')) as $table => $rows) {
+        ))->load($number('runs'));
+        $this->record->rebuild();
+        $this->drift->rebuild($this->entities);
+        foreach ($loaded as $table => $rows) {
             $output->writeln(\sprintf('%-12s %9s', $table, number_format($rows, 0, '.', ' ')));
         }
 

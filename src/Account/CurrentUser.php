@@ -31,19 +31,33 @@ final readonly class CurrentUser
     }
 
     /** @throws Problem if the user is no lead, or the password does not fit */
-    public function leadSigning(string $password, string $address): User
+    public function leadSigning(string $password): User
     {
         $user = $this->get();
         if (Role::Lead !== $user->role) {
             throw Problem::forbidden('Only a lead signs a profile. Ask a lead.');
         }
-        $this->throttle->check($user->name, $address);
-        if (!$this->hasher->isPasswordValid($user, $password)) {
-            $this->throttle->failed($user->name, $address);
-            throw Problem::invalid('password', 'The password does not fit. Nothing was signed.');
-        }
-        $this->throttle->succeeded($user->name);
+        $this->provesPassword($password, 'password', 'The password does not fit. Nothing was signed.');
 
         return $user;
+    }
+
+    /**
+     * Whoever is signed in says the own password again. Guesses here are counted apart from those at the door: nobody outside
+     * keeps a lead from signing.
+     *
+     * @throws Problem if it does not fit, or too many did not
+     */
+    public function provesPassword(string $password, string $field, string $otherwise): void
+    {
+        $user = $this->get();
+        $fits = $this->throttle->guarded(
+            'session of '.$user->id->toRfc4122(),
+            '',
+            fn (): bool => $this->hasher->isPasswordValid($user, $password),
+        );
+        if (!$fits) {
+            throw Problem::invalid($field, $otherwise);
+        }
     }
 }

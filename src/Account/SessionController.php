@@ -6,9 +6,9 @@ namespace App\Account;
 
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
+use App\Platform\Database\Transaction;
 use App\Platform\Http\Answer;
 use App\Platform\Http\CsrfGuard;
-use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Platform\Words\Wording;
 use Doctrine\ORM\EntityManagerInterface;
@@ -32,6 +32,9 @@ final readonly class SessionController
         private Security $security,
         private CsrfTokenManagerInterface $tokens,
         private UserPasswordHasherInterface $hasher,
+        private NewPassword $rule,
+        private Leads $leads,
+        private Transaction $transaction,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -73,14 +76,15 @@ final readonly class SessionController
     public function firstLead(Request $request): Answer
     {
         $body = $this->contract->body($request);
-        if ($this->entities->getRepository(User::class)->count() > 0) {
-            throw Problem::invalid('', 'There is an account already. Sign in, or ask a lead for one.', 409);
-        }
-        $user = new User(Uuid::v7(), $this->now->time(), $body['name'], $body['displayName'], Role::Lead);
-        $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
-        $this->entities->persist($user);
-        $this->audit->note('account created', $user->id, ['role' => 'lead']);
-        $this->entities->flush();
+        $user = $this->leads->first(fn (): User => $this->transaction->run(function () use ($body): User {
+            $this->rule->check($body['password'], $body['name'], $body['displayName']);
+            $user = new User(Uuid::v7(), $this->now->time(), $body['name'], $body['displayName'], Role::Lead);
+            $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
+            $this->entities->persist($user);
+            $this->audit->note('account created', $user->id, ['role' => 'lead']);
+
+            return $user;
+        }));
 
         return new Answer($user->toArray(), 201);
     }

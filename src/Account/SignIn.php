@@ -52,22 +52,23 @@ final class SignIn extends AbstractAuthenticator
         }
         $name = (string) $body['name'];
         $address = (string) $request->getClientIp();
-        $this->throttle->check($name, $address);
-        $hasher = $this->hashers->getPasswordHasher(User::class);
-        try {
-            $user = $this->users->loadUserByIdentifier($name);
-            $fits = $hasher->verify($user->passwordHash, (string) $body['password']) && $user->active;
-        } catch (UserNotFoundException) {
-            // An unknown name takes as long as a wrong password.
-            $hasher->hash((string) $body['password']);
-            $user = null;
-            $fits = false;
-        }
-        if (!$fits || null === $user) {
-            $this->throttle->failed($name, $address);
+        $user = null;
+        $fits = $this->throttle->guarded($name, $address, function () use ($name, $body, &$user): bool {
+            $hasher = $this->hashers->getPasswordHasher(User::class);
+            try {
+                $user = $this->users->loadUserByIdentifier($name);
+            } catch (UserNotFoundException) {
+                // An unknown name takes as long as a wrong password.
+                $hasher->hash((string) $body['password']);
+
+                return false;
+            }
+
+            return $hasher->verify($user->passwordHash, (string) $body['password']) && $user->active;
+        });
+        if (!$fits || !$user instanceof User) {
             throw new BadCredentialsException();
         }
-        $this->throttle->succeeded($name);
 
         return new SelfValidatingPassport(new UserBadge($user->getUserIdentifier(), static fn (): User => $user));
     }

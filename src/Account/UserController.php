@@ -26,6 +26,8 @@ final readonly class UserController
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private UserPasswordHasherInterface $hasher,
+        private NewPassword $rule,
+        private Leads $leads,
         private CurrentUser $current,
         private Audit $audit,
         private Now $now,
@@ -45,6 +47,7 @@ final readonly class UserController
     {
         $body = $this->contract->body($request);
         [$user, $new] = $this->creation->create(User::class, $body, function (Uuid $id) use ($body): User {
+            $this->rule->check($body['password'], $body['name'], $body['displayName']);
             $user = new User($id, $this->now->time(), $body['name'], $body['displayName'], Role::from($body['role']));
             $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
             $this->audit->note('account created', $id, ['role' => $body['role']]);
@@ -65,10 +68,14 @@ final readonly class UserController
         }
 
         return new Answer($this->edit->save(User::class, $id, $body, function (User $user) use ($body): void {
+            if (Role::Lead === $user->role && $user->active && ('lead' !== $body['role'] || !$body['active'])) {
+                $this->leads->staysOneBeside($user);
+            }
             $user->displayName = $body['displayName'];
             $user->role = Role::from($body['role']);
             $user->active = $body['active'];
             if (isset($body['password'])) {
+                $this->rule->check($body['password'], $user->name, $body['displayName']);
                 $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
             }
             $this->audit->note('account changed', $user->id, ['role' => $body['role'], 'active' => $body['active'], 'newPassword' => isset($body['password'])]);

@@ -131,7 +131,7 @@ final readonly class ProfileController
     public function sign(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $lead = $this->current->leadSigning($body['password'], (string) $request->getClientIp());
+        $lead = $this->current->leadSigning($body['password']);
         unset($body['password']);
         $profile = $this->edit->save(Profile::class, $id, $body, function (Profile $profile) use ($body, $lead): void {
             // Of one series only one revision is signed, also where two leads sign at once.
@@ -166,7 +166,7 @@ final readonly class ProfileController
     public function withdraw(string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $lead = $this->current->leadSigning($body['password'], (string) $request->getClientIp());
+        $lead = $this->current->leadSigning($body['password']);
         unset($body['password']);
         $profile = $this->edit->save(Profile::class, $id, $body, function (Profile $profile) use ($body, $lead): void {
             if (Profile::WITHDRAWN === $profile->status) {

@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Account\Leads;
+use App\Account\User;
+use App\Platform\Http\Problem;
+use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Uid\Uuid;
 
 final class AccountTest extends ApiTestCase
 {
@@ -48,6 +53,66 @@ final class AccountTest extends ApiTestCase
         $clock->sleep(1);
         $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 200);
         self::assertSame(0, $this->rowsIn('sign_in_failure'));
+    }
+
+    public function testWhoeverGuessesFromElsewhereKeepsNobodyOut(): void
+    {
+        $clock = self::mockTime('2026-03-01 12:00:00');
+        // As if from another address.
+        for ($i = 0; $i < 60; ++$i) {
+            $this->database()->insert('sign_in_failure', ['id' => Uuid::v7()->toBinary(), 'created_at' => '2026-03-01 12:00:00', 'utc_offset_minutes' => 0, 'account' => hash('sha256', 'lead'), 'address' => '10.0.0.9']);
+        }
+        $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 429);
+        $clock->sleep(10);
+        $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 200);
+        $this->signIn('lead');
+        for ($i = 0; $i < 5; ++$i) {
+            $this->ask('PUT', '/api/password', ['old' => 'wrong', 'password' => 'seven grey seagulls'], 422);
+        }
+        $this->ask('PUT', '/api/password', ['old' => 'hilltop', 'password' => 'seven grey seagulls'], 429);
+        self::assertSame(200, $this->send('GET', '/api/overview', null)->getStatusCode(), 'The session goes on.');
+    }
+
+    public function testOneChangesTheOwnPasswordAndOtherSessionsEnd(): void
+    {
+        $this->signIn('technician');
+        $this->ask('GET', '/api/overview', null, 200);
+        $sessions = (string) $this->database()->fetchOne("SELECT password_hash FROM user_account WHERE name = 'technician'");
+        self::assertSame('old', $this->ask('PUT', '/api/password', ['old' => 'wrong', 'password' => 'seven grey seagulls'], 422)['errors'][0]['field']);
+        foreach (['short', 'technician1', 'mara12345678', 'password123', 'abcabcabcabc', '0123456789', 'qwertyuiop', 'zyxwvutsrqp', 'aaaaaaaaaaaa', 'Sitzplatz123'] as $weak) {
+            $refused = $this->ask('PUT', '/api/password', ['old' => 'hilltop', 'password' => $weak], 422);
+            self::assertSame('password', $refused['errors'][0]['field'], $weak);
+        }
+        self::assertSame($sessions, $this->database()->fetchOne("SELECT password_hash FROM user_account WHERE name = 'technician'"));
+        $this->ask('PUT', '/api/password', ['old' => 'hilltop', 'password' => 'seven grey seagulls'], 204);
+        $this->ask('GET', '/api/overview', null, 200);
+        self::assertSame(1, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM audit_entry WHERE action = 'own password changed'"));
+        $this->ask('DELETE', '/api/session', null, 204);
+        $this->ask('POST', '/api/session', ['name' => 'technician', 'password' => 'hilltop'], 401);
+        $this->ask('POST', '/api/session', ['name' => 'technician', 'password' => 'seven grey seagulls'], 200);
+    }
+
+    public function testThereIsAlwaysSomebodyWhoLeads(): void
+    {
+        $this->signIn('lead');
+        $second = $this->ask('POST', '/api/users', ['name' => 'nils', 'displayName' => 'Nils', 'role' => 'lead', 'password' => 'long enough'], 201);
+        $this->database()->executeStatement("UPDATE user_account SET active = 0 WHERE name = 'lead'");
+        $leads = self::getContainer()->get(Leads::class);
+        self::assertInstanceOf(Leads::class, $leads);
+        $user = $this->database()->fetchOne("SELECT id FROM user_account WHERE name = 'nils'");
+        $entities = self::getContainer()->get(EntityManagerInterface::class);
+        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $nils = $entities->find(User::class, Uuid::fromBinary((string) $user));
+        self::assertInstanceOf(User::class, $nils);
+        self::assertSame($second['id'], $nils->id->toRfc4122());
+        try {
+            $leads->staysOneBeside($nils);
+            self::fail('Nobody would lead.');
+        } catch (Problem $problem) {
+            self::assertSame(409, $problem->status);
+        }
+        $this->database()->executeStatement("UPDATE user_account SET active = 1 WHERE name = 'lead'");
+        $leads->staysOneBeside($nils);
     }
 
     public function testChangesNeedTheToken(): void

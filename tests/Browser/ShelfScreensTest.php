@@ -194,6 +194,39 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->see('flex it away from the face');
     }
 
+    public function testOneChangesTheOwnPassword(): void
+    {
+        $this->signIn('technician');
+        $this->click('//button[contains(., "Mara")]');
+        $this->click('//*[@role="menuitem"][.="Change my password"]');
+        $this->fill('Old password', 'hilltop');
+        $this->fill('New password', 'password123');
+        $this->press('Change it');
+        $this->see('This is among the first that anybody tries.');
+        $this->assertAccessible('a new password');
+        $this->fill('New password', 'seven grey seagulls');
+        $this->press('Change it');
+        $this->until(fn (): bool => !str_contains($this->text(), 'Old password'), 'It was not taken.');
+        // The session goes on, and what it writes is taken.
+        self::assertSame(200, $this->page->executeAsyncScript('const done = arguments[0]; (async () => { const s = await (await fetch("/api/session")).json(); const r = await fetch("/api/preferences", {method: "PUT", headers: {"Content-Type": "application/json", "X-CSRF-Token": s.csrf}, body: JSON.stringify(s.preferences)}); done(r.status); })()'));
+    }
+
+    public function testManyAtOnceAreNoMoreThanMany(): void
+    {
+        $this->signIn('lead');
+        $at = fn (string $path, string $body, int $times): array => array_count_values((array) $this->page->executeAsyncScript(
+            'const [path, body, times, done] = arguments; Promise.all(Array.from({length: times}, (_, i) => fetch(path, {method: "POST", headers: {"Content-Type": "application/json"}, body: body.replaceAll("#", i)}).then((r) => r.status))).then(done)',
+            [$path, $body, $times],
+        ));
+        $guesses = $at('/api/session', '{"name": "technician", "password": "wrong #"}', 30);
+        self::assertSame([401, 429], array_keys($guesses) === [429, 401] ? [401, 429] : array_keys($guesses));
+        self::assertSame(5, $guesses[401], 'Only as many guesses as one after the other were looked at.');
+        $this->database('SET FOREIGN_KEY_CHECKS = 0; DELETE FROM user_account');
+        $first = $at('/api/first-lead', '{"name": "first#", "displayName": "First", "password": "seven grey seagulls"}', 12);
+        self::assertSame(1, $first[201] ?? 0, 'There is one first lead.');
+        self::assertSame(11, array_sum($first) - 1);
+    }
+
     public function testALeadKeepsTheAccounts(): void
     {
         $this->signIn('lead');

@@ -11,6 +11,8 @@ import { useOutbox } from './outbox';
 
 const Preferences = lazy(async () => ({ default: (await import('../account/Preferences')).Preferences }));
 
+const OwnPassword = lazy(async () => ({ default: (await import('../account/OwnPassword')).OwnPassword }));
+
 const ITEM = 'flex min-h-11 cursor-pointer items-center rounded-sm px-3 data-[highlighted]:bg-accent-wash data-[highlighted]:outline-none';
 
 async function signOut(): Promise<void> {
@@ -25,6 +27,7 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
     const { waiting } = useOutbox();
     const [open, setOpen] = useState(true);
     const [preferences, setPreferences] = useState(false);
+    const [password, setPassword] = useState(false);
     const [leaving, setLeaving] = useState(false);
     return (
         <>
@@ -38,6 +41,9 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
                         </DropdownMenu.Item>
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPreferences(true)}>
                             {say('shell.units_and_look')}
+                        </DropdownMenu.Item>
+                        <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
+                            {say('account.change_password')}
                         </DropdownMenu.Item>
                         {user.role === 'lead' ? (
                             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate({ to: '/people' })}>
@@ -53,6 +59,11 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
             {preferences ? (
                 <Suspense fallback={null}>
                     <Preferences open onOpen={setPreferences} />
+                </Suspense>
+            ) : null}
+            {password ? (
+                <Suspense fallback={null}>
+                    <OwnPassword onDone={() => setPassword(false)} />
                 </Suspense>
             ) : null}
             <Dialog title={say('shell.sign_out')} open={leaving} onOpen={setLeaving}>

@@ -48,6 +48,11 @@ const BUSY_MS = 1_500;
 let person: string | null = null;
 let box: Box = EMPTY;
 let answered: (delivered: Delivered) => Promise<void> = () => Promise.resolve();
+let nowOpen: () => void = () => undefined;
+/** A touch before it is known whose it is waits for that, and is not lost. */
+const isOpen = new Promise<void>((resolve) => {
+    nowOpen = resolve;
+});
 const listeners = new Set<() => void>();
 const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('sitzplatz.outbox');
 
@@ -84,6 +89,7 @@ export async function open(id: string, onAnswer: (delivered: Delivered) => Promi
         person = id;
         show(EMPTY);
     }
+    nowOpen();
     await load();
     await flush();
 }
@@ -91,6 +97,7 @@ export async function open(id: string, onAnswer: (delivered: Delivered) => Promi
 /** Keeps what was touched, and sends it as soon as it can. */
 export async function post(rests: { id: string; version: number }, run: string, command: Command): Promise<void> {
     const entry = { id: v7(), runId: rests.id, run, command, touchedAt: Date.now() };
+    await isOpen;
     // A photo leaves a print as it is: what is said of it rests on what was seen.
     const moves = !['answer', 'drop', 'job_photo'].includes(command.kind);
     await change(({ waiting, refused }) => ({

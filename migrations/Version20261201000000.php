@@ -27,6 +27,7 @@ final class Version20261201000000 extends AbstractMigration
         $this->addSql('ALTER TABLE run_tally MODIFY room_c DOUBLE PRECISION DEFAULT NULL');
         $this->addSql('ALTER TABLE job ADD warm_wh DOUBLE PRECISION DEFAULT NULL, ADD draws_w DOUBLE PRECISION DEFAULT NULL, ADD energy_wh DOUBLE PRECISION DEFAULT NULL');
         $this->addSql("ALTER TABLE shop_setting ADD address VARCHAR(200) DEFAULT '' NOT NULL");
+        $this->addSql('ALTER TABLE audit_entry ADD INDEX IDX_audit_person (user_name, id), ADD INDEX IDX_audit_action (action, id)');
         $this->addSql('ALTER TABLE job ADD lift_mm DOUBLE PRECISION DEFAULT NULL');
         $this->addSql('CREATE TABLE job_mark (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, job_id BINARY(16) NOT NULL,
             kind VARCHAR(10) NOT NULL, x DOUBLE PRECISION NOT NULL, y DOUBLE PRECISION NOT NULL, place SMALLINT DEFAULT NULL, INDEX IDX_job_mark_job (job_id), PRIMARY KEY (id),
@@ -50,6 +51,7 @@ final class Version20261201000000 extends AbstractMigration
         $this->addSql('ALTER TABLE profile_tally ADD prints INT DEFAULT 0 NOT NULL');
         $this->addSql('DELETE FROM side_tally');
         $this->addSql('ALTER TABLE side_tally CHANGE on_coat since_coat INT DEFAULT NULL');
+        $this->addSql('ALTER TABLE audit_entry DROP INDEX IDX_audit_person, DROP INDEX IDX_audit_action');
         $this->addSql('ALTER TABLE shop_setting DROP address');
         foreach (['job_photo_image', 'job_photo', 'job_mark'] as $table) {
             $this->addSql("DROP TABLE $table");

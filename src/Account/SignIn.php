@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Account;
 
+use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Http\Problem;
 use App\Platform\Http\ProblemResponse;
 use App\Platform\Words\Wording;
+use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
@@ -20,6 +22,7 @@ use Symfony\Component\Security\Http\Authenticator\AbstractAuthenticator;
 use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
 use Symfony\Component\Security\Http\Authenticator\Passport\Passport;
 use Symfony\Component\Security\Http\Authenticator\Passport\SelfValidatingPassport;
+use Symfony\Component\Uid\NilUuid;
 
 /** Sign-in with name and password, or with one button per role where the demo runs. */
 final class SignIn extends AbstractAuthenticator
@@ -30,6 +33,8 @@ final class SignIn extends AbstractAuthenticator
         private readonly UserProviderInterface $users,
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly SignInThrottle $throttle,
+        private readonly Audit $audit,
+        private readonly EntityManagerInterface $entities,
         private readonly Wording $wording,
         private readonly bool $demo,
     ) {
@@ -66,6 +71,11 @@ final class SignIn extends AbstractAuthenticator
 
             return $hasher->verify($user->passwordHash, (string) $body['password']) && $user->active;
         });
+        $known = $user instanceof User ? $user->id : new NilUuid();
+        $fits
+            ? $this->audit->note('signed in', $known, ['address' => $address], $name)
+            : $this->audit->note('sign-in refused', $known, ['address' => $address, 'name' => mb_substr($name, 0, 60)], 'nobody');
+        $this->entities->flush();
         if (!$fits || !$user instanceof User) {
             throw new BadCredentialsException();
         }

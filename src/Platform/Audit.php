@@ -15,10 +15,13 @@ final readonly class Audit
     {
     }
 
-    /** @param array<string, mixed> $detail */
-    public function note(string $action, Uuid $subject, array $detail = []): void
+    /**
+     * @param array<string, mixed> $detail
+     * @param string|null          $who    null: whoever is signed in
+     */
+    public function note(string $action, Uuid $subject, array $detail = [], ?string $who = null): void
     {
-        $name = $this->security->getUser()?->getUserIdentifier() ?? 'nobody';
+        $name = $who ?? $this->security->getUser()?->getUserIdentifier() ?? 'nobody';
         $this->entities->persist(new AuditEntry(Uuid::v7(), $this->now->time(), $name, $action, $subject, $detail));
     }
 }

@@ -11,6 +11,8 @@ use Symfony\Component\Uid\Uuid;
 /** Who did what, when; only ever added to. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['subjectId', 'createdAt'])]
+#[ORM\Index(fields: ['userName', 'id'], name: 'IDX_audit_person')]
+#[ORM\Index(fields: ['action', 'id'], name: 'IDX_audit_action')]
 class AuditEntry extends Row
 {
     /** @param array<string, mixed> $detail */

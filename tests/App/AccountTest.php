@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\App;
 
 use App\Account\Leads;
 use App\Account\User;
+use App\Platform\Http\Cells;
 use App\Platform\Http\Problem;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -35,6 +36,11 @@ final class AccountTest extends ApiTestCase
         $this->ask('POST', '/api/session', ['name' => 'lead'], 422);
         self::assertSame('lead', $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'hilltop'], 200)['user']['role']);
         $this->ask('GET', '/api/users', null, 200);
+        self::assertSame(
+            [['lead', 'signed in'], ['nobody', 'sign-in refused'], ['nobody', 'sign-in refused']],
+            array_map(static fn (array $each): array => [$each['person'], $each['action']], \array_slice($this->ask('GET', '/api/audit', null, 200)['entries'], 0, 3)),
+            'A lead reads who came in and who did not.',
+        );
     }
 
     public function testRepeatedFailuresSlowSignInDown(): void
@@ -113,6 +119,29 @@ final class AccountTest extends ApiTestCase
         }
         $this->database()->executeStatement("UPDATE user_account SET active = 1 WHERE name = 'lead'");
         $leads->staysOneBeside($nils);
+    }
+
+    public function testALeadReadsWhoDidWhatPageByPageAndAsATable(): void
+    {
+        $this->signIn('lead');
+        for ($i = 0; $i < 60; ++$i) {
+            $this->database()->insert('audit_entry', ['id' => Uuid::v7()->toBinary(), 'created_at' => '2026-03-01 12:00:00', 'utc_offset_minutes' => 0, 'user_name' => 'nils', 'action' => 'run done', 'subject_id' => Uuid::v7()->toBinary(), 'detail' => json_encode(['note' => '=HYPERLINK("http://x")', 'n' => $i])]);
+        }
+        $this->ask('POST', '/api/users', ['name' => '=cmd', 'displayName' => 'Nils', 'role' => 'viewer', 'password' => 'long enough'], 422);
+        $page = $this->ask('GET', '/api/audit?person=nils', null, 200);
+        self::assertCount(50, $page['entries']);
+        self::assertTrue($page['more']);
+        self::assertSame(['note: =HYPERLINK("http://x")', 'n: 59'], array_map(static fn (array $each): string => "{$each['name']}: {$each['value']}", $page['entries'][0]['detail']), 'The newest first.');
+        $rest = $this->ask('GET', '/api/audit?person=nils&after='.$page['entries'][49]['id'], null, 200);
+        self::assertSame([10, false], [\count($rest['entries']), $rest['more']]);
+        self::assertContains('nils', $page['people']);
+        self::assertContains('run done', $page['actions']);
+        self::assertCount(1, $this->ask('GET', '/api/audit?subject='.$page['entries'][3]['subjectId'], null, 200)['entries']);
+        $table = (string) $this->send('GET', '/api/audit/table?person=nils', null)->getContent();
+        self::assertSame(61, substr_count($table, "\n"));
+        self::assertSame(["'=1+1", "'-2", "'@x", 'plain'], Cells::harmless(['=1+1', '-2', '@x', 'plain']), 'A spreadsheet makes no formula of it.');
+        $this->signIn('technician');
+        $this->ask('GET', '/api/audit', null, 403);
     }
 
     public function testChangesNeedTheToken(): void

@@ -14,7 +14,7 @@ final class PermissionTest extends ApiTestCase
     private const ANYBODY = ['health', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
     /** Changes that a viewer may make: their own bench and preferences, and questions that need a body. */
     private const VIEWER = ['saveBench', 'switchBench', 'savePreferences', 'changeOwnPassword', 'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'readPart', 'reckonHeat', 'calculate', 'drawTestPiece'];
-    private const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken'];
+    private const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken', 'listAudit', 'exportAudit'];
 
     /** For whoever has a token of its own, and for nobody who is signed in. */
     private const MACHINE = ['reportPrint'];

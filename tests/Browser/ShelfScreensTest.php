@@ -227,6 +227,21 @@ final class ShelfScreensTest extends BrowserTestCase
         self::assertSame(11, array_sum($first) - 1);
     }
 
+    public function testALeadReadsWhoDidWhat(): void
+    {
+        $this->signIn('lead');
+        $this->page->executeAsyncScript('const done = arguments[0]; fetch("/api/session", {method: "POST", headers: {"Content-Type": "application/json"}, body: JSON.stringify({name: "technician", password: "wrong"})}).then(done)');
+        $this->open('/people');
+        $this->press('Who did what');
+        $this->see('sign-in refused');
+        $this->see('name: technician');
+        $this->assertAccessible('the log');
+        $this->fill('By whom', 'nobody');
+        $this->see('sign-in refused');
+        $this->phone();
+        $this->assertFits('the log');
+    }
+
     public function testALeadKeepsTheAccounts(): void
     {
         $this->signIn('lead');

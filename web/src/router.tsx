@@ -131,6 +131,7 @@ const tree = root.addChildren([
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,
     shelf,
+    at('/people/log', () => import('./account/Log'), 'Log'),
     at('/people', () => import('./account/People'), 'People', [usersQuery, settingsQuery]),
 ]);
 

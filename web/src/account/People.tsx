@@ -1,4 +1,5 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
@@ -23,7 +24,12 @@ export function People() {
         <Sheet
             title={say('account.people')}
             actions={
-                <Button tone="main" onClick={() => setEditing('new')}>{say('account.new_account')}</Button>
+                <>
+                    <Button tone="main" onClick={() => setEditing('new')}>{say('account.new_account')}</Button>
+                    <Button asChild>
+                        <Link to="/people/log">{say('account.log')}</Link>
+                    </Button>
+                </>
             }
             margin={
                 <>

@@ -60,6 +60,8 @@ export const sideCareQuery = (id: string) => queryOptions({ queryKey: ['care', i
 export const proceduresQuery = (id: string) => queryOptions({ queryKey: ['care', id, 'procedures'], queryFn: ({ signal }) => ask(api.GET('/api/plate-sides/{id}/procedures', { signal, params: { path: { id } } })) });
 export const careQuery = queryOptions({ queryKey: ['care'], queryFn: ({ signal }) => ask(api.GET('/api/care', { signal })) });
 
+/** A page of the log, by whom, what and which thing. */
+export const auditQuery = (only: { person: string; action: string; subject: string; after: string }) => queryOptions({ queryKey: ['audit', only], queryFn: ({ signal }) => ask(api.GET('/api/audit', { signal, params: { query: only } })) });
 /** What the runs of a setup carry, by what is claimed for them. */
 export const assessQuery = (wish: { setupId: string; anyLot: boolean; anyPlate: boolean; plan: Schemas['AcceptancePlan'] }) =>
     queryOptions({ queryKey: ['assess', wish], queryFn: ({ signal }) => ask(api.POST('/api/profiles/assess', { signal, body: wish })) });

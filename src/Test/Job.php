@@ -163,7 +163,7 @@ class Job extends VersionedRow implements TouchesSide
 
     /** The sheet it is printed on. */
     #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-    public readonly Fitting $fitting;
+    public Fitting $fitting;
 
     public function __construct(
         Uuid $id,
@@ -171,9 +171,9 @@ class Job extends VersionedRow implements TouchesSide
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly Printer $printer,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly PlateSide $side,
+        public PlateSide $side,
         #[ORM\Column(length: 40)]
-        public readonly string $materialId,
+        public string $materialId,
         Author $by,
         /* Null: that which lies there now. */
         ?Fitting $fitting = null,
@@ -211,6 +211,19 @@ class Job extends VersionedRow implements TouchesSide
         $job->assumed = true;
 
         return $job;
+    }
+
+    /** Somebody says with which setup it is printed. What bed and chamber take with it is not known. */
+    public function isWith(PlateSide $side, ?AgentStock $agent, ?Lot $lot, ?float $bedC): void
+    {
+        $this->side = $side;
+        $this->fitting = $side->current();
+        $this->agent = $agent;
+        $this->lot = $lot;
+        $this->materialId = $lot->materialId ?? $this->materialId;
+        $this->bedFirstC = $this->bedOtherC = $bedC;
+        $this->warmWh = $this->drawsW = null;
+        $this->assumed = false;
     }
 
     public function machineBegins(string $key, \DateTimeImmutable $at): void

@@ -11,7 +11,10 @@ use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Now;
+use App\Shelf\AgentStock;
+use App\Shelf\Lot;
 use App\Shelf\Number;
+use App\Shelf\PlateSide;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\Fact\Marked;
@@ -104,6 +107,24 @@ final readonly class JobController
             // Of several parts none stood alone.
             $job->spot = 1 === $job->parts && isset($body['spot']) ? PlateSpot::from($body['spot']) : null;
             $job->answer($answer, $body['note'] ?? '', $this->current->author(), $at);
+        });
+
+        return new Answer($job->toArray());
+    }
+
+    #[Route('/api/jobs/{id}/setup', name: 'sayJobSetup', methods: ['PUT'])]
+    public function setup(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $job = $this->edit->save(Job::class, $id, $body, function (Job $job) use ($body): void {
+            RunCommands::asked(fn () => JobLife::sayHow($job->state($this->now->time()), $job->assumed));
+            $job->isWith(
+                $this->edit->reference(PlateSide::class, $body['plateSideId'], 'plateSideId'),
+                null === $body['agentId'] ? null : $this->edit->reference(AgentStock::class, $body['agentId'], 'agentId'),
+                null === $body['lotId'] ? null : $this->edit->reference(Lot::class, $body['lotId'], 'lotId'),
+                Number::orNull($body['bedC']),
+            );
+            $this->audit->note('job setup said', $job->id, ['plate' => $job->side->label()]);
         });
 
         return new Answer($job->toArray());

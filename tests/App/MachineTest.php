@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Device\SimulatedPrinter;
+use App\Test\RunTally;
 
 /** Printers report their prints with a token; how they came out, only a person says. */
 final class MachineTest extends ApiTestCase
@@ -49,6 +50,27 @@ final class MachineTest extends ApiTestCase
         $this->report($token, ['key' => 'p-2', 'event' => 'end'], 200);
         self::assertEqualsWithDelta(30, $this->ask('GET', '/api/jobs?status=open', null, 200)[0]['reportedMinutes'], 0.2, 'From its begin, where it does not say.');
         $this->report($token, ['key' => 'p-9', 'event' => 'end'], 404);
+    }
+
+    public function testSomebodySaysWithWhichSetupAReportedPrintReallyIs(): void
+    {
+        $first = $this->begun();
+        $this->ask('POST', "/api/jobs/{$first['id']}/answer", ['version' => $first['version'], 'outcome' => 'held', 'effort' => 0], 200);
+        $this->report($this->token(), ['key' => 'p-1', 'event' => 'begin'], 201);
+        $open = $this->ask('GET', '/api/jobs?status=open', null, 200)[0];
+        $side = $this->pick('/api/plate-sides', 'label', 'P3 front')['id'];
+        $lot = $this->pick('/api/lots/in-use', 'label', 'L-102');
+        $setup = ['version' => $open['version'], 'plateSideId' => $side, 'agentId' => $this->pick('/api/agents', 'name', 'White stick')['id'], 'lotId' => $lot['id'], 'bedC' => 62];
+        self::assertSame('plateSideId', $this->ask('PUT', "/api/jobs/{$open['id']}/setup", ['plateSideId' => $open['id']] + $setup, 422)['errors'][0]['field']);
+        $said = $this->ask('PUT', "/api/jobs/{$open['id']}/setup", $setup, 200);
+        self::assertSame(['P3 front', 'White stick', 'L-102', $lot['materialId'], 62, false], [$said['sideLabel'], $said['agentName'], $said['lotLabel'], $said['materialId'], $said['bedFirstC'], $said['assumed']]);
+        $this->ask('PUT', "/api/jobs/{$open['id']}/setup", ['version' => $said['version']] + $setup, 409);
+        $before = $this->ask('GET', "/api/plate-sides/$side/care", null, 200)['prints'];
+        $this->ask('POST', "/api/jobs/{$open['id']}/answer", ['version' => $said['version'], 'outcome' => 'held', 'effort' => 0], 200);
+        self::assertSame($before + 1, $this->ask('GET', "/api/plate-sides/$side/care", null, 200)['prints'], 'It wears the sheet that it was on.');
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        self::assertSame(0, $tally->wrong());
     }
 
     public function testTheStandInReportsAsAnyPrinterMay(): void

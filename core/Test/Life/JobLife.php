@@ -42,6 +42,19 @@ final class JobLife
         return array_map(static fn (array $mark): Marked => Marked::on($mark['kind'], $mark['x'], $mark['y'], $mark['place'], $parts, $outcome), $marks);
     }
 
+    /**
+     * Somebody says with which setup it is printed.
+     *
+     * @throws Refusal if it is not open, or if that was said when it began: what was promised of it holds for that setup
+     */
+    public static function sayHow(JobState $job, bool $assumed): void
+    {
+        self::open($job);
+        if (!$assumed) {
+            throw Refusal::state(Sentence::of('job_life.setup_said'));
+        }
+    }
+
     /** @throws Refusal if it is not open */
     public static function drop(JobState $job): void
     {

@@ -14,6 +14,7 @@ import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS } from '../ui/words';
 import { say } from '../words/say';
 import { MoreToSay, NOTHING_MORE, Seen, type More } from './MoreToSay';
+import { OtherSetup } from './OtherSetup';
 
 type Job = Schemas['Job'];
 
@@ -133,7 +134,17 @@ function Open({ job }: { job: Job }) {
                     {job.saidChance === null ? '' : say('prints.was_said', { chance: share.text(job.saidChance) })}
                     {job.reportedMinutes === null ? '' : say('prints.printer_reported', { time: duration(job.reportedMinutes) })}
                 </p>
-                {job.assumed ? <p className="font-[650] text-brass">{say('prints.setup_assumed')}</p> : null}
+                {job.assumed ? (
+                    <>
+                        <p className="font-[650] text-brass">{say('prints.setup_assumed')}</p>
+                        {may.test ? (
+                            <details>
+                                <summary className="flex min-h-11 cursor-pointer items-center">{say('prints.it_was_another_setup')}</summary>
+                                <OtherSetup job={job} />
+                            </details>
+                        ) : null}
+                    </>
+                ) : null}
             </div>
             {said ? (
                 <p role="status" className="font-[650]">

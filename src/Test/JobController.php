@@ -17,10 +17,8 @@ use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Effort;
-use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\JobLife;
 use Sitzplatz\Test\Life\JobStatus;
-use Sitzplatz\Test\Life\Touched;
 use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\PlateSpot;
@@ -93,12 +91,12 @@ final readonly class JobController
                 'y' => (float) $mark['y'],
                 'place' => $mark['place'] ?? null,
             ], array_values($body['marks'] ?? [])), $job->parts, $outcome));
-            $harmed = [] !== array_filter($marks, static fn (Marked $mark): bool => MarkKind::Damage === $mark->kind);
             $answer = RunCommands::asked(static fn () => JobLife::answer(
                 $job->state($at),
                 $outcome,
                 isset($body['effort']) ? Effort::from($body['effort']) : null,
-                ($body['damaged'] ?? false) || $harmed,
+                $body['damaged'] ?? false,
+                $marks,
             ));
             foreach ($marks as $mark) {
                 $job->marks->add(new JobMark(Uuid::v7(), $at, $job, $mark));
@@ -149,9 +147,6 @@ final readonly class JobController
     /** When it was touched, if a device without network kept it. */
     private function touched(Job $job, float $heldSeconds): \DateTimeImmutable
     {
-        $now = $this->now->time();
-        $seconds = Touched::secondsAgo($heldSeconds, (float) $now->format('U.u') - (float) $job->createdAt->format('U.u'));
-
-        return $now->modify(\sprintf('-%d microseconds', (int) round(1e6 * $seconds)));
+        return RunCommands::touched($job->createdAt, $this->now->time(), $heldSeconds);
     }
 }

@@ -51,7 +51,7 @@ final readonly class RunCommands
                 $this->edit->locked(Comparison::class, $comparisonId, LockMode::PESSIMISTIC_READ);
                 $run = $this->edit->locked(Run::class, $runId);
                 null === $body || StoredEdit::rests($run, $body);
-                $at = self::touched($run, $this->now->time(), $heldSeconds);
+                $at = self::touched(self::lastChange($run), $this->now->time(), $heldSeconds);
                 $facts = self::asked(fn (): array => $command($this->book->state($run, $at, $this->printerHeldBy($run)), $run));
                 $this->book->write($run, $facts, $by, $at, $source);
                 // A mark on the map is nothing that somebody else's next step rests on.
@@ -91,12 +91,17 @@ final readonly class RunCommands
         }
     }
 
-    private static function touched(Run $run, \DateTimeImmutable $now, float $heldSeconds): \DateTimeImmutable
+    /** When something was said that a device without network kept; never before the last change that arrived. */
+    public static function touched(\DateTimeImmutable $last, \DateTimeImmutable $now, float $heldSeconds): \DateTimeImmutable
     {
-        $last = max($run->createdAt, $run->stepBeganAt ?? $run->createdAt, $run->outcomeSaidAt ?? $run->createdAt);
         $seconds = Touched::secondsAgo($heldSeconds, (float) $now->format('U.u') - (float) $last->format('U.u'));
 
         return $now->modify(\sprintf('-%d microseconds', (int) round(1e6 * $seconds)));
+    }
+
+    private static function lastChange(Run $run): \DateTimeImmutable
+    {
+        return max($run->createdAt, $run->stepBeganAt ?? $run->createdAt, $run->outcomeSaidAt ?? $run->createdAt);
     }
 
     private function printerHeldBy(Run $run): ?Sentence

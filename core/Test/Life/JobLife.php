@@ -14,22 +14,28 @@ use Sitzplatz\Words\Sentence;
 final class JobLife
 {
     /**
-     * @param Effort|null $effort wanted where the part held or lifted: it had to be taken off
+     * A print with a mark of harm on the plate harmed the plate, whether that was said beside it or not.
+     *
+     * @param Effort|null  $effort  wanted where the part held or lifted: it had to be taken off
+     * @param bool         $damaged whether the plate was said to be
+     * @param list<Marked> $marks   said with the answer
      *
      * @throws Refusal if it is not open, or how it came off is not said
      */
-    public static function answer(JobState $job, Outcome $outcome, ?Effort $effort, bool $damaged): JobAnswer
+    public static function answer(JobState $job, Outcome $outcome, ?Effort $effort, bool $damaged, array $marks = []): JobAnswer
     {
         self::open($job);
         if ($outcome->pullPossible() && null === $effort) {
             throw Refusal::entry('effort', Sentence::of('job_life.say_effort'));
         }
 
-        return new JobAnswer($outcome, $outcome->pullPossible() ? $effort : null, $damaged, self::measured($job));
+        $harmed = [] !== array_filter($marks, static fn (Marked $mark): bool => MarkKind::Damage === $mark->kind);
+
+        return new JobAnswer($outcome, $outcome->pullPossible() ? $effort : null, $damaged || $harmed, self::measured($job));
     }
 
     /**
-     * What is marked on the plate with the answer; a print with a mark of harm harmed the plate.
+     * What is marked on the plate with the answer.
      *
      * @param list<array{kind: MarkKind, x: float, y: float, place: int|null}> $marks as shares of width and depth
      *

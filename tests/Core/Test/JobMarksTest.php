@@ -6,8 +6,10 @@ namespace Sitzplatz\Tests\Core\Test;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\JobLife;
+use Sitzplatz\Test\Life\JobState;
 use Sitzplatz\Test\Life\Refusal;
 use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Outcome;
@@ -21,6 +23,18 @@ final class JobMarksTest extends TestCase
         self::assertSame([[MarkKind::Failed, 1], [MarkKind::Damage, null]], array_map(static fn (Marked $mark): array => [$mark->kind, $mark->place], $marks));
         self::assertCount(1, JobLife::marks([self::mark(MarkKind::Torn, 0.5, 0.5, null)], 1, Outcome::Held), 'What held may tear the coat off.');
         self::assertSame([], JobLife::marks([], 1, Outcome::Held));
+    }
+
+    public function testAPrintWithAMarkOfHarmHarmedThePlate(): void
+    {
+        $damaged = static fn (MarkKind $kind, bool $said): bool => JobLife::answer(new JobState(), Outcome::Held, Effort::Finger, $said, JobLife::marks(
+            [self::mark($kind, 0.5, 0.5, null)],
+            1,
+            Outcome::Held,
+        ))->damaged;
+        self::assertTrue($damaged(MarkKind::Damage, false), 'Marked and not said is harm.');
+        self::assertTrue($damaged(MarkKind::Torn, true), 'Said and not marked is harm.');
+        self::assertFalse($damaged(MarkKind::Torn, false), 'A torn coat is no harm of the plate.');
     }
 
     /** @return iterable<string, array{array{kind: MarkKind, x: float, y: float, place: int|null}, Outcome, string}> */

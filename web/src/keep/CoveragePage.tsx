@@ -7,7 +7,7 @@ import { coverageQuery, smallestSetQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { Fault } from '../ui/Notice';
-import { day, useFigures } from '../ui/quantity';
+import { day, useFigures, useSetting } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
 
@@ -140,8 +140,7 @@ function Gaps({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
 }
 
 function GapRows({ gaps }: { gaps: Schemas['Coverage']['gaps'] }) {
-    const figure = useFigures();
-    const at = ({ bedC, exposureS }: Schemas['Coverage']['gaps'][number]) => (exposureS !== null ? say('unit.seconds', { figure: figure('count').bare(exposureS) }) : bedC === null ? say('test.bed_unheated') : figure('temperature').text(bedC));
+    const at = useSetting();
     return (
         <ul>
             {gaps.map((gap) => (

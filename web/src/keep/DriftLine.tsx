@@ -17,6 +17,7 @@ const GROUPS: Drift['charts'][number]['kind'][][] = [
 
 /** The watch over a profile: how far each print for use and each pull since has moved it towards the limit. */
 export function DriftLine({ drift }: { drift: Drift }) {
+    const more = drift.charts.filter((chart) => !['hold', 'release'].includes(chart.kind) && chart.sentence !== drift.sentence);
     return (
         <div className="mt-2 max-w-2xl text-base">
             <p className={drift.drifted ? 'font-[650] text-fault' : ''}>{drift.sentence}</p>
@@ -24,13 +25,11 @@ export function DriftLine({ drift }: { drift: Drift }) {
                 const charts = drift.charts.filter((chart) => kinds.includes(chart.kind) && chart.path.length > 0);
                 return charts.length > 0 ? <Sums key={kinds[0]} charts={charts} limit={drift.limit} /> : null;
             })}
-            {drift.charts.some((chart) => !['hold', 'release'].includes(chart.kind) && chart.sentence !== drift.sentence) ? (
+            {more.length > 0 ? (
                 <ul className="mt-1 text-sm text-soft">
-                    {drift.charts
-                        .filter((chart) => !['hold', 'release'].includes(chart.kind) && chart.sentence !== drift.sentence)
-                        .map((chart) => (
-                            <li key={chart.kind}>{chart.sentence}</li>
-                        ))}
+                    {more.map((chart) => (
+                        <li key={chart.kind}>{chart.sentence}</li>
+                    ))}
                 </ul>
             ) : null}
         </div>

@@ -1,17 +1,16 @@
-import { Camera } from 'lucide-react';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
 import { useChange } from '../api/queries';
 import type { JobCommand } from '../shell/outbox';
 import { Button } from '../ui/Button';
+import { CameraButton } from '../ui/CameraButton';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { Dialog } from '../ui/Dialog';
 import { CheckField, QuantityField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
+import { PhotoDialog } from '../ui/PhotoDialog';
 import { MarkKey, PlateMap } from '../ui/PlateMap';
-import { moment, useFigures } from '../ui/quantity';
-import { smaller } from '../ui/smaller';
+import { useFigures } from '../ui/quantity';
 import { say } from '../words/say';
 
 type Job = Schemas['Job'];
@@ -30,15 +29,6 @@ export function MoreToSay({ job, more, onMore, photosWait, onPhoto, onDrop }: Pr
     const failed = (place: number) => more.marks.some((mark) => mark.kind === 'failed' && mark.place === place);
     const toggle = ({ place, x, y }: { place: number; x: number; y: number }) =>
         set({ marks: failed(place) ? more.marks.filter((mark) => mark.kind !== 'failed' || mark.place !== place) : [...more.marks, { kind: 'failed', x, y, place }] });
-    const take = async (file: File | undefined) => {
-        if (!file) return;
-        setError(null);
-        try {
-            onPhoto(await smaller(file));
-        } catch {
-            setError(new Error(say('test.no_picture_in_this_file')));
-        }
-    };
     const places = job.parts > 1 ? job.plate.places : [];
     return (
         <div className="flex flex-col gap-3 pb-2">
@@ -73,20 +63,7 @@ export function MoreToSay({ job, more, onMore, photosWait, onPhoto, onDrop }: Pr
                 </div>
             ) : null}
             <div className="flex flex-wrap items-center gap-3">
-                <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded border border-strong bg-sheet px-4 font-[650] focus-within:outline-2 hover:bg-well">
-                    <Camera className="size-5" aria-hidden />
-                    {say('prints.photo')}
-                    <input
-                        type="file"
-                        accept="image/jpeg,image/png,image/webp"
-                        capture="environment"
-                        className="sr-only"
-                        onChange={(event) => {
-                            void take(event.target.files?.[0]);
-                            event.target.value = '';
-                        }}
-                    />
-                </label>
+                <CameraButton label={say('prints.photo')} onImage={onPhoto} onError={setError} />
                 {photosWait > 0 ? <span className="text-soft">{say('test.photos_wait', { waiting: photosWait })}</span> : null}
                 {job.photos.length > 0 ? <span>{say('prints.photos_are_there', { photos: job.photos.length })}</span> : null}
             </div>
@@ -126,16 +103,7 @@ export function Seen({ job }: { job: Job }) {
                 </ul>
             ) : null}
             {shown ? (
-                <Dialog title={job.title} open wide onOpen={() => setLarge(null)}>
-                    <img src={`/api/job-photos/${shown.id}`} alt={say('prints.photo_of', { title: job.title })} width={shown.width} height={shown.height} className="mb-3 h-auto max-h-[70dvh] w-full object-contain" />
-                    <Fault error={withdraw.error} />
-                    <div className="flex flex-wrap items-center justify-between gap-3">
-                        <p className="text-soft">{say('test.taken_by', { by: shown.takenBy, at: moment(shown.at) })}</p>
-                        <Button tone="danger" disabled={withdraw.isPending} onClick={() => withdraw.mutate(shown.id)}>
-                            {say('test.take_the_photo_back')}
-                        </Button>
-                    </div>
-                </Dialog>
+                <PhotoDialog title={job.title} alt={say('prints.photo_of', { title: job.title })} src={`/api/job-photos/${shown.id}`} photo={shown} withdraw={withdraw} onClose={() => setLarge(null)} />
             ) : null}
         </>
     );

@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { optionsOf } from '../ui/Field';
 import { FoundList } from '../ui/FoundList';
-import { duration, moment, useFigures } from '../ui/quantity';
+import { duration, moment, useFigures, useSetting } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { EFFORT_WORDS, OUTCOME_WORDS } from '../ui/words';
 import { say } from '../words/say';
@@ -102,8 +102,7 @@ function OpenOnes({ open }: { open: Job[] | undefined }) {
 }
 
 function What({ job }: { job: Job }) {
-    const figure = useFigures();
-    const bed = job.exposureS !== null ? say('unit.seconds', { figure: figure('count').bare(job.exposureS) }) : job.bedFirstC === null ? say('test.bed_unheated') : figure('temperature').text(job.bedFirstC);
+    const bed = useSetting()({ bedC: job.bedFirstC, exposureS: job.exposureS });
     return <>{say('prints.setup', { side: job.sideLabel, agent: job.agentName ?? say('test.bare'), bed, printer: job.printerName, parts: job.parts })}</>;
 }
 

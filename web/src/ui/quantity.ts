@@ -69,6 +69,12 @@ export function useShares(): (range: number[]) => string {
     return ([low = 0, high = 1]) => say('unit.share_range', { from: share.bare(low), to: share.bare(high), symbol: share.symbol });
 }
 
+/** What a setup is set to, as it is said of it: the exposure of a resin, else the bed. */
+export function useSetting(): (setting: { bedC: number | null; exposureS: number | null }) => string {
+    const figure = useFigures();
+    return ({ bedC, exposureS }) => (exposureS !== null ? say('unit.seconds', { figure: figure('count').bare(exposureS) }) : bedC === null ? say('test.bed_unheated') : figure('temperature').text(bedC));
+}
+
 /** A first-layer gap: what it is set with, and how wide that is where it is known. */
 export function useGap(): (setting: { gapMm: number | null; feeler: string }) => string {
     const length = useQuantity('length');

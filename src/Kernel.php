@@ -15,7 +15,7 @@ final class Kernel extends BaseKernel
 
     public function getCacheDir(): string
     {
-        return Environment::dataDirectory().'/cache/'.$this->environment;
+        return Environment::dataDirectory().'/cache/'.$this->environment.Environment::whose();
     }
 
     public function getBuildDir(): string
@@ -25,6 +25,6 @@ final class Kernel extends BaseKernel
 
     public function getLogDir(): string
     {
-        return Environment::dataDirectory().'/log'.('prod' === $this->environment ? '' : '/'.$this->environment);
+        return Environment::dataDirectory().'/log/'.('prod' === $this->environment ? 'app' : $this->environment).Environment::whose();
     }
 }

@@ -36,6 +36,15 @@ final class Environment
         }
     }
 
+    /**
+     * Whose cache and log it is: the servers have their own, and whoever else runs a command has another. What the web
+     * server's user can write is never run by somebody who may do more.
+     */
+    public static function whose(): string
+    {
+        return 0 === posix_geteuid() ? '-by-root' : '';
+    }
+
     public static function kernelEnvironment(): string
     {
         $given = $_SERVER['APP_ENV'] ?? 'prod';

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DriverException;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 
 /** What somebody gets who is on the same machine, or whose page the browser of a user opens. */
@@ -73,5 +75,78 @@ final class AccessTest extends WebTestCase
         $answer = (string) file_get_contents($url.'/', false, $context);
         self::assertStringContainsString('421', $http_response_header[0] ?? '');
         self::assertStringContainsString('Not this address', $answer);
+    }
+
+    /** What the app cannot do, nobody does who has taken it over: read files of the server, or change a table. */
+    public function testTheAppHasTheLeastRightsInItsDatabase(): void
+    {
+        $database = self::getContainer()->get(Connection::class);
+        self::assertInstanceOf(Connection::class, $database);
+        $grants = $database->fetchFirstColumn('SHOW GRANTS');
+        self::assertStringStartsWith('GRANT USAGE ON *.* TO', $grants[0]);
+        foreach (\array_slice($grants, 1) as $grant) {
+            self::assertMatchesRegularExpression('/^GRANT SELECT, INSERT, UPDATE, DELETE ON `sitzplatz\w*`\.\* TO `sitzplatz`@`127\.0\.0\.1`$/', $grant);
+        }
+        foreach (['CREATE TABLE taken (x INT)', 'DROP TABLE user', 'ALTER TABLE user ADD x INT', "SELECT LOAD_FILE('/etc/passwd') IS NOT NULL", "SELECT 1 INTO OUTFILE '/tmp/taken'"] as $sql) {
+            try {
+                self::assertSame(0, (int) $database->fetchOne($sql), $sql);
+            } catch (DriverException $e) {
+                self::assertContains($e->getCode(), [1142, 1045, 1227], $e->getMessage());
+            }
+        }
+    }
+
+    public function testAPageOfSomebodyElseChangesNothing(): void
+    {
+        foreach ([['HTTP_ORIGIN' => 'https://attacker.example'], ['HTTP_ORIGIN' => 'null'], ['HTTP_SEC_FETCH_SITE' => 'cross-site'], ['HTTP_SEC_FETCH_SITE' => 'same-site']] as $from) {
+            $browser = self::createClient();
+            $browser->request('POST', '/api/demo-session', server: ['CONTENT_TYPE' => 'application/json'] + $from, content: '{"role":"lead"}');
+            self::assertSame(403, $browser->getResponse()->getStatusCode());
+            self::assertSame([], $browser->getResponse()->headers->getCookies());
+            self::ensureKernelShutdown();
+        }
+        $browser = self::createClient();
+        $browser->request(
+            'POST',
+            '/api/demo-session',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ORIGIN' => 'http://localhost', 'HTTP_SEC_FETCH_SITE' => 'same-origin'],
+            content: '{"role":"lead"}',
+        );
+        self::assertSame(200, $browser->getResponse()->getStatusCode());
+    }
+
+    /** @return iterable<string, array{string, int}> */
+    public static function answersOfTheWebServer(): iterable
+    {
+        yield 'the page' => ['GET / HTTP/1.1', 200];
+        yield 'the app' => ['GET /api/health HTTP/1.1', 200];
+        yield 'a file' => ['GET /seat.svg HTTP/1.1', 200];
+        yield 'a file that is not there' => ['GET /build/none.js HTTP/1.1', 404];
+        yield 'what the build knows of itself' => ['GET /build/.vite/manifest.json HTTP/1.1', 404];
+        yield 'an address that cannot be read' => ['GET /% HTTP/1.1', 400];
+        yield 'an address without end' => ['GET /'.str_repeat('a', 20_000).' HTTP/1.1', 414];
+    }
+
+    #[DataProvider('answersOfTheWebServer')]
+    public function testEveryAnswerCarriesTheHeadersAndEveryErrorIsAProblem(string $line, int $status): void
+    {
+        $url = parse_url((string) getenv('SITZPLATZ_TEST_URL'));
+        self::assertIsArray($url);
+        $stream = stream_socket_client('tcp://127.0.0.1:'.($url['port'] ?? 80));
+        self::assertIsResource($stream);
+        fwrite($stream, "$line\r\nHost: 127.0.0.1\r\nConnection: close\r\nX-Request-Id: mine\r\n\r\n");
+        [$head, $body] = explode("\r\n\r\n", (string) stream_get_contents($stream), 2);
+        self::assertStringStartsWith("HTTP/1.1 $status ", $head);
+        foreach (['Content-Security-Policy: default-src \'none\'', 'X-Content-Type-Options: nosniff', 'Referrer-Policy: same-origin', 'Cross-Origin-Opener-Policy: same-origin', 'Cross-Origin-Resource-Policy: same-origin'] as $header) {
+            self::assertSame(1, substr_count($head, $header), $header);
+        }
+        self::assertMatchesRegularExpression('/^X-Request-Id: [0-9a-f]{32}\r?$/m', $head);
+        if (200 !== $status) {
+            self::assertStringContainsString('Content-Type: application/problem+json', $head);
+            $problem = json_decode($body, true);
+            self::assertIsArray($problem);
+            self::assertSame($status, $problem['status']);
+            self::assertNotSame('', $problem['detail']);
+        }
     }
 }

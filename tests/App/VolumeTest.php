@@ -120,7 +120,7 @@ final class VolumeTest extends ApiTestCase
     /** As an operator would, in processes of their own. */
     private function fill(): void
     {
-        foreach (['doctrine:migrations:migrate --no-interaction --quiet', 'sitzplatz:demo:load --quiet --without-year', 'sitzplatz:load-volume --runs='.self::RUNS] as $command) {
+        foreach (['sitzplatz:demo:load --quiet --without-year', 'sitzplatz:load-volume --runs='.self::RUNS] as $command) {
             exec(\PHP_BINARY.' -d memory_limit=1G '.escapeshellarg(\dirname(__DIR__, 2).'/bin/console')." $command 2>&1", $output, $code);
             self::assertSame(0, $code, implode("\n", $output));
         }

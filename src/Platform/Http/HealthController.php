@@ -20,6 +20,6 @@ final readonly class HealthController
     {
         $this->database->fetchOne('SELECT 1');
 
-        return new JsonResponse(['status' => 'ok']);
+        return new JsonResponse(['status' => 'ok', 'start' => (string) getenv('SITZPLATZ_STARTED')]);
     }
 }

@@ -33,6 +33,7 @@ final readonly class SecurityHeaders
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'same-origin');
         $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
+        $headers->set('Cross-Origin-Resource-Policy', 'same-origin');
         $headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
         if (str_starts_with($event->getRequest()->getPathInfo(), '/api/')) {
             $headers->set('Cache-Control', 'no-store');

@@ -1,0 +1,33 @@
+#!/usr/bin/env bash
+# Becomes one of the servers, in the place of its predecessor; called by the supervisor, again and again.
+#   run.sh database | php | web | gauge | gauge-reader | thermometer | thermometer-reader | printer
+. "$(dirname "$0")/common.sh"
+use_data_folder "$SITZPLATZ_VAR"
+PATH=$PATH:/usr/sbin
+umask 027
+place=$1
+
+# What ends at once is not started again at once, and never later than in two seconds.
+last=$(stat -c %Y "$RUN/own/$place.last" 2> /dev/null || echo 0)
+[ $(($(date +%s) - last)) -ge 2 ] || sleep 1.5
+touch "$RUN/own/$place.last"
+
+# A server that was killed may leave workers behind, and they its port or its socket.
+vacate "$place" 10
+exec 8>> "$RUN/own/$place"
+flock -n 8 || exit 1
+
+# device COMMAND: a reader of devices, or a stand-in for one.
+device() { become www-data php "$APP/bin/console" "sitzplatz:$1"; }
+case $place in
+    database) run_database ;;
+    php) exec "php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c "/etc/php/$PHP_VERSION/fpm/php.ini" -d "opcache.preload=$VAR/cache/prod/App_KernelProdContainer.preload.php" \
+        $(is_root && echo "-d opcache.preload_user=www-data -R") --nodaemonize ;;
+    web) exec nginx -e stderr -c "$RUN/nginx.conf" -p "$RUN" ;;
+    gauge) device gauge:stand-in ;;
+    gauge-reader) device gauge:read ;;
+    thermometer) device thermometer:stand-in ;;
+    thermometer-reader) device thermometer:read ;;
+    printer) device printer:stand-in ;;
+    *) fail "There is no server $place." ;;
+esac

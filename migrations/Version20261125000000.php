@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
+use App\Platform\Database\GuardedMigration;
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261125000000 extends AbstractMigration
+final class Version20261125000000 extends GuardedMigration
 {
     public function getDescription(): string
     {
@@ -61,10 +61,5 @@ final class Version20261125000000 extends AbstractMigration
         $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0F46EC494A FOREIGN KEY (printer_id) REFERENCES printer (id)');
         $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0F965D81C4 FOREIGN KEY (side_id) REFERENCES plate_side (id)');
         $this->addSql('ALTER TABLE profile ADD CONSTRAINT FK_8157AA0FA8CBA5F7 FOREIGN KEY (lot_id) REFERENCES lot (id)');
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
+use App\Platform\Database\GuardedMigration;
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261125050000 extends AbstractMigration
+final class Version20261125050000 extends GuardedMigration
 {
     public function getDescription(): string
     {
@@ -24,10 +24,5 @@ final class Version20261125050000 extends AbstractMigration
         $this->addSql('ALTER TABLE lot ADD opened_on DATE DEFAULT NULL');
         $this->addSql('ALTER TABLE plate ADD layers JSON DEFAULT \'[]\' NOT NULL, ADD marked TINYINT DEFAULT 1 NOT NULL, ADD slicer_type VARCHAR(60) DEFAULT \'\' NOT NULL, ADD price DOUBLE PRECISION DEFAULT NULL, ADD purchased_on DATE DEFAULT NULL');
         $this->addSql('ALTER TABLE printer ADD magnet_soak_c DOUBLE PRECISION DEFAULT NULL, ADD magnet_grade VARCHAR(20) DEFAULT \'\' NOT NULL, ADD hold_down VARCHAR(60) DEFAULT \'\' NOT NULL, ADD plate_holds_to_mm_s DOUBLE PRECISION DEFAULT NULL, ADD chamber_c DOUBLE PRECISION DEFAULT NULL, ADD heater_w DOUBLE PRECISION DEFAULT NULL, ADD heater_v DOUBLE PRECISION DEFAULT NULL, ADD limit_a DOUBLE PRECISION DEFAULT NULL, ADD probe VARCHAR(20) DEFAULT \'touch\' NOT NULL, ADD probe_range_mm DOUBLE PRECISION DEFAULT NULL, ADD z_travel_below_mm DOUBLE PRECISION DEFAULT NULL, ADD usual_plate_mm DOUBLE PRECISION DEFAULT NULL, ADD bed_moves TINYINT DEFAULT 0 NOT NULL, ADD looks_for_mark TINYINT DEFAULT 0 NOT NULL, ADD display_reads_high_k DOUBLE PRECISION DEFAULT 0 NOT NULL, ADD bed_layers JSON DEFAULT \'[]\' NOT NULL');
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
+use App\Platform\Database\GuardedMigration;
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261126000000 extends AbstractMigration
+final class Version20261126000000 extends GuardedMigration
 {
     public function getDescription(): string
     {
@@ -43,10 +43,5 @@ final class Version20261126000000 extends AbstractMigration
         $this->addSql('ALTER TABLE verdict_record ADD judged_by_id BINARY(16) DEFAULT NULL');
         $this->addSql('CREATE TABLE gauge (id BINARY(16) NOT NULL, created_at DATETIME(6) NOT NULL, utc_offset_minutes SMALLINT NOT NULL, version INT DEFAULT 1 NOT NULL, name VARCHAR(80) NOT NULL, address VARCHAR(120) NOT NULL, range_n DOUBLE PRECISION NOT NULL, resolution_n DOUBLE PRECISION NOT NULL, checked_on DATE DEFAULT NULL, checked_with_n DOUBLE PRECISION DEFAULT NULL, check_showed_n DOUBLE PRECISION DEFAULT NULL, retired TINYINT NOT NULL, simulated TINYINT NOT NULL, UNIQUE INDEX UNIQ_gauge_name (name), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('ALTER TABLE gauge_capture ADD gauge_id BINARY(16) DEFAULT NULL, ADD simulated TINYINT DEFAULT 0 NOT NULL');
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 }

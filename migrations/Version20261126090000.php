@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
+use App\Platform\Database\GuardedMigration;
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261126090000 extends AbstractMigration
+final class Version20261126090000 extends GuardedMigration
 {
     public function getDescription(): string
     {

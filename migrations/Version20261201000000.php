@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Migrations;
 
+use App\Platform\Database\GuardedMigration;
 use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261201000000 extends AbstractMigration
+final class Version20261201000000 extends GuardedMigration
 {
     public function getDescription(): string
     {

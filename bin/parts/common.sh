@@ -54,11 +54,11 @@ use_data_folder() {
     export SITZPLATZ_VAR=$VAR
 }
 
-# need_space: a full disk is said at once, not half-way.
+# need_space: a full disk is said at once, not half-way. SITZPLATZ_NEEDED_MB (600) is for where all is installed and built.
 need_space() {
-    local free
+    local free needed=${SITZPLATZ_NEEDED_MB:-600}
     free=$(df -Pk "$VAR" | awk 'NR==2 {print $4}')
-    [ "$free" -ge 614400 ] || fail "Only $((free / 1024)) MB are free in $VAR; 600 MB are needed. Make room, then start again."
+    [ "$free" -ge $((needed * 1024)) ] || fail "Only $((free / 1024)) MB are free in $VAR; $needed MB are needed. Make room, then start again."
 }
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -181,7 +181,7 @@ install_and_build() {
 }
 
 # Each server holds the lock of its place open as long as a process of it lives, its workers too: who left something behind is found by it.
-PLACES=(supervisor gauge-reader thermometer-reader gauge thermometer printer web php database)
+PLACES=(supervisor keeper gauge-reader thermometer-reader gauge thermometer printer web php database)
 
 # holders PLACE: the processes that hold it.
 holders() {

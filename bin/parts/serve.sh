@@ -30,6 +30,8 @@ device_port() {
 }
 device_port SITZPLATZ_GAUGE_PORT 24061
 device_port SITZPLATZ_THERMOMETER_PORT 25061
+# The app stops taking anything new when less than this is free.
+[ -z "${SITZPLATZ_DISK_FLOOR_MB:-}" ] || set_setting SITZPLATZ_DISK_FLOOR_MB "$SITZPLATZ_DISK_FLOOR_MB"
 DEMO=1
 [ "${SITZPLATZ_EMPTY:-0}" = 1 ] && DEMO=0
 DEMO=$(setting SITZPLATZ_DEMO "$DEMO")
@@ -45,17 +47,17 @@ if is_root && ! as_user www-data test -r "$ROOT/public/index.php"; then
 fi
 
 database_files
-mkdir -p "$VAR/log/app" "$VAR/cache/prod"
+mkdir -p "$VAR/log/app" "$VAR/cache/prod" "$VAR/reserve"
 if is_root; then
     # What the app writes, only it writes: whoever else runs a command has a cache and a log of its own.
-    chown -R www-data: "$VAR/log/app" "$VAR/cache/prod"
+    chown -R www-data: "$VAR/log/app" "$VAR/cache/prod" "$VAR/reserve"
     chmod a+x "$VAR" "$VAR/log" "$VAR/cache" "$RUN"
     chown root:www-data "$VAR/app.env"
     chmod 640 "$VAR/app.env"
 else
     chmod 600 "$VAR/app.env"
 fi
-PLACES_HERE=(gauge-reader thermometer-reader)
+PLACES_HERE=(keeper gauge-reader thermometer-reader)
 if [ "$DEMO" = 1 ]; then
     # What a simulated device says proves nothing: outside of the demo there is none.
     PLACES_HERE+=(gauge thermometer)

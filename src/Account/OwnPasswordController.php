@@ -24,6 +24,7 @@ final readonly class OwnPasswordController
         private NewPassword $rule,
         private UserPasswordHasherInterface $hasher,
         private Security $security,
+        private OpenSessions $sessions,
         private Audit $audit,
     ) {
     }
@@ -43,6 +44,7 @@ final readonly class OwnPasswordController
         $this->audit->note('own password changed', $user->id);
         $this->entities->flush();
         // The sessions of before know the old one and end; this one goes on.
+        $this->sessions->endAllOf($user);
         $this->security->login($user, SignIn::class, 'main');
 
         return new JsonResponse(null, 204);

@@ -30,6 +30,7 @@ final readonly class SessionController
         private EntityManagerInterface $entities,
         private Contract $contract,
         private Security $security,
+        private OpenSessions $sessions,
         private CsrfTokenManagerInterface $tokens,
         private UserPasswordHasherInterface $hasher,
         private NewPassword $rule,
@@ -63,9 +64,10 @@ final readonly class SessionController
     }
 
     #[Route('/api/session', name: 'closeSession', methods: ['DELETE'])]
-    public function close(): JsonResponse
+    public function close(Request $request): JsonResponse
     {
         if (null !== $this->security->getUser()) {
+            $this->sessions->end($request);
             $this->security->logout(false);
         }
 

@@ -26,6 +26,7 @@ final readonly class UserController
         private IdempotentCreation $creation,
         private StoredEdit $edit,
         private UserPasswordHasherInterface $hasher,
+        private OpenSessions $sessions,
         private NewPassword $rule,
         private Leads $leads,
         private CurrentUser $current,
@@ -77,6 +78,9 @@ final readonly class UserController
             if (isset($body['password'])) {
                 $this->rule->check($body['password'], $user->name, $body['displayName']);
                 $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
+            }
+            if (!$user->active || isset($body['password'])) {
+                $this->sessions->endAllOf($user);
             }
             $this->audit->note('account changed', $user->id, ['role' => $body['role'], 'active' => $body['active'], 'newPassword' => isset($body['password'])]);
         })->toArray());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Device;
 
+use App\Platform\Health\SignsOfLife;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception as DatabaseException;
 use Symfony\Component\Clock\ClockInterface;
@@ -14,6 +15,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** A command that goes on until it is told to stop. */
 abstract class ServingCommand extends Command implements SignalableCommandInterface
 {
+    private const SIGN_SECONDS = 5;
+
     protected bool $stopping = false;
 
     /** @return list<int> */
@@ -30,14 +33,20 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
     }
 
     /**
-     * Looks into the database again and again for what there is to do.
+     * Looks into the database again and again for what there is to do, and gives a sign of life.
      *
+     * @param string           $name under which
      * @param \Closure(): bool $look whether to look again at once
      */
-    final protected function serve(Connection $database, ClockInterface $clock, OutputInterface $output, float $pollSeconds, \Closure $look): int
+    final protected function serve(Connection $database, ClockInterface $clock, SignsOfLife $life, string $name, OutputInterface $output, float $pollSeconds, \Closure $look): int
     {
+        $said = 0;
         while (!$this->stopping) {
             try {
+                if ($clock->now()->getTimestamp() - $said >= self::SIGN_SECONDS) {
+                    $life->give($name);
+                    $said = $clock->now()->getTimestamp();
+                }
                 if ($look()) {
                     continue;
                 }

@@ -9,6 +9,7 @@ use App\Device\InstrumentUnreachable;
 use App\Device\ServingCommand;
 use App\Device\TcpForceGauge;
 use App\Platform\Database\UtcType;
+use App\Platform\Health\SignsOfLife;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Test\PullSample;
 use Symfony\Component\Clock\ClockInterface;
@@ -28,6 +29,7 @@ final class GaugeReadCommand extends ServingCommand
     public function __construct(
         private readonly Connection $database,
         private readonly ClockInterface $clock,
+        private readonly SignsOfLife $life,
         private readonly int $gaugePort,
         private readonly bool $demo,
     ) {
@@ -36,7 +38,7 @@ final class GaugeReadCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        return $this->serve($this->database, $this->clock, $output, self::POLL_SECONDS, function (): bool {
+        return $this->serve($this->database, $this->clock, $this->life, (string) $this->getName(), $output, self::POLL_SECONDS, function (): bool {
             $capture = $this->waiting();
             null === $capture || $this->read($capture);
 

@@ -9,6 +9,7 @@ use App\Device\PlateThermometer;
 use App\Device\ServingCommand;
 use App\Device\TcpThermometer;
 use App\Platform\Database\UtcType;
+use App\Platform\Health\SignsOfLife;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Test\RunStep;
 use Symfony\Component\Clock\ClockInterface;
@@ -34,6 +35,7 @@ final class ThermometerReadCommand extends ServingCommand
     public function __construct(
         private readonly Connection $database,
         private readonly ClockInterface $clock,
+        private readonly SignsOfLife $life,
         private readonly int $thermometerPort,
         private readonly bool $demo,
     ) {
@@ -42,7 +44,7 @@ final class ThermometerReadCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        return $this->serve($this->database, $this->clock, $output, self::POLL_SECONDS, function (): bool {
+        return $this->serve($this->database, $this->clock, $this->life, (string) $this->getName(), $output, self::POLL_SECONDS, function (): bool {
             $this->look();
 
             return false;

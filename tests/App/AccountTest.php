@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Account\Leads;
+use App\Account\OpenSessions;
 use App\Account\User;
 use App\Platform\Http\Cells;
 use App\Platform\Http\Problem;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\BrowserKit\CookieJar;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
 
@@ -200,6 +202,86 @@ final class AccountTest extends ApiTestCase
         self::assertEqualsWithDelta(18.5, $session['bench']['roomC'], 0);
         self::assertSame('lbf', $session['preferences']['force']);
         $this->ask('PUT', '/api/bench', [...$bench, 'roomC' => 'warm'], 422);
+    }
+
+    /** As if somebody stood at another device: what the browser knew is handed back, to go on with later. */
+    private function leave(): CookieJar
+    {
+        $jar = clone $this->browser->getCookieJar();
+        $this->browser->getCookieJar()->clear();
+
+        return $jar;
+    }
+
+    private function comeBack(CookieJar $jar): void
+    {
+        $this->browser->getCookieJar()->clear();
+        foreach ($jar->all() as $cookie) {
+            $this->browser->getCookieJar()->set($cookie);
+        }
+    }
+
+    public function testASessionLeftOpenElsewhereIsEndedFromHere(): void
+    {
+        $this->signIn('viewer');
+        $other = $this->leave();
+        $this->signIn('technician');
+        $tablet = $this->leave();
+        $this->signIn('technician');
+        $sessions = $this->ask('GET', '/api/sessions', null, 200);
+        self::assertSame([2, 1, 2], [\count($sessions), \count(array_filter($sessions, static fn (array $each): bool => $each['here'])), \count(array_filter($sessions, static fn (array $each): bool => $each['own']))], 'One sees the own ones.');
+        $elsewhere = array_values(array_filter($sessions, static fn (array $each): bool => !$each['here']))[0]['id'];
+        $this->ask('DELETE', "/api/sessions/$elsewhere", null, 204);
+        $this->ask('GET', '/api/overview', null, 200);
+        self::assertCount(1, $this->ask('GET', '/api/sessions', null, 200));
+        $desk = $this->leave();
+        $this->comeBack($tablet);
+        self::assertStringContainsString('what you typed is kept', $this->ask('GET', '/api/overview', null, 401)['detail']);
+        self::assertNull($this->ask('GET', '/api/session', null, 200)['user']);
+
+        $this->comeBack($other);
+        $here = $this->ask('GET', '/api/sessions', null, 200)[0]['id'];
+        $this->comeBack($desk);
+        $this->ask('DELETE', "/api/sessions/$here", null, 404);
+        $this->comeBack($other);
+        $this->ask('GET', '/api/overview', null, 200);
+        $this->leave();
+        $this->signIn('lead');
+        self::assertContains($here, array_column($this->ask('GET', '/api/sessions', null, 200), 'id'), 'A lead sees those of everybody.');
+        $this->ask('DELETE', "/api/sessions/$here", null, 204);
+        $this->comeBack($other);
+        $this->ask('GET', '/api/overview', null, 401);
+    }
+
+    public function testAfterTheLongestShiftThePasswordIsAskedAgainHoweverBusySomebodyWas(): void
+    {
+        $clock = self::mockTime('2026-03-01 06:00:00');
+        $this->signIn('technician');
+        for ($hour = 0; $hour < 16; ++$hour) {
+            $this->ask('GET', '/api/overview', null, 200);
+            $clock->sleep(3600);
+        }
+        self::assertCount(1, $this->ask('GET', '/api/sessions', null, 200));
+        $clock->sleep(1);
+        $this->ask('GET', '/api/overview', null, 401);
+        $this->ask('POST', '/api/session', ['name' => 'technician', 'password' => 'hilltop'], 200);
+        $this->ask('GET', '/api/overview', null, 200);
+        $clock->sleep(31 * 86_400);
+        $sessions = self::getContainer()->get(OpenSessions::class);
+        self::assertInstanceOf(OpenSessions::class, $sessions);
+        $sessions->purge();
+        self::assertSame(0, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM open_session WHERE created_at < '2026-03-30'"));
+    }
+
+    public function testANewPasswordByALeadEndsTheSessionsOfTheAccount(): void
+    {
+        $this->signIn('technician');
+        $tablet = $this->leave();
+        $this->signIn('lead');
+        $user = $this->pick('/api/users', 'name', 'technician');
+        $this->ask('PUT', "/api/users/{$user['id']}", ['version' => $user['version'], 'displayName' => $user['displayName'], 'role' => 'technician', 'active' => true, 'password' => 'seven grey seagulls'], 200);
+        $this->comeBack($tablet);
+        $this->ask('GET', '/api/overview', null, 401);
     }
 
     public function testSignOut(): void

@@ -11,9 +11,9 @@ use Symfony\Component\Yaml\Parser;
 /** Who may ask for what, for every operation of the contract. */
 final class PermissionTest extends ApiTestCase
 {
-    private const ANYBODY = ['health', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
+    private const ANYBODY = ['health', 'alive', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
     /** Changes that a viewer may make: their own bench and preferences, and questions that need a body. */
-    private const VIEWER = ['saveBench', 'switchBench', 'savePreferences', 'changeOwnPassword', 'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'readPart', 'reckonHeat', 'calculate', 'drawTestPiece'];
+    private const VIEWER = ['saveBench', 'switchBench', 'savePreferences', 'changeOwnPassword', 'endSession', 'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'readPart', 'reckonHeat', 'calculate', 'drawTestPiece'];
     private const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken', 'listAudit', 'exportAudit'];
 
     /** For whoever has a token of its own, and for nobody who is signed in. */

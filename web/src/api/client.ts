@@ -48,14 +48,53 @@ api.use({
         request.headers.set('X-UTC-Offset', String(-new Date().getTimezoneOffset()));
         return request;
     },
-    async onResponse({ response }) {
-        if (!response.ok) throw await problem(response);
+    async onResponse({ request, response }) {
+        reach(!BEHIND_IS_GONE.includes(response.status));
+        if (response.ok) return;
+        if (response.status === 401 && !new URL(request.url).pathname.endsWith('/session')) outside.forEach((listener) => listener());
+        throw await problem(response);
     },
     onError({ error }) {
         // What was cancelled is no fault of the network.
-        return error instanceof DOMException && error.name === 'AbortError' ? undefined : new Unreachable();
+        if (error instanceof DOMException && error.name === 'AbortError') return undefined;
+        reach(false);
+        return new Unreachable();
     },
 });
+
+/** The web server answers, the app behind it does not: it is being started again. */
+const BEHIND_IS_GONE = [502, 503, 504];
+let reached = true;
+const reaching = new Set<() => void>();
+const outside = new Set<() => void>();
+
+function reach(now: boolean): void {
+    if (now === reached) return;
+    reached = now;
+    reaching.forEach((listener) => listener());
+}
+
+/** Whether the last thing asked was answered. */
+export function isReached(): boolean {
+    return reached;
+}
+
+export function onReach(listener: () => void): () => void {
+    reaching.add(listener);
+    return () => reaching.delete(listener);
+}
+
+/** Tells when the server no longer knows who this is. */
+export function signedOut(listener: () => void): () => void {
+    outside.add(listener);
+    return () => outside.delete(listener);
+}
+
+/** Asks for a sign of life; whether there was one. */
+export async function tryToReach(): Promise<boolean> {
+    await api.GET('/api/health/alive').catch(() => undefined);
+    return reached;
+}
 
 type Data<Answer> = Answer extends { data: infer Body } ? Body : never;
 
@@ -65,6 +104,7 @@ export async function ask<Answer extends { data?: unknown }>(answer: Promise<Ans
 }
 
 async function problem(response: Response): Promise<Error> {
+    if (BEHIND_IS_GONE.includes(response.status)) return new Unreachable();
     const data: unknown = await response.json().catch(() => null);
     if (response.status === 413 && data === null) return new Problem(413, say('api.too_large'), say('api.file_too_large'), []);
     if (typeof data !== 'object' || data === null || !('detail' in data)) {

@@ -30,6 +30,7 @@ export const lotsQuery = from(['lots', 'in-use'], ({ signal }) => ask(api.GET('/
 export const ownSurfacesQuery = from(['own-surfaces'], ({ signal }) => ask(api.GET('/api/own-surfaces', { signal })));
 export const ownMaterialsQuery = from(['own-materials'], ({ signal }) => ask(api.GET('/api/own-materials', { signal })));
 export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/users', { signal })));
+export const openSessionsQuery = from(['sessions'], ({ signal }) => ask(api.GET('/api/sessions', { signal })));
 /** A list that grows without end, read page by page. */
 export type PagedList<Row> = { key: string[]; read: (find: string, after: string, signal: AbortSignal) => Promise<Row[]> };
 

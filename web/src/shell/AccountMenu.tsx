@@ -13,6 +13,8 @@ const Preferences = lazy(async () => ({ default: (await import('../account/Prefe
 
 const OwnPassword = lazy(async () => ({ default: (await import('../account/OwnPassword')).OwnPassword }));
 
+const SignedIn = lazy(async () => ({ default: (await import('../account/SignedIn')).SignedIn }));
+
 const ITEM = 'flex min-h-11 cursor-pointer items-center rounded-sm px-3 data-[highlighted]:bg-accent-wash data-[highlighted]:outline-none';
 
 async function signOut(): Promise<void> {
@@ -28,6 +30,7 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
     const [open, setOpen] = useState(true);
     const [preferences, setPreferences] = useState(false);
     const [password, setPassword] = useState(false);
+    const [where, setWhere] = useState(false);
     const [leaving, setLeaving] = useState(false);
     return (
         <>
@@ -44,6 +47,9 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
                         </DropdownMenu.Item>
                         <DropdownMenu.Item className={ITEM} onSelect={() => setPassword(true)}>
                             {say('account.change_password')}
+                        </DropdownMenu.Item>
+                        <DropdownMenu.Item className={ITEM} onSelect={() => setWhere(true)}>
+                            {say('account.signed_in_where')}
                         </DropdownMenu.Item>
                         {user.role === 'lead' ? (
                             <DropdownMenu.Item className={ITEM} onSelect={() => void navigate({ to: '/people' })}>
@@ -64,6 +70,11 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
             {password ? (
                 <Suspense fallback={null}>
                     <OwnPassword onDone={() => setPassword(false)} />
+                </Suspense>
+            ) : null}
+            {where ? (
+                <Suspense fallback={null}>
+                    <SignedIn onDone={() => setWhere(false)} />
                 </Suspense>
             ) : null}
             <Dialog title={say('shell.sign_out')} open={leaving} onOpen={setLeaving}>

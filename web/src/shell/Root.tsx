@@ -11,6 +11,7 @@ import { keepLocale } from '../words/language';
 import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
 import { Outbox } from './Outbox';
+import { Reconnecting } from './Reconnecting';
 import { Shortcuts } from './Shortcuts';
 import { TopBar } from './TopBar';
 
@@ -43,6 +44,7 @@ function Doorway() {
         <div className="flex min-h-dvh flex-col">
             <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">{say('shell.to_the_content')}</a>
             <TopBar user={session.user} />
+            <Reconnecting />
             <Outbox />
             <Suspense fallback={<Waiting />}>
                 <Outlet />

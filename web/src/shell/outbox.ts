@@ -143,7 +143,8 @@ async function send(): Promise<void> {
         } catch (error) {
             // Signed out, or a trouble of the server: neither is a fault of the entry, and it is tried again.
             if (!(error instanceof Problem) || error.status === 401 || (error.status >= 500 && !error.busy)) return;
-            if (error.busy) {
+            // Others are at the same thing, or it was too much at once: in a moment.
+            if (error.busy || error.status === 429) {
                 setTimeout(() => void flush(), BUSY_MS);
                 return;
             }

@@ -1,0 +1,34 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from '@tanstack/react-router';
+import { useEffect, useSyncExternalStore } from 'react';
+
+import { isReached, onReach, signedOut, tryToReach } from '../api/client';
+import { Notice } from '../ui/Notice';
+import { say } from '../words/say';
+
+const TRY_MS = 1_000;
+
+/** Says that the server is out of reach, tries until it is back, and then goes on where somebody was. */
+export function Reconnecting() {
+    const queries = useQueryClient();
+    const router = useRouter();
+    const reached = useSyncExternalStore(onReach, isReached);
+    useEffect(() => {
+        if (reached) return;
+        const timer = setInterval(() => {
+            void tryToReach().then(async (back) => {
+                if (!back) return;
+                await queries.invalidateQueries();
+                await router.invalidate();
+            });
+        }, TRY_MS);
+        return () => clearInterval(timer);
+    }, [reached, queries, router]);
+    // Whose session was ended elsewhere stands at the door at the next touch, and not before a page of faults.
+    useEffect(() => signedOut(() => void queries.invalidateQueries({ queryKey: ['session'] })), [queries]);
+    return (
+        <div className="mx-auto w-full max-w-[86rem] px-4" role="status">
+            {reached ? null : <Notice tone="caution">{say('shell.reconnecting')}</Notice>}
+        </div>
+    );
+}

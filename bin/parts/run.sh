@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Becomes one of the servers, in the place of its predecessor; called by the supervisor, again and again.
-#   run.sh database | php | web | gauge | gauge-reader | thermometer | thermometer-reader | keeper | printer
+#   run.sh database | php | web | gauge | gauge-reader | thermometer | thermometer-reader | keeper | backup | printer
 . "$(dirname "$0")/common.sh"
 use_data_folder "$SITZPLATZ_VAR"
 PATH=$PATH:/usr/sbin
@@ -29,6 +29,7 @@ case $place in
     thermometer) device thermometer:stand-in ;;
     thermometer-reader) device thermometer:read ;;
     keeper) device keep ;;
+    backup) exec bash "$ROOT/bin/backup" --watch ;;
     printer) device printer:stand-in ;;
     *) fail "There is no server $place." ;;
 esac

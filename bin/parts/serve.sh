@@ -30,8 +30,10 @@ device_port() {
 }
 device_port SITZPLATZ_GAUGE_PORT 24061
 device_port SITZPLATZ_THERMOMETER_PORT 25061
-# The app stops taking anything new when less than this is free.
-[ -z "${SITZPLATZ_DISK_FLOOR_MB:-}" ] || set_setting SITZPLATZ_DISK_FLOOR_MB "$SITZPLATZ_DISK_FLOOR_MB"
+# What the app goes by from now on: when it stops taking anything new, and where its backups go.
+for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUPS SITZPLATZ_BACKUP_KEY SITZPLATZ_BACKUP_MB; do
+    [ -z "${!each:-}" ] || set_setting "$each" "${!each}"
+done
 DEMO=1
 [ "${SITZPLATZ_EMPTY:-0}" = 1 ] && DEMO=0
 DEMO=$(setting SITZPLATZ_DEMO "$DEMO")
@@ -64,6 +66,8 @@ if [ "$DEMO" = 1 ]; then
     # It prints by itself: where tests count prints, nobody else may.
     [ -n "${SITZPLATZ_DEMO_WITHOUT_YEAR:-}" ] || PLACES_HERE+=(printer)
 fi
+# Tests make their own.
+[ -n "${SITZPLATZ_DEMO_WITHOUT_YEAR:-}" ] || PLACES_HERE+=(backup)
 write_php
 write_web
 write_supervisor "${PLACES_HERE[@]}"

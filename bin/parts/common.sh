@@ -132,9 +132,10 @@ install_node() {
     node_is_new_enough || fail "The Node that was fetched does not run here; install 20.19 or newer."
 }
 
-# once NAME FILE... -- COMMAND...: runs the command if one of the files changed since it last went well.
+# once STAMP FILE... -- COMMAND...: runs the command if one of the files changed since it last went well. The stamp lies in what the
+# command makes: whichever data folder is used, what is there is there.
 once() {
-    local name=$1 sum stamp=$VAR/stamps/$1
+    local sum stamp=$1
     shift
     local files=()
     while [ "$1" != -- ]; do
@@ -146,7 +147,6 @@ once() {
     [ "$(cat "$stamp" 2> /dev/null)" != "$sum" ] || return 0
     rm -f "$stamp"
     "$@"
-    mkdir -p "$VAR/stamps"
     printf '%s' "$sum" > "$stamp"
 }
 
@@ -170,13 +170,13 @@ interface() {
 install_and_build() {
     install_php
     install_servers
-    [ -d "$ROOT/vendor" ] || rm -f "$VAR/stamps/composer"
-    [ -d "$ROOT/node_modules" ] || rm -f "$VAR/stamps/npm"
-    [ -f "$ROOT/public/build/.vite/manifest.json" ] || rm -f "$VAR/stamps/interface"
-    once composer "$ROOT/composer.json" -- composer_packages
+    # Of two who begin at once the second finds all made.
+    mkdir -p "$ROOT/var" 2> /dev/null && exec 7> "$ROOT/var/building.lock" && flock 7
+    once "$ROOT/vendor/.made" "$ROOT/composer.json" -- composer_packages
     install_node
-    once npm "$ROOT/package-lock.json" -- node_packages
-    once interface "$ROOT/web" "$ROOT/docs/openapi.yaml" "$ROOT/package-lock.json" -- interface
+    once "$ROOT/node_modules/.made" "$ROOT/package-lock.json" -- node_packages
+    once "$ROOT/public/build/.made" "$ROOT/web" "$ROOT/docs/openapi.yaml" "$ROOT/package-lock.json" -- interface
+    exec 7>&-
     chmod 640 "$VAR/log/"*.log 2> /dev/null || true
 }
 

@@ -171,12 +171,16 @@ install_and_build() {
     install_php
     install_servers
     # Of two who begin at once the second finds all made.
-    mkdir -p "$ROOT/var" 2> /dev/null && exec 7> "$ROOT/var/building.lock" && flock 7
+    mkdir -p "$ROOT/var" 2> /dev/null || true
+    if [ -w "$ROOT/var" ]; then
+        exec 7> "$ROOT/var/building.lock"
+        flock 7
+    fi
     once "$ROOT/vendor/.made" "$ROOT/composer.json" -- composer_packages
     install_node
     once "$ROOT/node_modules/.made" "$ROOT/package-lock.json" -- node_packages
     once "$ROOT/public/build/.made" "$ROOT/web" "$ROOT/docs/openapi.yaml" "$ROOT/package-lock.json" -- interface
-    exec 7>&-
+    exec 7>&- || true
     chmod 640 "$VAR/log/"*.log 2> /dev/null || true
 }
 

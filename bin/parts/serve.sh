@@ -83,12 +83,15 @@ supervisor() { supervisorctl -c "$RUN/supervisor.conf" "$@"; }
 
 await_database
 console() { php "$APP/bin/console" "$@"; }
-rm -rf "$VAR/cache/"*-by-*
-as_user www-data find "$VAR/cache/prod" -mindepth 1 -delete
+forget_caches() {
+    rm -rf "$VAR/cache/"*-by-*
+    as_user www-data find "$VAR/cache/prod" -mindepth 1 -delete
+}
+once "$VAR/cache/made" "$APP/src" "$APP/core" "$APP/config" "$APP/catalogue" "$APP/translations" "$APP/templates" "$APP/vendor/.made" -- forget_caches
 SITZPLATZ_DATABASE_URL=$(schema_url sitzplatz) console doctrine:migrations:migrate --no-interaction --allow-no-migration > "$VAR/log/migrate.log" 2>&1 || { tail -n 12 "$VAR/log/migrate.log" >&2; fail "The tables could not be brought up to date; $VAR/log/migrate.log says why."; }
 if [ "$DEMO" = 1 ]; then console sitzplatz:demo:load --once ${SITZPLATZ_DEMO_WITHOUT_YEAR:+--without-year}; fi
 as_user www-data env SITZPLATZ_VAR="$VAR" php "$APP/bin/console" cache:warmup > "$VAR/log/warmup.log" 2>&1 || { tail -n 12 "$VAR/log/warmup.log" >&2; fail "The app does not start; $VAR/log/warmup.log says why."; }
-supervisor start php web "${PLACES_HERE[@]}" > "$VAR/log/started.log" 2>&1 || { cat "$VAR/log/started.log" >&2; fail "The servers could not be started; $VAR/log/supervisor.log says why."; }
+supervisor start php web "beside:*" > "$VAR/log/started.log" 2>&1 || { cat "$VAR/log/started.log" >&2; fail "The servers could not be started; $VAR/log/supervisor.log says why."; }
 
 # Only our own answer counts: whoever else listened there would not know the word of this start.
 waited=0

@@ -85,6 +85,8 @@ CONF
         program php 20 QUIT 10
         program web 30 QUIT 10
         for place in "$@"; do program "$place" 40 TERM 10; done
+        # These are stopped together, not one after the other.
+        printf '[group:beside]\npriority=40\nprograms=%s\n' "$(IFS=,; echo "$*")"
     } > "$RUN/supervisor.conf"
 }
 

@@ -111,7 +111,8 @@ final readonly class OpenSessions
     /** What is over is forgotten after a month, and what the browsers keep for it at once. */
     public function purge(): void
     {
-        $this->database->executeStatement('DELETE FROM open_session WHERE created_at < ?', [UtcType::text($this->clock->now()->modify('-'.self::KEPT_DAYS.' days'))]);
+        $since = $this->clock->now()->modify('-'.self::KEPT_DAYS.' days');
+        $this->database->executeStatement('DELETE FROM open_session WHERE created_at < ?', [UtcType::text($since)]);
         $this->database->executeStatement('DELETE FROM session WHERE sess_lifetime < ?', [$this->clock->now()->getTimestamp()]);
     }
 

@@ -41,7 +41,10 @@ final readonly class SessionGuard
         }
         $this->security->logout(false);
         if (!\in_array($request->attributes->get('_route'), self::DOOR, true)) {
-            throw new Problem(401, 'Signed out', 'You were signed out: this session was ended, or it is '.OpenSessions::LONGEST_HOURS.' hours old. Sign in again; what you typed is kept.');
+            throw new Problem(401, 'Signed out', \sprintf(
+                'You were signed out: this session was ended, or it is %d hours old. Sign in again; what you typed is kept.',
+                OpenSessions::LONGEST_HOURS,
+            ));
         }
     }
 }

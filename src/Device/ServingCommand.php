@@ -38,8 +38,15 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
      * @param string           $name under which
      * @param \Closure(): bool $look whether to look again at once
      */
-    final protected function serve(Connection $database, ClockInterface $clock, SignsOfLife $life, string $name, OutputInterface $output, float $pollSeconds, \Closure $look): int
-    {
+    final protected function serve(
+        Connection $database,
+        ClockInterface $clock,
+        SignsOfLife $life,
+        string $name,
+        OutputInterface $output,
+        float $pollSeconds,
+        \Closure $look,
+    ): int {
         $said = 0;
         while (!$this->stopping) {
             try {

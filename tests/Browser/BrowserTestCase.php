@@ -129,14 +129,6 @@ abstract class BrowserTestCase extends TestCase
         $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), 'It did not close.');
     }
 
-    private const STANDS_STILL = <<<'JS'
-        const [element, done] = arguments;
-        const place = () => Object.values(element.getBoundingClientRect().toJSON()).join();
-        const was = place();
-        const timer = setTimeout(() => done(true), 500);
-        requestAnimationFrame(() => requestAnimationFrame(() => { clearTimeout(timer); done(element.isConnected && place() === was); }));
-        JS;
-
     protected function click(string $xpath): void
     {
         $this->until(function () use ($xpath): bool {
@@ -146,13 +138,11 @@ abstract class BrowserTestCase extends TestCase
                     return false;
                 }
                 $this->page->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
-                // What is still moving is missed by a finger, too: it is pressed when it stood still for two pictures.
-                if (true !== $this->page->executeAsyncScript(self::STANDS_STILL, [$element])) {
-                    return false;
-                }
+                $this->page->executeScript('window.pressed = false; arguments[0].addEventListener("click", () => { window.pressed = true; }, {once: true, capture: true})', [$element]);
                 $element->click();
 
-                return true;
+                // What moved in this moment was missed, as by a finger, and is pressed again. A page that was left knows nothing of it.
+                return false !== $this->page->executeScript('return window.pressed');
             } catch (WebDriverException) {
                 return false;
             }

@@ -62,7 +62,9 @@ final readonly class HealthController
             'backupFresh' => ($ages[SignsOfLife::BACKUP] ?? \PHP_INT_MAX) <= self::BACKUP_DAYS * 86_400,
         ];
         if (!$ready) {
-            throw new Problem(503, 'Not ready', implode(' ', array_intersect_key(self::WRONG, array_filter($checks, static fn (bool $fine): bool => !$fine))), more: $said);
+            $wrong = array_intersect_key(self::WRONG, array_filter($checks, static fn (bool $fine): bool => !$fine));
+
+            throw new Problem(503, 'Not ready', implode(' ', $wrong), more: $said);
         }
 
         return new JsonResponse(['status' => 'ready', ...$said]);
@@ -76,9 +78,10 @@ final readonly class HealthController
 
     private function tablesCurrent(): bool
     {
-        $files = array_map(static fn (string $file): string => 'App\\Migrations\\'.basename($file, '.php'), glob($this->projectDir.'/migrations/Version*.php') ?: []);
+        $files = glob($this->projectDir.'/migrations/Version*.php') ?: [];
+        $known = array_map(static fn (string $file): string => 'App\\Migrations\\'.basename($file, '.php'), $files);
         $done = $this->database->fetchFirstColumn('SELECT version FROM doctrine_migration_versions');
 
-        return [] === array_diff($files, $done);
+        return [] === array_diff($known, $done);
     }
 }

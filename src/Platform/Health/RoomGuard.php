@@ -21,10 +21,8 @@ final readonly class RoomGuard
     public function __invoke(ControllerEvent $event): void
     {
         $request = $event->getRequest();
-        if ($request->isMethodSafe() || !str_starts_with($request->getPathInfo(), '/api/') || \in_array($request->attributes->get('_route'), self::GO_ON, true)) {
-            return;
-        }
-        if ($this->room->isLow()) {
+        $writes = !$request->isMethodSafe() && str_starts_with($request->getPathInfo(), '/api/');
+        if ($writes && !\in_array($request->attributes->get('_route'), self::GO_ON, true) && $this->room->isLow()) {
             throw new Problem(507, 'Disk nearly full', \sprintf(
                 'Only %d MB are free on the disk of the app, and %d are needed. Nothing was saved; make room, then send it again. Reading goes on.',
                 $this->room->freeMb(),

@@ -49,24 +49,25 @@ api.use({
         return request;
     },
     async onResponse({ request, response }) {
-        reach(!BEHIND_IS_GONE.includes(response.status));
         if (response.ok) return;
+        if (BEHIND_IS_GONE.includes(response.status)) void askWhetherThere();
         if (response.status === 401 && !new URL(request.url).pathname.endsWith('/session')) outside.forEach((listener) => listener());
         throw await problem(response);
     },
     onError({ error }) {
         // What was cancelled is no fault of the network.
         if (error instanceof DOMException && error.name === 'AbortError') return undefined;
-        reach(false);
+        void askWhetherThere();
         return new Unreachable();
     },
 });
 
 /** The web server answers, the app behind it does not: it is being started again. */
 const BEHIND_IS_GONE = [502, 503, 504];
-let reached = true;
 const reaching = new Set<() => void>();
 const outside = new Set<() => void>();
+let reached = true;
+let asking: Promise<void> | null = null;
 
 function reach(now: boolean): void {
     if (now === reached) return;
@@ -74,7 +75,20 @@ function reach(now: boolean): void {
     reaching.forEach((listener) => listener());
 }
 
-/** Whether the last thing asked was answered. */
+/** One request may fail where all others go through: whether the server is there, it is asked itself. */
+function askWhetherThere(): Promise<void> {
+    asking ??= fetch('/api/health/alive', { cache: 'no-store' })
+        .then(
+            (answer) => reach(answer.ok),
+            () => reach(false),
+        )
+        .finally(() => {
+            asking = null;
+        });
+    return asking;
+}
+
+/** Whether the server was there when it was last asked. */
 export function isReached(): boolean {
     return reached;
 }
@@ -92,7 +106,7 @@ export function signedOut(listener: () => void): () => void {
 
 /** Asks for a sign of life; whether there was one. */
 export async function tryToReach(): Promise<boolean> {
-    await api.GET('/api/health/alive').catch(() => undefined);
+    await askWhetherThere();
     return reached;
 }
 

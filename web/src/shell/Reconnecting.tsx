@@ -18,8 +18,9 @@ export function Reconnecting() {
         const timer = setInterval(() => {
             void tryToReach().then(async (back) => {
                 if (!back) return;
-                await queries.invalidateQueries();
-                await router.invalidate();
+                // What failed meanwhile is asked again; the rest of the page stays as somebody left it.
+                await queries.refetchQueries({ type: 'active', predicate: (each) => each.state.status === 'error' || each.state.fetchFailureCount > 0 });
+                if (router.state.matches.some((each) => each.status === 'error')) await router.invalidate();
             });
         }, TRY_MS);
         return () => clearInterval(timer);

@@ -9,7 +9,7 @@ use Symfony\Component\Yaml\Parser;
 /** Who may ask for what, for every operation of the contract; what is in no list is for whoever may change things, or for all who look. */
 final class OperationRoles
 {
-    public const ANYBODY = ['health', 'alive', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
+    public const ANYBODY = ['health', 'alive', 'getNetwork', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
     /** Changes that a viewer may make: their own bench and preferences, and questions that need a body. */
     public const VIEWER = ['saveBench', 'switchBench', 'savePreferences', 'changeOwnPassword', 'endSession', 'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'readPart', 'reckonHeat', 'calculate', 'drawTestPiece'];
     public const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken', 'listAudit', 'exportAudit'];

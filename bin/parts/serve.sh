@@ -7,6 +7,7 @@ umask 027
 PORT=${SITZPLATZ_PORT:-8080}
 PHP_VERSION=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
 . "$ROOT/bin/parts/settings.sh"
+. "$ROOT/bin/parts/tls.sh"
 STARTED=$(random_word)
 COOKIE=sitzplatz_$(printf '%s' "$VAR" | sha256sum | cut -c1-8)
 SUPERVISOR=
@@ -49,6 +50,7 @@ if is_root && ! as_user www-data test -r "$ROOT/public/index.php"; then
 fi
 
 database_files
+open_network
 mkdir -p "$VAR/log/app" "$VAR/cache/prod" "$VAR/reserve"
 if is_root; then
     # What the app writes, only it writes: whoever else runs a command has a cache and a log of its own.
@@ -103,6 +105,7 @@ until curl -fsS "http://127.0.0.1:$PORT/api/health" 2> /dev/null | grep -qF "$ST
 done
 touch "$RUN/ready"
 say "Sitzplatz is ready: http://127.0.0.1:$PORT/"
+[ -z "$BIND" ] || say "In the network: https://${NETWORK_NAMES[0]}:$NETWORK_PORT/ (how a tablet comes to trust it: /trust there)"
 [ -n "${SITZPLATZ_DETACHED:-}" ] || say "Stop it with Ctrl-C."
 
 wait "$SUPERVISOR" || true

@@ -90,7 +90,7 @@ CONF
     } > "$RUN/supervisor.conf"
 }
 
-# write_web: the web server, on this machine alone.
+# write_web: the web server, on this machine alone, or over TLS in the network of the shop.
 write_web() {
     mkdir -p "$RUN/nginx"
     is_root && chown www-data: "$RUN/nginx"
@@ -102,6 +102,7 @@ add_header Referrer-Policy same-origin always;
 add_header Cross-Origin-Opener-Policy same-origin always;
 add_header Cross-Origin-Resource-Policy same-origin always;
 add_header Content-Security-Policy "default-src 'none'; style-src 'self'; frame-ancestors 'none'" always;
+add_header Strict-Transport-Security \$hsts always;
 add_header X-Request-Id \$request_id always;
 CONF
     # The status stays the one that led here. What could not even be read as an address has none to go on from.
@@ -155,6 +156,7 @@ http {
         502 'The app is starting again. It is back in a few seconds; what you typed is kept.'; 503 'The app is starting again. It is back in a few seconds; what you typed is kept.';
         504 'This took too long and was given up. Try again.';
     }
+    map \$https \$hsts { on 'max-age=2592000'; default ''; }
     # A page of a foreign name would be let in by the browser as that name's own.
     server {
         listen 127.0.0.1:$PORT default_server;
@@ -167,8 +169,10 @@ http {
     server {
         listen 127.0.0.1:$PORT;
         server_name 127.0.0.1 localhost;
+        set \$from_network '';
         include $RUN/app.conf;
     }
+$(network_servers)
 }
 CONF
     cat > "$RUN/app.conf" <<CONF
@@ -186,6 +190,7 @@ location ~ ^/api/(choose|choose/beyond|choose/side-by-side|fix|heat|profiles/ass
 location / { try_files /none @app; }
 location @app {
     # The app sends the others itself.
+    add_header Strict-Transport-Security \$hsts always;
     add_header X-Request-Id \$request_id always;
     fastcgi_pass unix:$RUN/fpm.sock;
     fastcgi_param SCRIPT_FILENAME $APP/public/index.php;
@@ -201,6 +206,7 @@ location @app {
     fastcgi_param SERVER_PORT \$server_port;
     fastcgi_param REMOTE_ADDR \$remote_addr;
     fastcgi_param HTTPS \$https if_not_empty;
+    fastcgi_param SITZPLATZ_FROM_NETWORK \$from_network if_not_empty;
     fastcgi_param HTTP_X_REQUEST_ID \$request_id;
     fastcgi_buffers 16 32k;
     fastcgi_buffer_size 32k;

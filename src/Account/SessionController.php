@@ -9,6 +9,8 @@ use App\Platform\Contract\Contract;
 use App\Platform\Database\Transaction;
 use App\Platform\Http\Answer;
 use App\Platform\Http\CsrfGuard;
+use App\Platform\Http\Network;
+use App\Platform\Http\Problem;
 use App\Platform\Now;
 use App\Platform\Words\Wording;
 use Doctrine\ORM\EntityManagerInterface;
@@ -40,6 +42,7 @@ final readonly class SessionController
         private Audit $audit,
         private Now $now,
         private Wording $wording,
+        private Network $network,
         private bool $demo,
     ) {
     }
@@ -55,7 +58,7 @@ final readonly class SessionController
         return new Answer([
             'user' => $signedIn ? $user->toArray() : null,
             'csrf' => $signedIn ? $this->tokens->getToken(CsrfGuard::TOKEN)->getValue() : null,
-            'demo' => $this->demo,
+            'demo' => $this->demo && !$this->network->isFromOutside(),
             'needsFirstLead' => !$signedIn && 0 === $this->entities->getRepository(User::class)->count(),
             'preferences' => $signedIn ? [...self::PREFERENCES, ...$user->preferences] : self::PREFERENCES,
             'figures' => $this->wording->shown(),
@@ -77,6 +80,9 @@ final readonly class SessionController
     #[Route('/api/first-lead', name: 'createFirstLead', methods: ['POST'])]
     public function firstLead(Request $request): Answer
     {
+        if ($this->network->isFromOutside()) {
+            throw Problem::forbidden('The first account is made at the machine itself.');
+        }
         $body = $this->contract->body($request);
         $user = $this->leads->first(fn (): User => $this->transaction->run(function () use ($body): User {
             $this->rule->check($body['password'], $body['name'], $body['displayName']);

@@ -7,9 +7,12 @@ namespace App\Care;
 use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\ChangeEvent;
+use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
 use App\Platform\Database\StoredEdit;
+use App\Platform\Database\Transaction;
+use App\Platform\Database\UtcType;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Now;
@@ -20,14 +23,17 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use App\Shelf\SideOnShelf;
 use App\Test\Run;
+use App\Test\RunCommands;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Care\CleanerFit;
 use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\Life\TakingBack;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
+use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -45,6 +51,8 @@ final readonly class CareController
         private ShopCatalogue $shop,
         private CurrentUser $current,
         private Now $now,
+        private Transaction $transaction,
+        private Audit $audit,
     ) {
     }
 
@@ -106,6 +114,57 @@ final readonly class CareController
         });
 
         return new Answer(['id' => $event->id->toRfc4122()], $new ? 201 : 200);
+    }
+
+    /** A note that was a wrong touch goes, while it is fresh and nothing rests on it; the log says so. */
+    #[Route('/api/care-notes/{id}', name: 'takeCareBack', methods: ['DELETE'])]
+    public function takeBack(string $id): JsonResponse
+    {
+        $note = $this->edit->find(CareEvent::class, $id);
+        $side = $note->side->id->toBinary();
+        $this->takesBack($note, $note->doneById, [
+            'SELECT 1 FROM run r JOIN setup s ON s.id = r.setup_id WHERE s.side_id = ? AND r.started_at >= ? LIMIT 1' => $side,
+            'SELECT 1 FROM job WHERE side_id = ? AND created_at >= ? LIMIT 1' => $side,
+        ], ['side' => $note->side->label(), 'kind' => $note->kind]);
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Route('/api/changes/{id}', name: 'takeChangeBack', methods: ['DELETE'])]
+    public function takeChangeBack(string $id): JsonResponse
+    {
+        $change = $this->edit->find(ChangeEvent::class, $id);
+        $printer = $change->printer->id->toBinary();
+        $this->takesBack($change, $change->doneById, [
+            'SELECT 1 FROM run r JOIN comparison c ON c.id = r.comparison_id WHERE c.printer_id = ? AND r.started_at >= ? LIMIT 1' => $printer,
+            'SELECT 1 FROM job WHERE printer_id = ? AND created_at >= ? LIMIT 1' => $printer,
+        ], ['printer' => $change->printer->name, 'kind' => $change->kind->value]);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /**
+     * @param array<string, string> $since  by question whether something was begun since, of what it asks
+     * @param array<string, mixed>  $detail
+     */
+    private function takesBack(CareEvent|ChangeEvent $note, ?Uuid $by, array $since, array $detail): void
+    {
+        $this->transaction->run(function () use ($note, $by, $since, $detail): void {
+            $rested = false;
+            foreach ($since as $question => $of) {
+                $rested = $rested || false !== $this->entities->getConnection()->fetchOne($question, [$of, UtcType::text($note->createdAt)]);
+            }
+            $ago = (float) $this->now->time()->format('U.u') - (float) $note->createdAt->format('U.u');
+            $own = $by?->equals($this->current->get()->id) ?? false;
+            RunCommands::asked(static function () use ($ago, $own, $rested): bool {
+                TakingBack::ofNote($ago, $own, $rested);
+
+                return true;
+            });
+            $this->audit->note('note taken back', $note->id, $detail);
+            $this->entities->remove($note);
+            $this->entities->flush();
+        });
     }
 
     /** Puts the results from before in question; of a fault the runs made meanwhile are named, so that they can be voided. */

@@ -11,6 +11,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
 use Sitzplatz\Test\Life\Fact\Finished;
+use Sitzplatz\Test\Life\Fact\FinishTakenBack;
 use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\Fact\MeasureNotTaken;
 use Sitzplatz\Test\Life\Fact\OutcomeSaid;
@@ -64,6 +65,7 @@ final readonly class RunBook
             $run->parts->count(),
             $run->comparison->coatStays(),
             $run->comparison->coatStays() && $this->coatGone($run),
+            $ago($run->finishedAt),
         );
     }
 
@@ -93,6 +95,7 @@ final readonly class RunBook
                 $fact instanceof PrinterTaken => $run->occupies = $run->comparison->printer,
                 $fact instanceof PrinterLeft => $run->occupies = null,
                 $fact instanceof Finished => self::end($run, RunStatus::Done, $at),
+                $fact instanceof FinishTakenBack => self::goOn($run),
                 $fact instanceof DeclaredVoid => $this->void($run, $fact, $by, $at),
                 $fact instanceof RunRepeated => $this->entities->persist(new Run(
                     Uuid::v7(),
@@ -137,6 +140,12 @@ final readonly class RunBook
     {
         $run->status = $status;
         $run->finishedAt ??= $at;
+    }
+
+    private static function goOn(Run $run): void
+    {
+        $run->status = RunStatus::Running;
+        $run->finishedAt = null;
     }
 
     private function void(Run $run, DeclaredVoid $fact, Author $by, \DateTimeImmutable $at): void

@@ -150,6 +150,20 @@ final readonly class RunController
         return $this->done($run);
     }
 
+    /** Who touched too soon goes on where they were. */
+    #[Route('/api/runs/{id}/take-back', name: 'takeFinishBack', methods: ['POST'])]
+    public function takeFinishBack(string $id, Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $run = $this->carryOut($id, $body, function (RunState $state, Run $run): array {
+            $this->audit->note('run taken back from done', $run->id);
+
+            return RunLife::takeFinishBack($state);
+        });
+
+        return $this->done($run);
+    }
+
     /** Ends by hand that a run keeps its printer, before the run does so itself. */
     #[Route('/api/runs/{id}/leave-printer', name: 'leavePrinter', methods: ['POST'])]
     public function leavePrinter(string $id, Request $request): Answer

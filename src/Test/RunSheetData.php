@@ -14,6 +14,8 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Test\Life\Refusal;
+use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
@@ -139,6 +141,7 @@ final readonly class RunSheetData
                 static fn (Measure $measure): string => $measure->value,
                 $this->book->state($run, $this->now->time())->missing(),
             ) : [],
+            'mayTakeBack' => $this->mayTakeBack($run),
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
@@ -243,5 +246,14 @@ final readonly class RunSheetData
         );
 
         return $next?->id->toRfc4122();
+    }
+
+    private function mayTakeBack(Run $run): bool
+    {
+        try {
+            return [] !== RunLife::takeFinishBack($this->book->state($run, $this->now->time()));
+        } catch (Refusal) {
+            return false;
+        }
     }
 }

@@ -104,7 +104,7 @@ final readonly class RunTally
     {
         $between = $at->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.u');
         foreach ($this->database->fetchAllAssociative(
-            "SELECT DISTINCT seat, fitting_id FROM run_tally WHERE source = 'test' AND printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch < ?)",
+            "SELECT DISTINCT seat, fitting_id FROM run_tally WHERE source = 'test' AND printer_id = ? AND last_at >= ? AND (epoch IS NULL OR epoch <= ?)",
             [$printerId, $between, $between],
         ) as $row) {
             $this->seat('test', (string) $row['seat'], (string) $row['fitting_id']);

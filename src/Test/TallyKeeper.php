@@ -64,7 +64,8 @@ final class TallyKeeper
                 $entity instanceof Standing => $entity->part->run,
                 default => null,
             };
-            if (null !== $run?->finishedAt) {
+            // Also where it counted until now.
+            if (null !== $run && (null !== $run->finishedAt || isset($work->getEntityChangeSet($run)['finishedAt']))) {
                 $id = $run->setup->id->toBinary();
                 $this->changed[$id] = $id;
             }

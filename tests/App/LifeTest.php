@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Test\RunTally;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\Uid\Uuid;
 
 /** The faults that two people, a repeated send or a closed sheet brought into the record; each test is named after one. */
 final class LifeTest extends ApiTestCase
 {
+    use ClockSensitiveTrait;
     use GoesThroughARun;
 
     protected function setUp(): void
@@ -106,6 +109,26 @@ final class LifeTest extends ApiTestCase
         $before = $this->rowsIn('reading');
         $this->ask('POST', "/api/runs/$id/readings", ['measure' => 'lift', 'value' => 0.1, 'unit' => 'mm', 'atLeast' => false], 409);
         self::assertSame($before, $this->rowsIn('reading'));
+    }
+
+    public function testARunFinishedTooSoonGoesOnAndCountsNoMore(): void
+    {
+        $clock = self::mockTime('2026-03-01 12:00:00');
+        [$id] = $this->pulled('hot');
+        $sheet = $this->ask('POST', "/api/runs/$id/readings", ['measure' => 'pull_hot', 'value' => 30, 'unit' => 'N', 'atLeast' => false], 201);
+        self::assertFalse($sheet['mayTakeBack']);
+        $done = $this->ask('POST', "/api/runs/$id/finish", ['version' => $sheet['run']['version']], 200);
+        self::assertTrue($done['mayTakeBack']);
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        $open = $this->ask('POST', "/api/runs/$id/take-back", ['version' => $done['run']['version']], 200);
+        self::assertSame(['running', null, $done['run']['step'], 'held'], [$open['run']['status'], $open['run']['finishedAt'], $open['run']['step'], $open['run']['outcome']]);
+        self::assertSame(0, $tally->wrong());
+        $this->ask('POST', "/api/runs/$id/take-back", ['version' => $open['run']['version']], 409);
+        $done = $this->ask('POST', "/api/runs/$id/finish", ['version' => $open['run']['version']], 200);
+        $clock->sleep(601);
+        self::assertFalse($this->ask('GET', "/api/runs/$id", null, 200)['mayTakeBack']);
+        self::assertStringContainsString('10', $this->ask('POST', "/api/runs/$id/take-back", ['version' => $done['run']['version']], 409)['detail']);
     }
 
     public function testARunDoesNotFinishWithSomethingUnsaid(): void

@@ -72,6 +72,33 @@ final class SideCareTest extends ApiTestCase
         self::assertSame('wipe', $after['done'][array_key_last($after['done'])]['kind']);
     }
 
+    public function testAWrongNoteIsTakenBackByWhoWroteItBeforeAnythingRestsOnIt(): void
+    {
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        $side = $this->pick('/api/plate-sides', 'label', 'P1 front')['id'];
+        $note = fn (): string => $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201)['id'];
+        $before = $this->care($side);
+        $id = $note();
+        self::assertSame(0, $this->care($side)['printsSinceWash']);
+        $this->signIn('lead');
+        $this->ask('DELETE', "/api/care-notes/$id", null, 403);
+        $this->signIn('technician');
+        $this->ask('DELETE', "/api/care-notes/$id", null, 204);
+        self::assertSame($before, $this->care($side));
+        self::assertSame(0, $tally->wrong());
+        self::assertSame(1, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM audit_entry WHERE action = 'note taken back'"));
+        $this->ask('DELETE', "/api/care-notes/$id", null, 404);
+        $id = $note();
+        $this->printed('P1 front', []);
+        self::assertStringContainsString('rests on it', $this->ask('DELETE', "/api/care-notes/$id", null, 409)['detail']);
+
+        $printer = $this->pick('/api/printers', 'name', 'South bay')['id'];
+        $change = $this->ask('POST', "/api/printers/$printer/changes", ['kind' => 'nozzle', 'note' => ''], 201)['id'];
+        $this->ask('DELETE', "/api/changes/$change", null, 204);
+        self::assertSame(0, $tally->wrong());
+    }
+
     public function testTheDemoShowsAYearOfPrints(): void
     {
         $this->database()->executeStatement('SET foreign_key_checks = 0');

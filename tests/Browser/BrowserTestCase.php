@@ -129,6 +129,13 @@ abstract class BrowserTestCase extends TestCase
         $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), 'It did not close.');
     }
 
+    /** What opens a list does so when it is touched, and lets no click through then. */
+    private const WATCH_PRESS = <<<'JS'
+        const [element] = arguments;
+        window.pressed = false;
+        element.addEventListener(element.getAttribute('aria-haspopup') ? 'pointerdown' : 'click', () => { window.pressed = true; }, {once: true, capture: true});
+        JS;
+
     protected function click(string $xpath): void
     {
         $this->until(function () use ($xpath): bool {
@@ -138,7 +145,7 @@ abstract class BrowserTestCase extends TestCase
                     return false;
                 }
                 $this->page->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
-                $this->page->executeScript('window.pressed = false; arguments[0].addEventListener("click", () => { window.pressed = true; }, {once: true, capture: true})', [$element]);
+                $this->page->executeScript(self::WATCH_PRESS, [$element]);
                 $element->click();
 
                 // What moved in this moment was missed, as by a finger, and is pressed again. A page that was left knows nothing of it.

@@ -47,4 +47,19 @@ final class HouseScreensTest extends BrowserTestCase
         $this->open('/shelf');
         $this->see('Look around as');
     }
+
+    public function testAWrongTouchIsTakenBack(): void
+    {
+        $this->signIn('technician');
+        $this->open('/shelf');
+        $this->click('//tr[.//th[starts-with(., "P13")]]//button[.="Change"]');
+        $this->click('//*[@role="dialog"]//*[@role="checkbox"][following-sibling::label[.="Retired"]]');
+        $this->press('Save');
+        $this->see('P13 is retired.');
+        $this->until(fn (): bool => !str_contains($this->text(), 'thick polymer composite'), 'It is still on the shelf.');
+        $this->assertAccessible('the way back');
+        $this->press('Undo');
+        $this->see('thick polymer composite');
+        $this->until(fn (): bool => !str_contains($this->text(), 'P13 is retired.'), 'The way back is still offered.');
+    }
 }

@@ -8,6 +8,7 @@ namespace Sitzplatz\Tests\Torture;
 final class KillPart implements Part
 {
     private const WRITERS = 3;
+    private const VITAL = ['database', 'php', 'web'];
     private const BACK_SECONDS = 5.0;
     private const GIVEN_UP_SECONDS = 60.0;
 
@@ -32,7 +33,8 @@ final class KillPart implements Part
         for ($round = 0; $round < $rig->sizes['rounds']; ++$round) {
             usleep(mt_rand(200_000, 900_000));
             $processes = $rig->processes();
-            $place = array_rand($processes);
+            // The three that everybody depends on come round first, then any.
+            $place = self::VITAL[$round] ?? array_rand($processes);
             $victim = $processes[$place][array_rand($processes[$place])];
             posix_kill($victim, \SIGKILL);
             $killed[$place] = ($killed[$place] ?? 0) + 1;

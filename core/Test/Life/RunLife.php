@@ -8,6 +8,7 @@ use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
 use Sitzplatz\Test\Life\Fact\Finished;
+use Sitzplatz\Test\Life\Fact\FinishTakenBack;
 use Sitzplatz\Test\Life\Fact\Marked;
 use Sitzplatz\Test\Life\Fact\MeasureNotTaken;
 use Sitzplatz\Test\Life\Fact\OutcomeSaid;
@@ -201,6 +202,31 @@ final class RunLife
         }
 
         return [new Finished(), ...($run->occupiesPrinter ? [new PrinterLeft()] : [])];
+    }
+
+    /**
+     * Takes the last touch back, where it came too soon; all that was said stays.
+     *
+     * @return list<RunFact>
+     *
+     * @throws Refusal if it is not done, was so for too long, its comparison is closed, or the next coat is on
+     */
+    public static function takeFinishBack(RunState $run): array
+    {
+        if (RunStatus::Done !== $run->status || null === $run->finishedSecondsAgo) {
+            throw Refusal::state(Sentence::of('run.take_back_only_done'));
+        }
+        if (ComparisonStatus::Running !== $run->comparison) {
+            throw Refusal::state(Sentence::of('run.comparison_closed'));
+        }
+        if ($run->coatStays && $run->coatGone) {
+            throw Refusal::state(Sentence::of('run.take_back_coat_gone'));
+        }
+        if ($run->finishedSecondsAgo > TakingBack::WITHIN_SECONDS) {
+            throw Refusal::state(Sentence::of('take_back.too_late', minutes: Quantity::minutes(TakingBack::WITHIN_SECONDS / 60)));
+        }
+
+        return [new FinishTakenBack()];
     }
 
     /**

@@ -56,6 +56,8 @@ final readonly class RunState
         public bool $coatStays = false,
         /** That coat is off by now: the next one was begun. */
         public bool $coatGone = false,
+        /** Since it was finished; null: it is not. */
+        public ?float $finishedSecondsAgo = null,
     ) {
     }
 

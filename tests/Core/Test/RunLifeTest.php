@@ -12,6 +12,7 @@ use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\Life\Fact\Began;
 use Sitzplatz\Test\Life\Fact\DeclaredVoid;
 use Sitzplatz\Test\Life\Fact\Finished;
+use Sitzplatz\Test\Life\Fact\FinishTakenBack;
 use Sitzplatz\Test\Life\Fact\MeasureNotTaken;
 use Sitzplatz\Test\Life\Fact\OutcomeSaid;
 use Sitzplatz\Test\Life\Fact\PrintBegan;
@@ -27,6 +28,7 @@ use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Life\StandingReading;
+use Sitzplatz\Test\Life\TakingBack;
 use Sitzplatz\Test\Life\Touched;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\OnePersonShop;
@@ -107,6 +109,37 @@ final class RunLifeTest extends TestCase
         }
         $closed = self::running(RunStep::HotPull, Outcome::Held, comparison: ComparisonStatus::Closed, pull: PullKind::Hot);
         self::assertSame('run.comparison_closed', self::refused(static fn () => RunLife::enter($closed, $pull)));
+    }
+
+    public function testAFinishIsTakenBackWhileItIsFresh(): void
+    {
+        $done = static fn (float $ago, ComparisonStatus $comparison = ComparisonStatus::Running, bool $coatGone = false): RunState => new RunState(
+            PullKind::Cold,
+            $comparison,
+            RunStatus::Done,
+            RunStep::Clean,
+            Outcome::Held,
+            coatStays: true,
+            coatGone: $coatGone,
+            finishedSecondsAgo: $ago,
+        );
+        self::assertSame([FinishTakenBack::class], self::kinds(RunLife::takeFinishBack($done(600.0))));
+        self::assertSame('take_back.too_late minutes=600', self::refused(static fn () => RunLife::takeFinishBack($done(600.5))));
+        self::assertSame('run.comparison_closed', self::refused(static fn () => RunLife::takeFinishBack($done(1.0, ComparisonStatus::Closed))));
+        self::assertSame('run.take_back_coat_gone', self::refused(static fn () => RunLife::takeFinishBack($done(1.0, coatGone: true))));
+        self::assertSame('run.take_back_only_done', self::refused(static fn () => RunLife::takeFinishBack(self::running(RunStep::Clean))));
+    }
+
+    public function testANoteIsTakenBackByWhoWroteItBeforeAnythingRestsOnIt(): void
+    {
+        TakingBack::ofNote(600.0, true, false);
+        foreach (['take_back.too_late minutes=600' => [600.5, true, false], 'take_back.others' => [1.0, false, false], 'take_back.rested' => [1.0, true, true]] as $why => [$ago, $own, $rested]) {
+            self::assertSame($why, self::refused(static function () use ($ago, $own, $rested): array {
+                TakingBack::ofNote($ago, $own, $rested);
+
+                return [];
+            }));
+        }
     }
 
     public function testAReadingEnteredAgainCrossesOutTheOneThatStands(): void

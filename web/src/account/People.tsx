@@ -3,13 +3,14 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { settingsQuery, useChange, usersQuery } from '../api/queries';
+import { networkQuery, settingsQuery, useChange, usersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog, DraftForm } from '../ui/DraftForm';
 import { CheckField, NumberField, SelectField, TextField, type Option } from '../ui/Field';
 import { Fault } from '../ui/Notice';
+import { QrCode } from '../ui/QrCode';
 import { as, flag, number, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { USER_ROLE_WORDS } from '../ui/words';
@@ -33,6 +34,7 @@ export function People() {
             }
             margin={
                 <>
+                <Tablets />
                 <OnePerson />
                 <MarginNote title={say('account.three_roles')}>
                     <p>{tell('account.a_viewer_looks_a_technician_keeps', { b: (words) => <strong>{words}</strong> })}</p>
@@ -100,6 +102,24 @@ function OnePerson() {
                 <TextField label={say('account.address_of_the_app')} hint={say('account.address_in_words')} {...reached.at('address')} />
             </DraftForm>
             <Fault error={save.error} />
+        </MarginNote>
+    );
+}
+
+/** How a tablet comes in: the code to hold it before, and what to compare. */
+function Tablets() {
+    const { data: network } = useSuspenseQuery(networkQuery);
+    return (
+        <MarginNote title={say('account.tablets_and_phones')}>
+            {network.address === null ? (
+                <p>{say('account.open_on_this_machine_only')}</p>
+            ) : (
+                <>
+                    <p>{say('account.hold_a_tablet_before', { address: network.address })}</p>
+                    <QrCode path={`${network.address}/trust`} label={say('account.code_to_the_app')} className="w-40" />
+                    {network.fingerprint === null ? null : <p className="font-mono text-sm break-all">{say('account.fingerprint_is', { fingerprint: network.fingerprint })}</p>}
+                </>
+            )}
         </MarginNote>
     );
 }

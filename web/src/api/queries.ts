@@ -31,6 +31,8 @@ export const ownSurfacesQuery = from(['own-surfaces'], ({ signal }) => ask(api.G
 export const ownMaterialsQuery = from(['own-materials'], ({ signal }) => ask(api.GET('/api/own-materials', { signal })));
 export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/users', { signal })));
 export const openSessionsQuery = from(['sessions'], ({ signal }) => ask(api.GET('/api/sessions', { signal })));
+/** Where tablets and phones reach the app. */
+export const networkQuery = queryOptions({ queryKey: ['network'], queryFn: ({ signal }) => ask(api.GET('/api/network', { signal })), staleTime: Infinity });
 /** A list that grows without end, read page by page. */
 export type PagedList<Row> = { key: string[]; read: (find: string, after: string, signal: AbortSignal) => Promise<Row[]> };
 

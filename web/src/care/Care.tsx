@@ -15,6 +15,7 @@ import { Notice } from '../ui/Notice';
 import { day, moment } from '../ui/quantity';
 import { as, picked, text, whole, words } from '../ui/shape';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
+import { offerUndo } from '../ui/undo';
 import { CHANGE_WORDS } from '../ui/words';
 import { say } from '../words/say';
 import { NoteCare } from './NoteCare';
@@ -133,7 +134,11 @@ function NoteChange({ changes, onDone }: { changes: Schemas['Change'][]; onDone:
                 }),
             ),
         touches: ['care', 'profiles', 'assess'],
-        after: (noted) => (noted.runs.length > 0 ? setDuring(noted.runs) : onDone()),
+        after: (noted) => {
+            offerUndo({ words: say('care.noted_for', { side: noted.printerName }), undo: () => ask(api.DELETE('/api/changes/{id}', { params: { path: { id: noted.id } } })) });
+            if (noted.runs.length > 0) setDuring(noted.runs);
+            else onDone();
+        },
     });
     const { values, set, at } = draft;
     const last = changes.find((change) => change.printerName === printers.find((p) => p.id === values.printerId)?.name);

@@ -7,6 +7,7 @@ import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, SelectField, type Option } from '../ui/Field';
 import { as, text, whole } from '../ui/shape';
+import { offerUndo } from '../ui/undo';
 import { say } from '../words/say';
 
 type CareKind = Schemas['CareKind'];
@@ -30,7 +31,10 @@ export function NoteCare({ side, kind, onDone }: { side: { plateSideId: string; 
         schema: CARE,
         send: (body) => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: side.plateSideId } }, body: { ...body, id: key } })),
         touches: ['care'],
-        after: onDone,
+        after: () => {
+            offerUndo({ words: say('care.noted_for', { side: side.label }), undo: () => ask(api.DELETE('/api/care-notes/{id}', { params: { path: { id: key } } })) });
+            onDone();
+        },
     });
     const { values, set, at } = draft;
     return (

@@ -7,6 +7,7 @@ import { DraftDialog } from '../ui/DraftForm';
 import { CheckField, DateField, NumberField, SelectField, TextField } from '../ui/Field';
 import { date, flag, maybe, picked, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import type { FormProps } from './rows';
 
 type Agent = Schemas['Agent'];
@@ -24,7 +25,7 @@ export function AgentForm({ row, from, onDone }: FormProps<Agent>) {
         start: () => read(row, row ?? from),
         schema: SHAPE,
         row,
-        send: ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/agents/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/agents', { body: { ...body, id: key } }))),
+        send: retiring(row, row?.name ?? '', ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/agents/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/agents', { body: { ...body, id: key } })))),
         read: (theirs) => read(theirs as Agent, theirs as Agent),
         touches: ['agents'],
         after: onDone,

@@ -4,6 +4,7 @@ import { DraftDialog } from '../ui/DraftForm';
 import { CheckField, DateField, QuantityField, TextField } from '../ui/Field';
 import { date, flag, maybe, number, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import type { FormProps } from './rows';
 
 type Gauge = Schemas['Gauge'];
@@ -20,7 +21,7 @@ export function GaugeForm({ row, from, onDone }: FormProps<Gauge>) {
         start: () => read(row, row ?? from),
         schema: SHAPE,
         row,
-        send: ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/gauges/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/gauges', { body: { ...body, id: key } }))),
+        send: retiring(row, row?.name ?? '', ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/gauges/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/gauges', { body: { ...body, id: key } })))),
         read: (theirs) => read(theirs as Gauge, theirs as Gauge),
         touches: ['gauges'],
         after: onDone,

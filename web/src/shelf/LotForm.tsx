@@ -8,6 +8,7 @@ import { AreaField, CheckField, DateField, QuantityField, SelectField, TextField
 import { inUse } from '../ui/inUse';
 import { date, flag, maybe, picked, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import { type FormProps } from './rows';
 
 type Lot = Schemas['Lot'];
@@ -27,7 +28,7 @@ export function LotForm({ row, from, onDone }: FormProps<Lot>) {
         start: () => read(row, row ?? from, number),
         schema: SHAPE,
         row,
-        send: ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/lots/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/lots', { body: { ...body, id: key } }))),
+        send: retiring(row, row?.label ?? '', ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/lots/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/lots', { body: { ...body, id: key } })))),
         read: (theirs) => read(theirs as Lot, theirs as Lot),
         touches: ['lots'],
         after: onDone,

@@ -10,6 +10,7 @@ import { inUse } from '../ui/inUse';
 import { LayersField, type Layers } from '../ui/LayersField';
 import { as, date, flag, list, maybe, number, picked, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import { HOLD_DOWNS, type FormProps } from './rows';
 
 type Plate = Schemas['Plate'];
@@ -73,7 +74,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
         start,
         schema: SHAPE,
         row,
-        send: ({ sides, retired, ...body }, version) => (row ? ask(api.PUT('/api/plates/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/plates', { body: { ...body, sides, id: key } }))),
+        send: retiring(row, row?.number ?? '', ({ sides, retired, ...body }, version) => (row ? ask(api.PUT('/api/plates/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/plates', { body: { ...body, sides, id: key } })))),
         read: (theirs) => read(theirs as Plate),
         touches: ['plates', 'care'],
         after: onDone,

@@ -9,6 +9,7 @@ import { CheckField, NumberField, QuantityField, SelectField, TextField } from '
 import { LayersField, type Layers } from '../ui/LayersField';
 import { as, flag, maybe, number, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import { HOLD_DOWNS, type FormProps } from './rows';
 import { PrinterToken } from './PrinterToken';
 
@@ -110,7 +111,7 @@ export function PrinterForm({ row, from, onDone }: FormProps<Printer>) {
         start: () => read(row, row ?? from),
         schema: SHAPE,
         row,
-        send: (body, version) => (row ? ask(api.PUT('/api/printers/{id}', { params: { path: { id: row.id } }, body: { ...body, version } })) : ask(api.POST('/api/printers', { body: { ...body, id: key } }))),
+        send: retiring(row, row?.name ?? '', (body, version) => (row ? ask(api.PUT('/api/printers/{id}', { params: { path: { id: row.id } }, body: { ...body, version } })) : ask(api.POST('/api/printers', { body: { ...body, id: key } })))),
         read: (theirs) => read(theirs as Printer, theirs as Printer),
         touches: ['printers'],
         after: onDone,

@@ -4,6 +4,7 @@ import { DraftDialog } from '../ui/DraftForm';
 import { CheckField, DateField, QuantityField, TextField } from '../ui/Field';
 import { date, flag, maybe, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
+import { retiring } from './retiring';
 import type { FormProps } from './rows';
 
 type Thermometer = Schemas['Thermometer'];
@@ -20,7 +21,7 @@ export function ThermometerForm({ row, onDone }: FormProps<Thermometer>) {
         start: () => read(row),
         schema: SHAPE,
         row,
-        send: ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/thermometers/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/thermometers', { body: { ...body, id: key } }))),
+        send: retiring(row, row?.name ?? '', ({ retired, ...body }, version) => (row ? ask(api.PUT('/api/thermometers/{id}', { params: { path: { id: row.id } }, body: { ...body, retired, version } })) : ask(api.POST('/api/thermometers', { body: { ...body, id: key } })))),
         read: (theirs) => read(theirs as Thermometer),
         touches: ['thermometers'],
         after: onDone,

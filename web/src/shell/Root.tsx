@@ -14,15 +14,18 @@ import { Outbox } from './Outbox';
 import { Reconnecting } from './Reconnecting';
 import { Shortcuts } from './Shortcuts';
 import { TopBar } from './TopBar';
+import { UndoStrip } from './UndoStrip';
 
 // Whoever is signed in needs neither.
 const FirstLead = lazy(async () => ({ default: (await import('./FirstLead')).FirstLead }));
+const Trust = lazy(async () => ({ default: (await import('./Trust')).Trust }));
 const SignIn = lazy(async () => ({ default: (await import('./SignIn')).SignIn }));
 
 export function Root() {
     return (
         <Suspense fallback={<Waiting />}>
-            <Doorway />
+            {/* Who stands before this has a device in hand that trusts nothing yet, and no account. */}
+            {location.pathname === '/trust' ? <Trust /> : <Doorway />}
         </Suspense>
     );
 }
@@ -49,6 +52,7 @@ function Doorway() {
             <Suspense fallback={<Waiting />}>
                 <Outlet />
             </Suspense>
+            <UndoStrip />
             <BenchBar />
             <Shortcuts />
         </div>

@@ -11,7 +11,7 @@ import { say } from '../words/say';
 import { AddedEntries } from './run/AddedEntries';
 import { useCooling } from './run/CoolingWatch';
 import { Done } from './run/Done';
-import { FreePrinter, VoidRun } from './run/Ends';
+import { FreePrinter, TakeBack, VoidRun } from './run/Ends';
 import { Entries } from './run/Entries';
 import { Missing } from './run/Missing';
 import { Noted } from './run/Noted';
@@ -88,7 +88,7 @@ function Run({ id }: { id: string }) {
             }
             margin={<Noted sheet={sheet} />}
         >
-            {doneBefore ? <Notice tone="sound">{say('test.run_before_is_done', { position: doneBefore })}</Notice> : null}
+            {doneBefore ? <DoneBefore {...doneBefore} /> : null}
             <Steps sheet={sheet} />
             {run.status === 'void' ? <Notice>{say('test.void_voidedalone_who_also_made_it', { voidReason: run.voidReason, voidedBy: run.voidedBy, voidedAlone: run.voidedAlone })}</Notice> : null}
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
@@ -153,10 +153,22 @@ function Run({ id }: { id: string }) {
     );
 }
 
+/** The run from which somebody came here, with the way back where the touch came too soon. */
+function DoneBefore({ id, position }: { id: string; position: number }) {
+    return (
+        <Notice tone="sound">
+            <span className="flex flex-wrap items-center justify-between gap-3">
+                {say('test.run_before_is_done', { position })}
+                <TakeBack id={id} words={say('test.take_run_back', { position })} />
+            </span>
+        </Notice>
+    );
+}
+
 declare module '@tanstack/react-router' {
     interface HistoryState {
         /** The run from which somebody came here by finishing it. */
-        doneBefore?: number;
+        doneBefore?: { id: string; position: number };
     }
 }
 
@@ -165,8 +177,8 @@ function useNextRun({ run, nextRunId }: RunOf): () => void {
     const navigate = useNavigate();
     const finishes = useRef(false);
     useEffect(() => {
-        if (run.status === 'done' && finishes.current && nextRunId) void navigate({ to: '/runs/$id', params: { id: nextRunId }, state: { doneBefore: run.position } });
-    }, [run.status, run.position, nextRunId, navigate]);
+        if (run.status === 'done' && finishes.current && nextRunId) void navigate({ to: '/runs/$id', params: { id: nextRunId }, state: { doneBefore: { id: run.id, position: run.position } } });
+    }, [run.status, run.id, run.position, nextRunId, navigate]);
     return () => {
         finishes.current = true;
     };

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { create } from 'qrcode';
 
-import { settingsQuery } from '../api/queries';
+import { networkQuery, settingsQuery } from '../api/queries';
 
-/** Where codes lead: the address of the shop, if a lead has set one, else that of this page. */
+/** Where codes lead: the address that a lead has set, else the one in the network of the shop, else that of this page. */
 export function useAddress(): string {
     const { data } = useQuery(settingsQuery);
-    return data?.address ? data.address : location.origin;
+    const { data: network } = useQuery(networkQuery);
+    return data?.address ? data.address : (network?.address ?? location.origin);
 }
 
 /** A code that a phone opens an address with; drawn, so that it prints sharp and a strict policy lets it. */

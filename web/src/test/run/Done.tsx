@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { OUTCOME_WORDS } from '../../ui/words';
 import { say } from '../../words/say';
-import { VoidRun } from './Ends';
+import { TakeBack, VoidRun } from './Ends';
 import type { Sheet } from './sheet';
 
 /** A finished run, and where to go from it. */
@@ -23,6 +23,7 @@ export function Done({ sheet }: { sheet: Sheet }) {
                     </Link>
                 )}
             </Button>
+            {sheet.mayTakeBack ? <TakeBack id={sheet.run.id} words={say('test.not_done_yet')} /> : null}
             <VoidRun sheet={sheet} />
         </div>
     );

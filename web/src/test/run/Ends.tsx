@@ -1,10 +1,13 @@
+import { useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask } from '../../api/client';
+import { useChange } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { useDraft } from '../../ui/draft';
 import { DraftDialog } from '../../ui/DraftForm';
 import { AreaField } from '../../ui/Field';
+import { Fault } from '../../ui/Notice';
 import { whole, words } from '../../ui/shape';
 import { say } from '../../words/say';
 import { useTouch, type Sheet } from './sheet';
@@ -39,6 +42,27 @@ function FreeIt({ sheet, onDone }: { sheet: Sheet; onDone: () => void }) {
             <p>{say('test.this_run_holds_the_printer_from')}</p>
             <AreaField label={say('test.why')} {...draft.at('reason')} required maxLength={300} />
         </DraftDialog>
+    );
+}
+
+/** Goes on with a run that was finished too soon. */
+export function TakeBack({ id, words }: { id: string; words: string }) {
+    const navigate = useNavigate();
+    const back = useChange(
+        async () => {
+            const { run } = await ask(api.GET('/api/runs/{id}', { params: { path: { id } } }));
+            return ask(api.POST('/api/runs/{id}/take-back', { params: { path: { id } }, body: { version: run.version } }));
+        },
+        ['runs', 'comparisons', 'care'],
+        () => void navigate({ to: '/runs/$id', params: { id } }),
+    );
+    return (
+        <>
+            <Button disabled={back.isPending} onClick={() => back.mutate(undefined)}>
+                {words}
+            </Button>
+            <Fault error={back.error} />
+        </>
     );
 }
 

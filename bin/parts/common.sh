@@ -152,7 +152,11 @@ once() {
 
 composer_packages() {
     say "Installing PHP packages"
-    (cd "$ROOT" && composer update --no-progress --prefer-dist > "$VAR/log/composer.log" 2>&1) || { tail -n 5 "$VAR/log/composer.log" >&2; fail "The PHP packages could not be installed; $VAR/log/composer.log says why."; }
+    local with
+    mapfile -t with < <(php "$ROOT/bin/parts/pins.php" with "$ROOT/vendor" "$ROOT/composer.pins")
+    (cd "$ROOT" && composer update --no-progress --prefer-dist "${with[@]}" > "$VAR/log/composer.log" 2>&1) || { tail -n 5 "$VAR/log/composer.log" >&2; fail "The PHP packages could not be installed; $VAR/log/composer.log says why."; }
+    # What was fetched is what was looked at when it was pinned, or nothing of it is run.
+    php "$ROOT/bin/parts/pins.php" check "$ROOT/vendor" "$ROOT/composer.pins" > "$VAR/log/pins.log" || { head -n 5 "$VAR/log/pins.log" >&2; rm -rf "$ROOT/vendor"; fail "The PHP packages are not those that were pinned; nothing of them was kept."; }
     # Some archives carry modes that only their owner can read, and the web server runs as somebody else.
     chmod -R a+rX "$ROOT/vendor"
 }
@@ -176,7 +180,7 @@ install_and_build() {
         exec 7> "$ROOT/var/building.lock"
         flock 7
     fi
-    once "$ROOT/vendor/.made" "$ROOT/composer.json" -- composer_packages
+    once "$ROOT/vendor/.made" "$ROOT/composer.json" "$ROOT/composer.pins" -- composer_packages
     install_node
     once "$ROOT/node_modules/.made" "$ROOT/package-lock.json" -- node_packages
     once "$ROOT/public/build/.made" "$ROOT/web" "$ROOT/docs/openapi.yaml" "$ROOT/package-lock.json" -- interface

@@ -32,7 +32,7 @@ export default tseslint.config(
         },
     },
     {
-        languageOptions: { parserOptions: { project: 'web/tsconfig.json', tsconfigRootDir: import.meta.dirname } },
+        languageOptions: { parserOptions: { project: ['web/tsconfig.json', 'web/tsconfig.worker.json'], tsconfigRootDir: import.meta.dirname } },
         rules: {
             '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
             '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],

@@ -26,6 +26,10 @@ export default defineConfig({
         target: 'es2022',
         modulePreload: { polyfill: false },
         assetsInlineLimit: 0,
-        rollupOptions: { input: 'web/src/main.tsx' },
+        rollupOptions: {
+            // The worker is asked for by its own name: a browser looks there for a newer one.
+            input: { main: 'web/src/main.tsx', sw: 'web/worker/sw.ts' },
+            output: { entryFileNames: ({ name }) => (name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js') },
+        },
     },
 });

@@ -182,7 +182,19 @@ include $RUN/problem.conf;
 location /build/ { include $RUN/headers.conf; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
 # What the build knows of itself is nobody's business.
 location ~ /\. { return 404; }
-location = /seat.svg { include $RUN/headers.conf; add_header Cache-Control "public, max-age=86400"; }
+location ~ ^/(seat\.svg|seat-192\.png|seat-512\.png|manifest\.webmanifest)\$ { include $RUN/headers.conf; add_header Cache-Control "public, max-age=86400"; }
+# It asks for what the page asks for, and is looked at anew each time.
+location = /sw.js {
+    alias $APP/public/build/sw.js;
+    add_header X-Content-Type-Options nosniff always;
+    add_header Referrer-Policy same-origin always;
+    add_header Cross-Origin-Opener-Policy same-origin always;
+    add_header Cross-Origin-Resource-Policy same-origin always;
+    add_header Content-Security-Policy "default-src 'none'; connect-src 'self'" always;
+    add_header Strict-Transport-Security \$hsts always;
+    add_header X-Request-Id \$request_id always;
+    add_header Cache-Control no-cache;
+}
 # A part's file may be large; everything else is small.
 location ~ ^/api/(parts/read|plans/file|runs/[^/]+/file)\$ { client_max_body_size 136m; limit_req zone=costly burst=20 nodelay; try_files /none @app; }
 # What takes the machine longest: nobody needs it more often than a hand can press.

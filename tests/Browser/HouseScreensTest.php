@@ -62,4 +62,55 @@ final class HouseScreensTest extends BrowserTestCase
         $this->see('thick polymer composite');
         $this->until(fn (): bool => !str_contains($this->text(), 'P13 is retired.'), 'The way back is still offered.');
     }
+
+    /** The web server itself is stopped: what is blocked in a page alone, its worker would still reach. */
+    public function testAReloadWithoutNetworkStillOpensTheRunAndWhatIsTouchedThenArrives(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
+        $this->open($sheet);
+        $this->see('Prepare the plate');
+        $this->server('stop');
+        try {
+            $this->page->navigate()->refresh();
+            $this->see('Prepare the plate');
+            $this->see('Reconnecting');
+            $this->press('Done. Heat and soak');
+            $this->see('One entry waits for the server');
+            $this->page->navigate()->refresh();
+            $this->see('One entry waits for the server');
+        } finally {
+            $this->server('start');
+        }
+        $this->until(fn (): bool => !str_contains($this->text(), 'Reconnecting') && !str_contains($this->text(), 'for the server'), 'It is back and the page does not go on.');
+        $this->see('to soak');
+    }
+
+    public function testWhoSignsOutLeavesNothingToSeeOnTheDevice(): void
+    {
+        $this->signIn('technician');
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, ['/']), 'The device does not keep the page.');
+        $this->open('/shelf');
+        $this->see('P13');
+        $this->click('//button[contains(., "Mara")]');
+        $this->click('//*[@role="menuitem"][.="Sign out"]');
+        $this->see('Look around as');
+        self::assertSame([], $this->page->executeAsyncScript('const done = arguments[0]; caches.open("sitzplatz.answers").then((cache) => cache.keys()).then((keys) => done(keys.map((each) => new URL(each.url).pathname).filter((path) => path !== "/api/session" && path !== "/api/network")));'));
+    }
+
+    /** Whether the worker is in charge, and has the page. */
+    private const IS_KEPT = <<<'JS'
+        const [path, done] = arguments;
+        (async () => navigator.serviceWorker.controller !== null && (await (await caches.open('sitzplatz.shell')).match('/')) !== undefined && path !== '')().then(done, () => done(false));
+        JS;
+
+    private function server(string $do): void
+    {
+        $run = \dirname((string) getenv('SITZPLATZ_TEST_SOCKET'), 2);
+        exec('supervisorctl -c '.escapeshellarg("$run/supervisor.conf")." $do web 2>&1", $said, $code);
+        self::assertSame(0, $code, implode("\n", $said));
+    }
 }

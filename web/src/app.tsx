@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 
 import { Problem } from './api/client';
 import { createAppRouter } from './router';
+import { keepOnDevice } from './shell/keepOnDevice';
 
 /** Draws the interface; the words are there by now. */
 export function start(): void {
@@ -19,6 +20,7 @@ export function start(): void {
             },
         },
     });
+    keepOnDevice();
     const root = document.getElementById('root');
     if (!root) return;
     createRoot(root).render(

@@ -26,6 +26,7 @@ final readonly class SecurityHeaders
             "font-src 'self'",
             "connect-src 'self'",
             "manifest-src 'self'",
+            "worker-src 'self'",
             "form-action 'self'",
             "base-uri 'none'",
             "frame-ancestors 'none'",

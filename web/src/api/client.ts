@@ -49,7 +49,11 @@ api.use({
         return request;
     },
     async onResponse({ request, response }) {
-        if (response.ok) return;
+        if (response.ok) {
+            // What the device kept from before: the server is out of reach, or was a moment ago.
+            if (response.headers.has('X-Kept')) void askWhetherThere();
+            return;
+        }
         if (BEHIND_IS_GONE.includes(response.status)) void askWhetherThere();
         if (response.status === 401 && !new URL(request.url).pathname.endsWith('/session')) outside.forEach((listener) => listener());
         throw await problem(response);

@@ -1,0 +1,13 @@
+/** Has the device keep what a reload without network needs; where the page is not served safely, it cannot. */
+export function keepOnDevice(): void {
+    if (!('serviceWorker' in navigator)) return;
+    void navigator.serviceWorker
+        .register('/sw.js')
+        .then(() => navigator.serviceWorker.ready)
+        .then(({ active }) => {
+            const files = [location.href, ...performance.getEntriesByType('resource').map((each) => each.name)];
+            active?.postMessage(files.filter((file) => new URL(file).pathname.startsWith('/build/')));
+        })
+        // A browser that lets nothing be kept works all the same, with network.
+        .catch(() => undefined);
+}

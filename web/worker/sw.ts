@@ -1,0 +1,104 @@
+/**
+ * Keeps on the device what a reload without network needs: the page, the files of the build that were used, and the answers
+ * that an open run or print is drawn from. The network comes first wherever it is there; nothing that is kept is sent.
+ */
+declare const self: ServiceWorkerGlobalScope;
+export {};
+
+const SHELL = 'sitzplatz.shell';
+const BUILD = 'sitzplatz.build';
+const ANSWERS = 'sitzplatz.answers';
+const KEPT = [SHELL, BUILD, ANSWERS];
+/** What the sheet of a run and the list of open prints ask for. */
+const NEEDED = /^\/api\/(session|bench|terms|usual|settings|network|catalogue|printers|plate-sides|agents|lots\/in-use|gauges|thermometers|overview|runs\/[^/]+|comparisons\/[^/]+|jobs)$/;
+/** Who is asked for long has no network. */
+const PATIENCE_MS = 5_000;
+const MOST_FILES = 300;
+const MOST_ANSWERS = 200;
+
+self.addEventListener('install', () => {
+    void self.skipWaiting();
+});
+
+self.addEventListener('activate', (event) => {
+    event.waitUntil(
+        (async () => {
+            for (const name of await caches.keys()) if (name.startsWith('sitzplatz.') && !KEPT.includes(name)) await caches.delete(name);
+            await self.clients.claim();
+        })(),
+    );
+});
+
+/** What a page had loaded before this was here to see it. */
+self.addEventListener('message', (event) => {
+    const files: unknown = event.data;
+    if (!Array.isArray(files)) return;
+    event.waitUntil(
+        (async () => {
+            const cache = await caches.open(BUILD);
+            for (const file of files) {
+                const url = new URL(String(file));
+                if (url.origin === self.location.origin && url.pathname.startsWith('/build/') && !(await cache.match(url))) await cache.add(url).catch(() => undefined);
+            }
+            await keep(SHELL, new Request('/'), await fetch('/'));
+        })().catch(() => undefined),
+    );
+});
+
+self.addEventListener('fetch', (event) => {
+    const { request } = event;
+    const url = new URL(request.url);
+    if (url.origin !== self.location.origin) return;
+    if (request.method === 'DELETE' && url.pathname === '/api/session') {
+        // What somebody saw is not shown to whoever takes the device next.
+        event.waitUntil(caches.delete(ANSWERS));
+        return;
+    }
+    if (request.method !== 'GET') return;
+    if (request.mode === 'navigate') event.respondWith(networkFirst(request, SHELL, new Request('/')));
+    else if (url.pathname.startsWith('/build/')) event.respondWith(keptFirst(request));
+    else if (NEEDED.test(url.pathname)) event.respondWith(networkFirst(request, ANSWERS, request));
+});
+
+async function networkFirst(request: Request, cache: string, key: Request): Promise<Response> {
+    try {
+        const answer = await fetch(request, request.mode === 'navigate' ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {});
+        if (answer.ok) {
+            await keep(cache, key, answer.clone());
+            return answer;
+        }
+        // The web server is there and the app behind it is not.
+        return (answer.status >= 502 && answer.status <= 504 ? await kept(cache, key) : undefined) ?? answer;
+    } catch (error) {
+        const before = request.signal.aborted ? undefined : await kept(cache, key);
+        if (before) return before;
+        throw error;
+    }
+}
+
+async function keptFirst(request: Request): Promise<Response> {
+    const before = await (await caches.open(BUILD)).match(request);
+    if (before) return before;
+    const answer = await fetch(request);
+    if (answer.ok) await keep(BUILD, request, answer.clone());
+    return answer;
+}
+
+/** Marked, so that the page finds out whether the server is there. */
+async function kept(cache: string, key: Request): Promise<Response | undefined> {
+    const before = await (await caches.open(cache)).match(key);
+    if (!before || cache === SHELL) return before;
+    const headers = new Headers(before.headers);
+    headers.set('X-Kept', '1');
+    return new Response(before.body, { status: before.status, headers });
+}
+
+async function keep(name: string, key: Request, answer: Response): Promise<void> {
+    if (!answer.ok) return;
+    const cache = await caches.open(name);
+    await cache.put(key, answer).catch(() => undefined);
+    const most = name === BUILD ? MOST_FILES : MOST_ANSWERS;
+    const all = await cache.keys();
+    // The oldest come first.
+    for (const old of all.slice(0, Math.max(0, all.length - most))) await cache.delete(old);
+}

@@ -226,7 +226,6 @@ final class WritersCommand extends Command
             static fn (mixed $c): bool => \is_array($c) && 'Filter cells in grey PLA, which plate?' === $c['title'],
         ))[0] ?? [];
         $setup = self::row($client->ask('GET', '/api/comparisons/'.self::row($comparison)['id'])['body'])['setups'][0]['id'];
-        $series = Uuid::v7()->toRfc4122();
         $wish = [
             'setupId' => $setup,
             'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0],
@@ -234,11 +233,16 @@ final class WritersCommand extends Command
             'anyPlate' => false,
             'reviewBy' => '2030-01-01',
         ];
+        $first = self::row($client->ask('POST', '/api/profiles', ['title' => 'Writers, first'] + $wish)['body']);
+        $series = (string) ($first['series'] ?? throw new \RuntimeException('The profile was refused: '.json_encode($first)));
+        $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
+        // Only what is signed is revised.
+        $client->ask('POST', "/api/profiles/{$first['id']}/sign", $sign);
         $ids = [];
         for ($i = 0; $i < $this->writers; ++$i) {
-            $ids[] = self::row($client->ask('POST', '/api/profiles', ['title' => "Writers, revision $i", 'series' => $series] + $wish)['body'])['id'];
+            $next = $client->ask('POST', '/api/profiles', ['title' => "Writers, revision $i", 'series' => $series] + $wish)['body'];
+            $ids[] = (string) (self::row($next)['id'] ?? throw new \RuntimeException('The revision was refused: '.json_encode($next)));
         }
-        $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
         $answers = $client->together(array_map(static fn (string $id): array => ['POST', "/api/profiles/$id/sign", $sign], $ids), $this->writers);
         $signed = array_filter(
             array_map(static fn (string $id): array => $client->ask('GET', "/api/profiles/$id")['body'], $ids),
@@ -260,7 +264,7 @@ final class WritersCommand extends Command
     private function draft(DemoClient $client, string $title): string
     {
         $lot = self::row(array_values(array_filter(
-            $client->ask('GET', '/api/lots')['body'],
+            $client->ask('GET', '/api/lots?find=L-101')['body'],
             static fn (mixed $l): bool => \is_array($l) && 'L-101' === $l['label'],
         ))[0] ?? []);
         $printer = self::row(array_values(array_filter(
@@ -273,7 +277,6 @@ final class WritersCommand extends Command
                 $sides[$side['label']] = $side['id'];
             }
         }
-        $usual = self::row($client->ask('GET', '/api/usual')['body'])['plan'];
         $setup = static fn (string $label): array => ['plateSideId' => $sides[$label] ?? '', 'agentId' => null, 'bedFirstC' => 55, 'bedOtherC' => 55];
         $made = $client->ask('POST', '/api/comparisons', [
             'title' => $title.' '.bin2hex(random_bytes(3)),
@@ -281,7 +284,7 @@ final class WritersCommand extends Command
             'printerId' => $printer['id'],
             'roomC' => 20,
             'constants' => [
-                'piece' => $usual['piece'],
+                'piece' => ['name' => 'Block', 'alongPullMm' => 20, 'acrossPullMm' => 6, 'pullHeightMm' => 8],
                 'gcodeName' => 'w.gcode',
                 'nozzleMm' => 0.4,
                 'nozzleFirstC' => 215,
@@ -293,8 +296,15 @@ final class WritersCommand extends Command
                 'holdDown' => 'magnets',
                 'brim' => 'none',
             ],
-            'limits' => $usual['limits'],
-            'durations' => $usual['durations'],
+            'limits' => ['hotPullAtLeastN' => 20, 'coldPullAtMostN' => 12, 'effortAtMost' => 2, 'failuresAllowed' => 0],
+            'durations' => [
+                'prepareMinutes' => 4,
+                'heatAndSoakMinutes' => 8,
+                'printMinutes' => 24,
+                'coolMinutes' => 20,
+                'inspectAndCleanMinutes' => 5,
+                'plateChangeMinutes' => 6,
+            ],
             'runsPerSetup' => 12,
             'hotPerSetup' => 6,
             'seed' => 1,

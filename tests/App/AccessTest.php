@@ -115,6 +115,46 @@ final class AccessTest extends WebTestCase
         self::assertSame(200, $browser->getResponse()->getStatusCode());
     }
 
+    /** A page of the app's own sends its Origin, too: a token is for what is no page. */
+    public function testATokenForMachinesIsOfNoUseToAPage(): void
+    {
+        $browser = self::createClient();
+        $ask = static function (array $more) use ($browser): int {
+            $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_AUTHORIZATION' => 'Bearer none'] + $more;
+            $browser->request('POST', '/api/machine/prints', server: $server, content: '{"key":"p-1","event":"begin"}');
+
+            return $browser->getResponse()->getStatusCode();
+        };
+        self::assertSame(401, $ask([]));
+        self::assertSame(403, $ask(['HTTP_ORIGIN' => 'http://localhost']));
+    }
+
+    /** What went wrong is told by its number; what was asked stays out of it. */
+    public function testLogsAreReadByTheirOwnersAndCarryTheNumberOfTheRequestAndNoSecret(): void
+    {
+        $url = (string) getenv('SITZPLATZ_TEST_URL');
+        $context = stream_context_create(['http' => ['header' => "Cookie: mine=of-nobody-else\r\n"]]);
+        self::assertIsString(file_get_contents($url.'/api/health?with=of-nobody-else', false, $context));
+        $number = '';
+        foreach ($http_response_header as $header) {
+            $number = str_starts_with($header, 'X-Request-Id: ') ? substr($header, 14) : $number;
+        }
+        $logs = getenv('SITZPLATZ_VAR').'/log';
+        $run = \dirname((string) getenv('SITZPLATZ_TEST_SOCKET'), 2);
+        $asked = (string) file_get_contents("$logs/web.log");
+        self::assertStringContainsString(" $number 127.0.0.1 200 GET /api/health ", $asked);
+        self::assertStringNotContainsString('of-nobody-else', $asked);
+        foreach (glob("$logs/{*.log,app/*.log}", \GLOB_BRACE) ?: [] as $log) {
+            self::assertContains(substr(\sprintf('%o', fileperms($log)), -4), ['0640', '0600'], $log);
+        }
+        foreach (glob($run.'/{*.conf,*.pid,own,own/*}', \GLOB_BRACE) ?: [] as $trusted) {
+            self::assertSame([posix_geteuid(), 0], [fileowner($trusted), fileperms($trusted) & 0o022], $trusted);
+        }
+        foreach (['database', 'php', 'web', 'keeper'] as $place) {
+            self::assertStringContainsString("stdout_logfile=$logs/$place.log\nstdout_logfile_maxbytes=4MB\nstdout_logfile_backups=3", (string) file_get_contents("$run/supervisor.conf"));
+        }
+    }
+
     /** @return iterable<string, array{string, int}> */
     public static function answersOfTheWebServer(): iterable
     {

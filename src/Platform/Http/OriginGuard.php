@@ -18,12 +18,17 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 final readonly class OriginGuard
 {
     private const OWN = ['same-origin', 'none'];
+    private const MACHINES = 'reportPrint';
 
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
         if ($request->isMethodSafe() || !str_starts_with($request->getPathInfo(), '/api/')) {
             return;
+        }
+        if (self::MACHINES === $request->attributes->get('_route') && $request->headers->has('Origin')) {
+            // A token that a page got hold of is of no use to it.
+            throw new Problem(403, 'For machines', 'This address is for machines, which come with a token of their own and from no page.');
         }
         if (!self::ownPage($request)) {
             throw new Problem(403, 'Not from this app', 'This was sent by another page. Open the app itself and do it there.');

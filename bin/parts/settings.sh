@@ -101,9 +101,12 @@ add_header X-Content-Type-Options nosniff always;
 add_header Referrer-Policy same-origin always;
 add_header Cross-Origin-Opener-Policy same-origin always;
 add_header Cross-Origin-Resource-Policy same-origin always;
-add_header Content-Security-Policy "default-src 'none'; style-src 'self'; frame-ancestors 'none'" always;
 add_header Strict-Transport-Security \$hsts always;
 add_header X-Request-Id \$request_id always;
+CONF
+    cat > "$RUN/plain.conf" <<CONF
+include $RUN/headers.conf;
+add_header Content-Security-Policy "default-src 'none'; style-src 'self'; frame-ancestors 'none'" always;
 CONF
     # The status stays the one that led here. What could not even be read as an address has none to go on from.
     cat > "$RUN/problem.conf" <<CONF
@@ -113,7 +116,7 @@ location = /.problem { internal; include $RUN/said.conf; }
 location @problem { include $RUN/said.conf; }
 CONF
     cat > "$RUN/said.conf" <<CONF
-include $RUN/headers.conf;
+include $RUN/plain.conf;
 add_header Cache-Control no-store always;
 types { }
 default_type application/problem+json;
@@ -162,7 +165,7 @@ http {
         listen 127.0.0.1:$PORT default_server;
         server_name _;
         default_type application/problem+json;
-        include $RUN/headers.conf;
+        include $RUN/plain.conf;
         include $RUN/problem.conf;
         location / { types { } return 421 '{"type":"about:blank","title":"Not this address","status":421,"detail":"Open the app at http://127.0.0.1:$PORT/.","errors":[]}'; }
     }
@@ -177,22 +180,17 @@ $(network_servers)
 CONF
     cat > "$RUN/app.conf" <<CONF
 root $APP/public;
-include $RUN/headers.conf;
+include $RUN/plain.conf;
 include $RUN/problem.conf;
-location /build/ { include $RUN/headers.conf; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
+location /build/ { include $RUN/plain.conf; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
 # What the build knows of itself is nobody's business.
 location ~ /\. { return 404; }
-location ~ ^/(seat\.svg|seat-192\.png|seat-512\.png|manifest\.webmanifest)\$ { include $RUN/headers.conf; add_header Cache-Control "public, max-age=86400"; }
+location ~ ^/(seat\.svg|seat-192\.png|seat-512\.png|manifest\.webmanifest)\$ { include $RUN/plain.conf; add_header Cache-Control "public, max-age=86400"; }
 # It asks for what the page asks for, and is looked at anew each time.
 location = /sw.js {
     alias $APP/public/build/sw.js;
-    add_header X-Content-Type-Options nosniff always;
-    add_header Referrer-Policy same-origin always;
-    add_header Cross-Origin-Opener-Policy same-origin always;
-    add_header Cross-Origin-Resource-Policy same-origin always;
+    include $RUN/headers.conf;
     add_header Content-Security-Policy "default-src 'none'; connect-src 'self'" always;
-    add_header Strict-Transport-Security \$hsts always;
-    add_header X-Request-Id \$request_id always;
     add_header Cache-Control no-cache;
 }
 # A part's file may be large; everything else is small.

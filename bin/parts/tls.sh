@@ -99,7 +99,7 @@ network_servers() {
     server {
         listen $listen ssl default_server;
         server_name _;
-        include $RUN/headers.conf;
+        include $RUN/plain.conf;
         include $RUN/problem.conf;
         location / { types { } default_type application/problem+json; return 421 '{"type":"about:blank","title":"Not this address","status":421,"detail":"Open the app at https://${NETWORK_NAMES[0]}:$NETWORK_PORT/.","errors":[]}'; }
     }
@@ -108,7 +108,7 @@ network_servers() {
         server_name ${NETWORK_NAMES[*]};
         # What comes from here may not do what is for the machine itself alone.
         set \$from_network 1;
-        location = /trust/authority.pem { include $RUN/headers.conf; alias $RUN/authority.pem; types { } default_type application/x-x509-ca-cert; }
+        location = /trust/authority.pem { include $RUN/plain.conf; alias $RUN/authority.pem; types { } default_type application/x-x509-ca-cert; }
         include $RUN/app.conf;
     }
 CONF

@@ -8,6 +8,7 @@ use App\Account\SignInThrottle;
 use App\Platform\Database\UtcType;
 use App\Platform\Http\Problem;
 use App\Platform\Http\ProblemListener;
+use Doctrine\DBAL\Exception\NoActiveTransaction;
 use Doctrine\DBAL\Platforms\MariaDBPlatform;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,6 +32,28 @@ final class PlatformTest extends ApiTestCase
         self::assertNull($type->convertToDatabaseValue(null, $platform));
         self::assertNull($type->convertToPHPValue(null, $platform));
         self::assertSame('DATETIME(6)', $type->getSQLDeclaration([], $platform));
+    }
+
+    /** Whoever noticed it, it is no fault of ours: the page waits and goes on. */
+    public function testADatabaseThatIsStartingAgainIsSaidAsThat(): void
+    {
+        $listener = self::getContainer()->get(ProblemListener::class);
+        self::assertInstanceOf(ProblemListener::class, $listener);
+        $lost = new \PDOException('SQLSTATE[HY000]: General error: 2006 MySQL server has gone away');
+        $lost->errorInfo = ['HY000', 2006, 'MySQL server has gone away'];
+        $other = new \PDOException('Duplicate entry');
+        $other->errorInfo = ['23000', 1062, 'Duplicate entry'];
+        foreach ([
+            [503, new \PDOException('Connection refused', 2002)],
+            [503, new \RuntimeException('Not saved.', 0, $lost)],
+            [503, NoActiveTransaction::new()],
+            [500, $other],
+            [500, new \RuntimeException('Ours.')],
+        ] as [$status, $error]) {
+            $event = new ExceptionEvent(self::createStub(HttpKernelInterface::class), Request::create('/api/overview'), HttpKernelInterface::MAIN_REQUEST, $error);
+            $listener($event);
+            self::assertSame($status, $event->getResponse()?->getStatusCode(), $error->getMessage());
+        }
     }
 
     public function testAnAddressThatTriesManyNamesIsSlowed(): void

@@ -58,6 +58,7 @@ final class KillPart implements Part
             Outcome::none('of these lost', $counted['acknowledged'] - $there),
             Outcome::none('doubled or unasked', abs($all - $there)),
             Outcome::none('answers that were no problem in words', $counted['wordless']),
+            Outcome::none('answers that call it our fault (500)', $counted['fault']),
         ];
     }
 
@@ -65,7 +66,7 @@ final class KillPart implements Part
     private function write(Rig $rig, int $who, string $stop): array
     {
         $client = $rig->client();
-        $counted = ['acknowledged' => 0, 'again' => 0, 'wordless' => 0];
+        $counted = ['acknowledged' => 0, 'again' => 0, 'wordless' => 0, 'fault' => 0];
         while (Rig::isThere($stop)) {
             $id = Rig::uuid();
             $body = ['id' => $id, 'label' => "T$who-".substr($id, -12), 'materialId' => 'pla', 'name' => 'torture', 'driedOn' => null, 'note' => ''];
@@ -77,6 +78,7 @@ final class KillPart implements Part
                 }
                 // Nobody has to understand what a proxy says: every answer is in words.
                 $counted['wordless'] += $status >= 400 && !\is_array(json_decode($answer, true)) ? 1 : 0;
+                $counted['fault'] += 500 === $status ? 1 : 0;
                 $done = 200 === $status || 201 === $status;
                 $done || usleep(100_000);
             } while (!$done && ++$tries < 600);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Platform\Http;
 
 use App\Platform\Words\Wording;
+use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\DBAL\Exception\NoActiveTransaction;
 use Sitzplatz\Words\Fault;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
@@ -15,6 +17,9 @@ use Symfony\Component\Security\Core\Exception\AuthenticationException;
 /** Turns what goes wrong below /api into problem details. */
 final readonly class ProblemListener
 {
+    /** It does not answer, it went away, it went away in the middle. */
+    private const AWAY = [2002, 2006, 2013];
+
     public function __construct(private Wording $wording)
     {
     }
@@ -42,6 +47,12 @@ final readonly class ProblemListener
             return;
         }
         $problem = match (true) {
+            self::databaseIsAway($error) => new Problem(
+                503,
+                'Starting again',
+                'The database is starting again. It is back in a few seconds; what you typed is kept.',
+                headers: ['Retry-After' => '2'],
+            ),
             $error instanceof HttpExceptionInterface
                 && $error->getPrevious() instanceof AccessDeniedException => Problem::forbidden('Your role does not allow this. Ask a lead.'),
             $error instanceof HttpExceptionInterface && 404 === $error->getStatusCode() => Problem::notFound(),
@@ -52,5 +63,18 @@ final readonly class ProblemListener
             $problem = new Problem(500, 'Our fault', 'Something went wrong here. Nothing was saved; try again, then look into the log.');
         }
         $event->setResponse(ProblemResponse::of($problem, $this->wording));
+    }
+
+    /** Whatever noticed it: the session, a query, or a transaction that is not there any more. */
+    private static function databaseIsAway(\Throwable $error): bool
+    {
+        for ($each = $error; null !== $each; $each = $each->getPrevious()) {
+            $code = $each instanceof \PDOException ? $each->errorInfo[1] ?? $each->getCode() : ($each instanceof DriverException ? $each->getCode() : 0);
+            if ($each instanceof NoActiveTransaction || \in_array($code, self::AWAY, true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -55,7 +55,7 @@ final class WritersPart implements Part
             new Outcome('things whose versions do not tell all that was taken', [] === $moved ? '0' : implode('; ', $moved), 'none', [] === $moved),
             Outcome::none('refused for another reason', $sum['other']),
             Outcome::none('answered with 5xx or not at all', $sum['fault']),
-            ...$this->atOnce($rig),
+            ...($rig->short ? [] : $this->atOnce($rig)),
         ];
     }
 

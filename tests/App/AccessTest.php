@@ -129,6 +129,28 @@ final class AccessTest extends WebTestCase
         self::assertSame(403, $ask(['HTTP_ORIGIN' => 'http://localhost']));
     }
 
+    public function testWhatTakesLongIsNotAskedMoreOftenThanAHandCanPress(): void
+    {
+        $statuses = ['/api/heat' => [], '/api/health/alive' => []];
+        foreach (array_keys($statuses) as $path) {
+            $curl = curl_init(getenv('SITZPLATZ_TEST_URL').$path);
+            self::assertInstanceOf(\CurlHandle::class, $curl);
+            curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true]);
+            for ($i = 0; $i < 80; ++$i) {
+                $answer = json_decode((string) curl_exec($curl), true);
+                $status = (int) curl_getinfo($curl, \CURLINFO_RESPONSE_CODE);
+                $statuses[$path][$status] = ($statuses[$path][$status] ?? 0) + 1;
+                if (429 === $status) {
+                    self::assertSame('That was too much at once. Wait a second, then send it again.', $answer['detail'] ?? '');
+                }
+            }
+        }
+        self::assertSame([200 => 80], $statuses['/api/health/alive']);
+        // A burst of twenty goes through, and so many as come in time.
+        self::assertGreaterThanOrEqual(20, 80 - ($statuses['/api/heat'][429] ?? 0));
+        self::assertGreaterThan(0, $statuses['/api/heat'][429] ?? 0);
+    }
+
     /** What went wrong is told by its number; what was asked stays out of it. */
     public function testLogsAreReadByTheirOwnersAndCarryTheNumberOfTheRequestAndNoSecret(): void
     {

@@ -215,9 +215,21 @@ vacate() {
     return 0
 }
 
+# is_ending: whether the supervisor is gone, and somebody ends what it left behind.
+is_ending() {
+    [ -z "$(holders supervisor)" ] || return 1
+    local place
+    for place in "${PLACES[@]}"; do [ -z "$(holders "$place")" ] || return 0; done
+    return 1
+}
+
 # stop_leftovers: servers that outlived the supervisor which watched over them.
 stop_leftovers() {
-    local place
+    local place pid
+    # All but the database at once, which the others write to until they end; then each is waited for.
+    for place in "${PLACES[@]}"; do
+        [ "$place" = database ] || for pid in $(holders "$place"); do kill "$pid" 2> /dev/null || true; done
+    done
     for place in "${PLACES[@]}"; do vacate "$place" 100; done
     rm -f "$RUN/ready"
 }

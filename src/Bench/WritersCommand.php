@@ -80,7 +80,8 @@ final class WritersCommand extends Command
         $key = Uuid::v7()->toRfc4122();
         $lot = ['id' => $key, 'label' => 'W-'.substr($key, -6), 'materialId' => 'pla', 'name' => 'Writers', 'driedOn' => null, 'note' => ''];
         $answers = $client->together(array_fill(0, $this->writers, ['POST', '/api/lots', $lot]), $this->writers);
-        $there = \count(array_filter($client->ask('GET', '/api/lots?find='.$lot['label'])['body'], static fn (mixed $r): bool => \is_array($r) && $r['label'] === $lot['label']));
+        $found = $client->ask('GET', '/api/lots?find='.$lot['label'])['body'];
+        $there = \count(array_filter($found, static fn (mixed $r): bool => \is_array($r) && $r['label'] === $lot['label']));
         $say('one lot, sent by all with its key', 1 === $there && self::only($answers, [200, 201]), self::statuses($answers));
         $settings = $client->ask('GET', '/api/settings')['body'];
         $answers = $client->together(

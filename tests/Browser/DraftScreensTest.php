@@ -101,7 +101,7 @@ final class DraftScreensTest extends BrowserTestCase
     {
         $this->signIn('technician');
         $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
+        $this->see('Prepare the plate');
         $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
         $this->network(false);
         foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer'] as $step) {

@@ -10,7 +10,7 @@ import { say } from '../words/say';
 export function UndoStrip() {
     const offered = useOfferedUndo();
     return (
-        <div role="status" className="sticky bottom-20 z-30 mx-auto w-full max-w-xl px-4">
+        <div role="status" className="pointer-events-none fixed inset-x-0 bottom-20 z-30 mx-auto w-full max-w-xl px-4 *:pointer-events-auto">
             {offered ? <Strip key={offered.words} offered={offered} /> : null}
         </div>
     );

@@ -1,7 +1,10 @@
 # Backups: how they are made, looked at and put back.
 # shellcheck shell=bash
 
-BACKUPS=$(setting SITZPLATZ_BACKUPS "$VAR/backups")
+# A step that fails ends it all, also where what it prints is taken: half a backup is none.
+shopt -s inherit_errexit
+
+BACKUPS=${SITZPLATZ_BACKUPS:-$(setting SITZPLATZ_BACKUPS "$VAR/backups")}
 BACKUP_KEY=${SITZPLATZ_BACKUP_KEY:-$(sed -n 's/^SITZPLATZ_BACKUP_KEY=//p' "$VAR/app.env" 2> /dev/null || true)}
 BACKUP_MB=${SITZPLATZ_BACKUP_MB:-$(sed -n 's/^SITZPLATZ_BACKUP_MB=//p' "$VAR/app.env" 2> /dev/null || true)}
 BACKUP_MB=${BACKUP_MB:-4096}
@@ -36,7 +39,7 @@ make_backup() {
     mkdir "$stage"
     # One moment of the whole database, while everybody goes on; photos are rows of it.
     database_root mariadb-dump --single-transaction --quick --hex-blob --no-tablespaces --skip-lock-tables sitzplatz \
-        | tee >(rows_of "$stage/rows" || touch "$stage/cut-off"; touch "$stage/counted") | gzip -3 > "$stage/database.sql.gz" || { rm -rf "$stage"; fail "The database could not be read. No backup was made."; }
+        | tee >(rows_of "$stage/rows" || touch "$stage/cut-off"; touch "$stage/counted") | gzip -3 > "$stage/database.sql.gz" || { rm -rf "$stage"; fail "The database could not be copied. No backup was made."; }
     until [ -e "$stage/counted" ]; do sleep 0.1; done
     [ ! -e "$stage/cut-off" ] || { rm -rf "$stage"; fail "The database was not read to its end. No backup was made."; }
     grep -E '^(APP_SECRET|SITZPLATZ_DEMO)=' "$VAR/app.env" > "$stage/keys.env"

@@ -32,8 +32,11 @@ device_port() {
 device_port SITZPLATZ_GAUGE_PORT 24061
 device_port SITZPLATZ_THERMOMETER_PORT 25061
 # What the app goes by from now on: when it stops taking anything new, and where its backups go.
-for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUPS SITZPLATZ_BACKUP_KEY SITZPLATZ_BACKUP_MB; do
+for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUP_MB; do
     [ -z "${!each:-}" ] || set_setting "$each" "${!each}"
+done
+for each in SITZPLATZ_BACKUPS SITZPLATZ_BACKUP_KEY; do
+    [ -z "${!each:-}" ] || set_setting "$each" "$(readlink -m "${!each}")"
 done
 DEMO=1
 [ "${SITZPLATZ_EMPTY:-0}" = 1 ] && DEMO=0

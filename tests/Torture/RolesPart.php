@@ -10,6 +10,7 @@ use Sitzplatz\Tests\OperationRoles;
 final class RolesPart implements Part
 {
     private const ID = '01a21069-0d5e-7462-8f3a-38958df615d9';
+    private const SHORT = 3;
     /** What ends the session that asks. */
     private const LAST = ['closeSession', 'openSession', 'openDemoSession', 'createFirstLead'];
 
@@ -23,8 +24,9 @@ final class RolesPart implements Part
         $asked = $wrong = $broken = 0;
         foreach (['nobody', 'viewer', 'technician', 'lead'] as $role) {
             $client = 'nobody' === $role ? new Client($rig->base()) : $rig->client($role);
-            foreach (OperationRoles::all($rig->root) as [$operation, $method, $path]) {
-                if (\in_array($operation, self::LAST, true)) {
+            foreach (array_values([...OperationRoles::all($rig->root)]) as $i => [$operation, $method, $path]) {
+                // The tests of the app ask for all of them without the wire.
+                if (\in_array($operation, self::LAST, true) || ($rig->short && $rig->sizes['seed'] % self::SHORT !== $i % self::SHORT)) {
                     continue;
                 }
                 do {
@@ -40,7 +42,7 @@ final class RolesPart implements Part
         }
 
         return [
-            new Outcome('operations asked in four roles', (string) $asked, 'all', $asked > 400),
+            new Outcome('operations asked in four roles', (string) $asked, $rig->short ? 'a third' : 'all', $asked > ($rig->short ? 130 : 400)),
             Outcome::none('open to the wrong or closed to the right', $wrong),
             Outcome::none('answered with 5xx', $broken),
         ];

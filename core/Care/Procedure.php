@@ -65,8 +65,8 @@ final readonly class Procedure
     }
 
     /**
-     * Whether it is for a side as it is: its surface bears what is brought onto it, a coat goes on with what is on the shelf,
-     * and comes off, or is touched up, where it is on.
+     * Whether it is for a side as it is: its surface bears what is brought onto it and its coat the wipe that would be noted,
+     * a coat goes on with what is on the shelf, and comes off, or is touched up, where it is on.
      *
      * @param Agent|null  $coat    that is on
      * @param list<Agent> $onShelf
@@ -77,6 +77,9 @@ final readonly class Procedure
             return false;
         }
         if (null !== $this->cleaner && !('take_off' === $this->kind ? $surface->bears($this->cleaner) : \in_array($this->cleaner, $surface->cleaners, true))) {
+            return false;
+        }
+        if ('wipe' === $this->effect && null !== CleanerFit::refusesWipe($coat)) {
             return false;
         }
 

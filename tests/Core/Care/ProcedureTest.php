@@ -65,6 +65,10 @@ final class ProcedureTest extends TestCase
         self::assertContains('take_off_water', self::for('glass', $stick));
         self::assertContains('touch_up', self::for('glass', $stick));
         self::assertNotContains('take_off_film', self::for('glass', $stick));
+        // Alcohol takes the stick off, and a wiped film bears it (trade notes, section 4): what cannot be noted is not begun.
+        self::assertContains('wipe_alcohol', self::for('glass'));
+        self::assertNotContains('wipe_alcohol', self::for('glass', $stick));
+        self::assertContains('wipe_alcohol', self::for('glass', self::catalogue()->agent('wiped_film')));
     }
 
     public function testSolventsAndHeatCarryTheirCaution(): void

@@ -101,15 +101,46 @@ final readonly class AuditController
     private static function said(string $json): array
     {
         $said = [];
-        foreach ((array) json_decode($json, true, 64, \JSON_THROW_ON_ERROR) as $name => $value) {
-            $said[] = ['name' => (string) $name, 'value' => match (true) {
-                \is_bool($value) => $value ? 'yes' : 'no',
-                \is_scalar($value) => (string) $value,
-                null === $value => '–',
-                default => (string) json_encode($value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
-            }];
+        foreach (self::changed((array) json_decode($json, true, 64, \JSON_THROW_ON_ERROR)) as $name => $value) {
+            $said[] = ['name' => (string) $name, 'value' => self::text($value)];
         }
 
         return $said;
+    }
+
+    /**
+     * Of a thing that was changed, what it is called and what is not as it was.
+     *
+     * @param array<mixed> $detail
+     *
+     * @return array<mixed>
+     */
+    private static function changed(array $detail): array
+    {
+        ['before' => $before, 'after' => $after] = $detail + ['before' => null, 'after' => null];
+        if (!\is_array($before) || !\is_array($after)) {
+            return $detail;
+        }
+        $changed = ['of' => $before['number'] ?? $before['label'] ?? $before['name'] ?? null];
+        foreach ($after as $name => $value) {
+            $was = $before[$name] ?? null;
+            // A whole number was sent as such, and stored as a measure.
+            $same = null === $was || null === $value ? $was === $value : $was == $value;
+            if ('version' !== $name && !$same) {
+                $changed[$name] = self::text($was).' → '.self::text($value);
+            }
+        }
+
+        return array_diff_key($detail, ['before' => 0, 'after' => 0]) + $changed;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return match (true) {
+            \is_bool($value) => $value ? 'yes' : 'no',
+            \is_scalar($value) => (string) $value,
+            null === $value => '–',
+            default => (string) json_encode($value, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
+        };
     }
 }

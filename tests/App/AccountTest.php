@@ -142,6 +142,14 @@ final class AccountTest extends ApiTestCase
         $table = (string) $this->send('GET', '/api/audit/table?person=nils', null)->getContent();
         self::assertSame(61, substr_count($table, "\n"));
         self::assertSame(["'=1+1", "'-2", "'@x", 'plain'], Cells::harmless(['=1+1', '-2', '@x', 'plain']), 'A spreadsheet makes no formula of it.');
+        $printer = $this->pick('/api/printers', 'name', 'Dome');
+        $this->ask('PUT', "/api/printers/{$printer['id']}", array_diff_key(['maxNozzleC' => 310, 'retired' => true] + $printer, ['id' => 0]), 200);
+        $entry = $this->ask('GET', '/api/audit?subject='.$printer['id'], null, 200)['entries'][0];
+        self::assertEqualsCanonicalizing(
+            ['of: Dome', 'maxNozzleC: 300 → 310', 'retired: no → yes'],
+            array_map(static fn (array $each): string => "{$each['name']}: {$each['value']}", $entry['detail']),
+            'What is not as it was, and of what.',
+        );
         $this->signIn('technician');
         $this->ask('GET', '/api/audit', null, 403);
     }

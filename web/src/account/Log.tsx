@@ -69,11 +69,11 @@ export function Log() {
                                 <td className="whitespace-nowrap" data-label={say('account.when')}>{moment(entry.at)}</td>
                                 <td data-label={say('account.by_whom')}>{entry.person}</td>
                                 <td data-label={say('account.what')}>
-                                    <Button tone="quiet" onClick={() => narrow({ subject: entry.subjectId })}>
+                                    <Button tone="quiet" className="-ml-4 text-left sm:ml-0 sm:px-0 sm:whitespace-nowrap" onClick={() => narrow({ subject: entry.subjectId })}>
                                         {entry.action}
                                     </Button>
                                 </td>
-                                <td className="break-words" data-label={say('account.detail')}>{entry.detail.map(({ name, value }) => `${name}: ${value}`).join('; ')}</td>
+                                <td className="wrap-anywhere" data-label={say('account.detail')}>{entry.detail.map(({ name, value }) => `${name}: ${value}`).join('; ')}</td>
                             </tr>
                         ))}
                     </tbody>

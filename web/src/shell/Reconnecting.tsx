@@ -28,8 +28,13 @@ export function Reconnecting() {
     // Whose session was ended elsewhere stands at the door at the next touch, and not before a page of faults.
     useEffect(() => signedOut(() => void queries.invalidateQueries({ queryKey: ['session'] })), [queries]);
     return (
-        <div className="mx-auto w-full max-w-[86rem] px-4" role="status">
-            {reached ? null : <Notice tone="caution">{say('shell.reconnecting')}</Notice>}
+        // Seen wherever somebody has scrolled to, and over whatever is open; nothing of the page moves for it.
+        <div className="pointer-events-none fixed inset-x-0 top-2 z-[60] mx-auto w-fit max-w-full px-4" role="status">
+            {reached ? null : (
+                <div className="rounded shadow-xl">
+                    <Notice tone="caution">{say('shell.reconnecting')}</Notice>
+                </div>
+            )}
         </div>
     );
 }

@@ -156,12 +156,14 @@ function Run({ id }: { id: string }) {
 /** The run from which somebody came here, with the way back where the touch came too soon. */
 function DoneBefore({ id, position }: { id: string; position: number }) {
     return (
-        <Notice tone="sound">
-            <span className="flex flex-wrap items-center justify-between gap-3">
-                {say('test.run_before_is_done', { position })}
-                <TakeBack id={id} words={say('test.take_run_back', { position })} />
-            </span>
-        </Notice>
+        <div className="mb-4">
+            <Notice tone="sound">
+                <span className="flex flex-wrap items-center justify-between gap-3">
+                    {say('test.run_before_is_done', { position })}
+                    <TakeBack id={id} words={say('test.take_run_back', { position })} />
+                </span>
+            </Notice>
+        </div>
     );
 }
 

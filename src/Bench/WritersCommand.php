@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Account\SignIn;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -236,7 +237,7 @@ final class WritersCommand extends Command
         ];
         $first = self::row($client->ask('POST', '/api/profiles', ['title' => 'Writers, first'] + $wish)['body']);
         $series = (string) ($first['series'] ?? throw new \RuntimeException('The profile was refused: '.json_encode($first)));
-        $sign = ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''];
+        $sign = ['version' => 1, 'password' => SignIn::DEMO_PASSWORD, 'trial' => false, 'reason' => ''];
         // Only what is signed is revised.
         $client->ask('POST', "/api/profiles/{$first['id']}/sign", $sign);
         $ids = [];
@@ -257,7 +258,7 @@ final class WritersCommand extends Command
             array_fill(
                 0,
                 $this->writers,
-                ['POST', "/api/profiles/{$profile['id']}/withdraw", ['version' => $profile['version'], 'password' => 'hilltop', 'reason' => 'written by all']],
+                ['POST', "/api/profiles/{$profile['id']}/withdraw", ['version' => $profile['version'], 'password' => SignIn::DEMO_PASSWORD, 'reason' => 'written by all']],
             ),
             $this->writers,
         );

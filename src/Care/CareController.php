@@ -156,11 +156,7 @@ final readonly class CareController
             }
             $ago = (float) $this->now->time()->format('U.u') - (float) $note->createdAt->format('U.u');
             $own = $by?->equals($this->current->get()->id) ?? false;
-            RunCommands::asked(static function () use ($ago, $own, $rested): bool {
-                TakingBack::ofNote($ago, $own, $rested);
-
-                return true;
-            });
+            RunCommands::asked(static fn () => TakingBack::ofNote($ago, $own, $rested));
             $this->audit->note('note taken back', $note->id, $detail);
             $this->entities->remove($note);
             $this->entities->flush();

@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use App\Account\Author;
 use App\Account\Role;
+use App\Account\SignIn;
 use App\Account\User;
 use App\Care\CareEvent;
 use App\Catalogue\StoredFact;
@@ -149,7 +150,7 @@ final class DemoShop
         $bench = $data['bench'];
         foreach ($data['users'] as $u) {
             $user = new User(Uuid::v7(), $at, $u['name'], $u['displayName'], Role::from($u['role']));
-            $user->passwordHash = $this->hasher->hashPassword($user, $data['password']);
+            $user->passwordHash = $this->hasher->hashPassword($user, SignIn::DEMO_PASSWORD);
             $user->layOnBench([
                 'printerId' => $this->printers[$bench['printer']]->id->toRfc4122(),
                 'plateSideId' => $this->sides[$bench['side']]->id->toRfc4122(),

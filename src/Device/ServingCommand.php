@@ -33,16 +33,14 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
     }
 
     /**
-     * Looks into the database again and again for what there is to do, and gives a sign of life.
+     * Looks into the database again and again for what there is to do, and gives a sign of life under its name.
      *
-     * @param string           $name under which
      * @param \Closure(): bool $look whether to look again at once
      */
     final protected function serve(
         Connection $database,
         ClockInterface $clock,
         SignsOfLife $life,
-        string $name,
         OutputInterface $output,
         float $pollSeconds,
         \Closure $look,
@@ -51,7 +49,7 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
         while (!$this->stopping) {
             try {
                 if ($clock->now()->getTimestamp() - $said >= self::SIGN_SECONDS) {
-                    $life->give($name);
+                    $life->give((string) $this->getName());
                     $said = $clock->now()->getTimestamp();
                 }
                 if ($look()) {

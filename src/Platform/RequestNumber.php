@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\RequestStack;
 /** Each line of the log carries the number of the request, the one that the answer carries as X-Request-Id. */
 final readonly class RequestNumber implements ProcessorInterface
 {
-    public const HEADER = 'X-Request-Id';
+    private const HEADER = 'X-Request-Id';
 
     public function __construct(private RequestStack $requests)
     {

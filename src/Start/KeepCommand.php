@@ -35,7 +35,7 @@ final class KeepCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        return $this->serve($this->database, $this->clock, $this->life, SignsOfLife::KEEPER, $output, self::ROUND_SECONDS, function (): bool {
+        return $this->serve($this->database, $this->clock, $this->life, $output, self::ROUND_SECONDS, function (): bool {
             $this->room->tendReserve();
             $now = $this->clock->now()->getTimestamp();
             if ($now - $this->purgedAt >= self::PURGE_SECONDS) {

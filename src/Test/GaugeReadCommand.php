@@ -38,7 +38,7 @@ final class GaugeReadCommand extends ServingCommand
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        return $this->serve($this->database, $this->clock, $this->life, (string) $this->getName(), $output, self::POLL_SECONDS, function (): bool {
+        return $this->serve($this->database, $this->clock, $this->life, $output, self::POLL_SECONDS, function (): bool {
             $capture = $this->waiting();
             null === $capture || $this->read($capture);
 

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\App;
 
 use App\Platform\Health\DiskRoom;
 use App\Platform\Health\SignsOfLife;
+use Sitzplatz\Tests\OperationRoles;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
 final class HealthTest extends ApiTestCase
@@ -50,6 +51,17 @@ final class HealthTest extends ApiTestCase
         self::assertMatchesRegularExpression('/^Only \d+ MB are free .* Nothing was saved/', $full['detail']);
         self::assertSame($lots, $this->ask('GET', '/api/lots', null, 200));
         self::assertFalse($this->ask('GET', '/api/health', null, 503)['diskAboveFloor']);
+        // Whatever is none of this is refused before anybody looks into it.
+        $goOn = [];
+        foreach (OperationRoles::all(\dirname(__DIR__, 2)) as $name => [, $method, $path]) {
+            if ('GET' !== $method && 'closeSession' !== $name) {
+                $this->signIn('lead');
+                $this->send($method, str_replace('{id}', '01a21069-0d5e-7462-8f3a-38958df615d9', $path), '{}');
+                507 === $this->browser->getResponse()->getStatusCode() || $goOn[] = $name;
+            }
+        }
+        $questions = ['choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'reckonHeat', 'calculate', 'drawTestPiece', 'beginPlan', 'orderPlan'];
+        self::assertEqualsCanonicalizing([...$questions, 'openSession', 'openDemoSession', 'endSession'], $goOn);
         $this->ask('DELETE', '/api/session', null, 204);
     }
 

@@ -56,8 +56,8 @@ final readonly class HealthController
             ...$checks,
             'diskFreeMb' => $this->room->freeMb(),
             'keeperAlive' => $fresh(SignsOfLife::KEEPER),
-            'gaugeReaderAlive' => $fresh('sitzplatz:gauge:read'),
-            'thermometerReaderAlive' => $fresh('sitzplatz:thermometer:read'),
+            'gaugeReaderAlive' => $fresh(SignsOfLife::GAUGE),
+            'thermometerReaderAlive' => $fresh(SignsOfLife::THERMOMETER),
             'backupAgeHours' => isset($ages[SignsOfLife::BACKUP]) ? round($ages[SignsOfLife::BACKUP] / 3600, 1) : null,
             'backupFresh' => ($ages[SignsOfLife::BACKUP] ?? \PHP_INT_MAX) <= self::BACKUP_DAYS * 86_400,
         ];

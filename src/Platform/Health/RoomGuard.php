@@ -12,7 +12,12 @@ use Symfony\Component\HttpKernel\Event\ControllerEvent;
 #[AsEventListener(priority: 16)]
 final readonly class RoomGuard
 {
-    private const GO_ON = ['openSession', 'openDemoSession', 'closeSession', 'endSession', 'choose', 'lookBeyond', 'holdSideBySide'];
+    private const DOOR = ['openSession', 'openDemoSession', 'closeSession', 'endSession'];
+    /** Questions that need a body. What sends a whole file is none: it would lie on this disk while it is read. */
+    private const QUESTIONS = [
+        'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'reckonHeat', 'calculate', 'drawTestPiece',
+        'beginPlan', 'orderPlan',
+    ];
 
     public function __construct(private DiskRoom $room)
     {
@@ -22,7 +27,7 @@ final readonly class RoomGuard
     {
         $request = $event->getRequest();
         $writes = !$request->isMethodSafe() && str_starts_with($request->getPathInfo(), '/api/');
-        if ($writes && !\in_array($request->attributes->get('_route'), self::GO_ON, true) && $this->room->isLow()) {
+        if ($writes && !\in_array($request->attributes->get('_route'), [...self::DOOR, ...self::QUESTIONS], true) && $this->room->isLow()) {
             throw new Problem(507, 'Disk nearly full', \sprintf(
                 'Only %d MB are free on the disk of the app, and %d are needed. Nothing was saved; make room, then send it again. Reading goes on.',
                 $this->room->freeMb(),

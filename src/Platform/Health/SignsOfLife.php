@@ -11,7 +11,10 @@ use Psr\Clock\ClockInterface;
 /** When each part that works by itself last said that it does: readers of devices, the keeper, the backup. */
 final readonly class SignsOfLife
 {
-    public const KEEPER = 'keeper';
+    /** Each by the name of its command. */
+    public const KEEPER = 'sitzplatz:keep';
+    public const GAUGE = 'sitzplatz:gauge:read';
+    public const THERMOMETER = 'sitzplatz:thermometer:read';
     public const BACKUP = 'backup';
 
     public function __construct(private Connection $database, private ClockInterface $clock)

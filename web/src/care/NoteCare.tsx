@@ -7,8 +7,8 @@ import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog } from '../ui/DraftForm';
 import { AreaField, SelectField, type Option } from '../ui/Field';
 import { as, text, whole } from '../ui/shape';
-import { offerUndo } from '../ui/undo';
 import { say } from '../words/say';
+import { offerNoteBack } from './undoNote';
 
 type CareKind = Schemas['CareKind'];
 type CareValues = { kind: CareKind; agentId: string | null; cleanerId: string | null; note: string };
@@ -32,7 +32,7 @@ export function NoteCare({ side, kind, onDone }: { side: { plateSideId: string; 
         send: (body) => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: side.plateSideId } }, body: { ...body, id: key } })),
         touches: ['care'],
         after: () => {
-            offerUndo({ words: say('care.noted_for', { side: side.label }), undo: () => ask(api.DELETE('/api/care-notes/{id}', { params: { path: { id: key } } })) });
+            offerNoteBack(side.label, key);
             onDone();
         },
     });

@@ -11,6 +11,7 @@ import { duration } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
 import { Timer } from './Timer';
+import { offerNoteBack } from './undoNote';
 
 const route = getRouteApi('/care/$id/do/$procedure');
 
@@ -59,7 +60,7 @@ export function ProcedurePage() {
                     <Step key={step.do} step={step} number={i + 1} state={i < done ? 'done' : i === done ? 'now' : 'later'} onDone={() => setDone(i + 1)} onBack={() => setDone(i)} />
                 ))}
             </ol>
-            {done >= procedure.steps.length ? <Finish sideId={id} procedure={procedure} /> : null}
+            {done >= procedure.steps.length ? <Finish label={side.label} sideId={id} procedure={procedure} /> : null}
         </Sheet>
     );
 }
@@ -88,7 +89,7 @@ function Step({ step, number, state, onDone, onBack }: { step: Schemas['Procedur
     );
 }
 
-function Finish({ sideId, procedure }: { sideId: string; procedure: Schemas['Procedure'] }) {
+function Finish({ sideId, label, procedure }: { sideId: string; label: string; procedure: Schemas['Procedure'] }) {
     const may = useMay();
     const key = useKey();
     const navigate = useNavigate();
@@ -96,7 +97,10 @@ function Finish({ sideId, procedure }: { sideId: string; procedure: Schemas['Pro
     const note = useChange(
         () => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: sideId } }, body: { id: key, kind: effect === 'none' || effect === 'new_sheet' ? 'wash' : effect, agentId: effect === 'coat' ? procedure.agentId : null, cleanerId: effect === 'coat' ? null : procedure.cleanerId, note: procedure.title } })),
         ['care', 'sides', 'fix'],
-        () => void navigate({ to: '/care/$id', params: { id: sideId } }),
+        () => {
+            offerNoteBack(label, key);
+            void navigate({ to: '/care/$id', params: { id: sideId } });
+        },
     );
     return (
         <div className="mt-6 border-l-4 border-sound bg-sound-wash px-4 py-4">

@@ -11,7 +11,7 @@ export function UndoStrip() {
     const offered = useOfferedUndo();
     return (
         <div role="status" className="pointer-events-none fixed inset-x-0 bottom-20 z-30 mx-auto w-full max-w-xl px-4 *:pointer-events-auto">
-            {offered ? <Strip key={offered.words} offered={offered} /> : null}
+            {offered ? <Strip key={offered.number} offered={offered} /> : null}
         </div>
     );
 }

@@ -2,15 +2,18 @@ import { useSyncExternalStore } from 'react';
 
 /** What was just done, in words, and how it is taken back. */
 export type Undoable = { words: string; undo: () => Promise<unknown> };
+/** Each offer is one of its own, also where the words are the same. */
+type Offered = Undoable & { number: number };
 
 /** As long as somebody looks at what they touched; the server lets it be taken back for longer. */
 const OFFERED_MS = 20_000;
 
-let offered: Undoable | null = null;
+let offered: Offered | null = null;
+let number = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
-function show(next: Undoable | null): void {
+function show(next: Offered | null): void {
     offered = next;
     listeners.forEach((listener) => listener());
 }
@@ -18,7 +21,7 @@ function show(next: Undoable | null): void {
 /** Says that something was done, and lets it be taken back for a while. */
 export function offerUndo(undoable: Undoable): void {
     clearTimeout(timer);
-    show(undoable);
+    show({ ...undoable, number: ++number });
     timer = setTimeout(() => show(null), OFFERED_MS);
 }
 
@@ -27,7 +30,7 @@ export function dropUndo(): void {
     show(null);
 }
 
-export function useOfferedUndo(): Undoable | null {
+export function useOfferedUndo(): Offered | null {
     return useSyncExternalStore(
         (listener) => {
             listeners.add(listener);

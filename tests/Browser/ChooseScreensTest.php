@@ -264,6 +264,13 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->change('Room temperature:', 'Room, °C', '13');
         $this->see('A cold room, 13 °C');
         self::assertTrue($this->page->findElement(WebDriverBy::xpath('//button[text()="Compare 2"]'))->isEnabled());
+        // Who goes on at once stays where they went, however long that page takes to come.
+        $this->command('Network.setBypassServiceWorker', ['bypass' => true]);
+        $slow(1_000);
+        $this->openWord('Room temperature:');
+        $this->fill('Room, °C', '14');
+        $this->page->executeScript('document.querySelector("a[href=\'/test\']").click()');
+        $this->see('Plan a comparison');
     }
 
     public function testWishesChangeTheOrder(): void

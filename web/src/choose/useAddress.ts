@@ -1,4 +1,4 @@
-import { getRouteApi, useNavigate } from '@tanstack/react-router';
+import { getRouteApi, useNavigate, useRouter } from '@tanstack/react-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
@@ -17,33 +17,40 @@ export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], print
     const bench = useMemo(() => withTheOnly(laid, lots, printers), [laid, lots, printers]);
     const address = route.useSearch();
     const navigate = useNavigate();
+    const router = useRouter();
     const [job, setJob] = useState(() => jobOf(address, bench, lots));
     const [named, setNamed] = useState(address.named);
     // The page goes by what was touched last; the address follows when the router has come round to it.
     const [shown, setShown] = useState(() => shownBy(address));
-    const written = useRef(JSON.stringify(address));
     const stands = JSON.stringify(address);
+    // What the router has yet to come round to, from where it is now on; what was written last is at its end.
+    const written = useRef([stands]);
     const wanted = JSON.stringify(addressOf(job, bench, lots, { named, ...shown }));
     const settled = usePause(wanted);
     useEffect(() => {
+        const reached = written.current.indexOf(stands);
+        if (reached >= 0) {
+            written.current = written.current.slice(reached);
+            return;
+        }
         // Gone back or forward, or come by a link.
-        if (stands === written.current) return;
-        written.current = stands;
+        written.current = [stands];
         const moved = JSON.parse(stands) as Address;
         setJob(jobOf(moved, bench, lots));
         setNamed(moved.named);
         setShown(shownBy(moved));
     }, [stands, bench, lots]);
     useEffect(() => {
-        if (settled === written.current || settled !== wanted) return;
-        written.current = settled;
+        // Whoever is on the way to another page goes on.
+        if (settled === written.current.at(-1) || settled !== wanted || router.latestLocation.pathname !== '/choose') return;
+        written.current.push(settled);
         void navigate({ to: '/choose', search: JSON.parse(settled) as Address, replace: true, resetScroll: false });
-    }, [settled, wanted, navigate]);
+    }, [settled, wanted, navigate, router]);
     const show = (part: Partial<Shown>, replace = false) => {
         const then = { ...shown, ...part };
         const next = addressOf(job, bench, lots, { named, ...then });
         setShown(then);
-        written.current = JSON.stringify(next);
+        written.current.push(JSON.stringify(next));
         void navigate({ to: '/choose', search: next, replace, resetScroll: false });
     };
     return {

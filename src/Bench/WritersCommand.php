@@ -258,7 +258,11 @@ final class WritersCommand extends Command
             array_fill(
                 0,
                 $this->writers,
-                ['POST', "/api/profiles/{$profile['id']}/withdraw", ['version' => $profile['version'], 'password' => SignIn::DEMO_PASSWORD, 'reason' => 'written by all']],
+                ['POST', "/api/profiles/{$profile['id']}/withdraw", [
+                    'version' => $profile['version'],
+                    'password' => SignIn::DEMO_PASSWORD,
+                    'reason' => 'written by all',
+                ]],
             ),
             $this->writers,
         );

@@ -20,30 +20,20 @@ use PHPUnit\Framework\TestCase;
 abstract class BrowserTestCase extends TestCase
 {
     private const WAIT_SECONDS = 20;
-    private const WAIT_MILLISECONDS = 100;
+    private const WAIT_MILLISECONDS = 50;
 
     protected RemoteWebDriver $page;
-    private string $profile;
+    /** One for all tests of a process: to start it anew for each would take longer than most of them. */
+    private static ?RemoteWebDriver $browser = null;
 
     protected function setUp(): void
     {
         $reset = getenv('SITZPLATZ_TEST_RESET');
         if (\is_string($reset)) {
-            exec($reset, $output, $code);
-            self::assertSame(0, $code, 'The demo could not be restored.');
+            exec("($reset) 2>&1", $output, $code);
+            self::assertSame(0, $code, "The demo could not be restored:\n".implode("\n", $output));
         }
-        $this->profile = sys_get_temp_dir().'/sitzplatz-browser-'.bin2hex(random_bytes(6));
-        $options = (new ChromeOptions())->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run',
-            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--lang=en-GB',
-            '--window-size=1280,943', '--user-data-dir='.$this->profile,
-        ]);
-        $capabilities = DesiredCapabilities::chrome();
-        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $port = self::freePort();
-        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port=$port"]);
-        $this->page = ChromeDriver::start($capabilities, $service);
+        $this->page = self::$browser ??= self::browser();
     }
 
     protected function tearDown(): void
@@ -55,9 +45,43 @@ abstract class BrowserTestCase extends TestCase
                 $complaints[] = $entry['message'];
             }
         }
-        $this->page->quit();
-        exec('rm -rf '.escapeshellarg($this->profile));
+        $this->leaveNothing();
         self::assertSame([], $complaints, 'The browser complained.');
+    }
+
+    private static function browser(): RemoteWebDriver
+    {
+        $profile = sys_get_temp_dir().'/sitzplatz-browser-'.bin2hex(random_bytes(6));
+        $options = (new ChromeOptions())->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-threaded-compositing',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--lang=en-GB',
+            '--window-size=1280,943', '--user-data-dir='.$profile,
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $port = self::freePort();
+        $browser = ChromeDriver::start($capabilities, new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port=$port"]));
+        register_shutdown_function(static function () use ($browser, $profile): void {
+            $browser->quit();
+            exec('rm -rf '.escapeshellarg($profile));
+        });
+
+        return $browser;
+    }
+
+    /** The next test has a window of its own, on a device where nobody was before; what the browser has loaded of the app it keeps. */
+    private function leaveNothing(): void
+    {
+        $this->page->executeAsyncScript('const done = arguments[0]; "caches" in window ? caches.delete("sitzplatz.answers").then(done, done) : done()');
+        $were = $this->page->getWindowHandles();
+        $this->page->switchTo()->newWindow();
+        $own = $this->page->getWindowHandle();
+        foreach ($were as $window) {
+            $this->page->switchTo()->window($window)->close();
+        }
+        $this->page->switchTo()->window($own);
+        $this->command('Storage.clearDataForOrigin', ['origin' => self::base(), 'storageTypes' => 'cookies,local_storage,indexeddb']);
     }
 
     /** Does something to the database behind the app, as its owner. */
@@ -72,7 +96,26 @@ abstract class BrowserTestCase extends TestCase
         $this->page->get(self::base().$path);
     }
 
-    protected function signIn(string $role): void
+    /** Past the door, which would be one more page to wait for in each test, to a page. */
+    protected function signIn(string $role, string $path = '/'): void
+    {
+        file_get_contents(self::base().'/api/demo-session', context: stream_context_create(['http' => [
+            'method' => 'POST',
+            'header' => "Content-Type: application/json\r\nUser-Agent: Mozilla/5.0 (X11; Linux x86_64)",
+            'content' => json_encode(['role' => $role], \JSON_THROW_ON_ERROR),
+        ]]));
+        $cookies = preg_filter('/^set-cookie:\s*([^=]+=[^;]*).*$/i', '$1', $http_response_header);
+        self::assertNotSame([], $cookies, 'The door stays closed.');
+        $this->page->manage()->deleteAllCookies();
+        foreach ($cookies as $cookie) {
+            [$name, $value] = explode('=', $cookie, 2);
+            $this->command('Network.setCookie', ['url' => self::base(), 'name' => $name, 'value' => urldecode($value), 'httpOnly' => true, 'sameSite' => 'Strict']);
+        }
+        $this->open($path);
+        '/' !== $path || $this->see('Good day');
+    }
+
+    protected function signInAtTheDoor(string $role): void
     {
         $this->page->manage()->deleteAllCookies();
         $this->open('/');
@@ -213,6 +256,12 @@ abstract class BrowserTestCase extends TestCase
         $this->show(820, 1180);
     }
 
+    /** As at a desk again. */
+    protected function desk(): void
+    {
+        $this->command('Emulation.clearDeviceMetricsOverride', new \stdClass());
+    }
+
     private function show(int $width, int $height): void
     {
         $metrics = ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500];
@@ -239,13 +288,21 @@ abstract class BrowserTestCase extends TestCase
             .'(result) => done(result.violations.map((v) => v.id + ": " + v.nodes.map((n) => n.html.slice(0, 160)).join(" | "))), (error) => done([String(error)]))',
             [null === $rule ? ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] : ['type' => 'rule', 'values' => [$rule]]],
         );
+        $this->page->executeScript('document.querySelectorAll(".sticky").forEach((e) => { e.style.position = ""; })');
         self::assertSame([], $found, $where);
     }
 
     /** Nothing sticks out to the right of a phone. */
     protected function assertFits(string $where): void
     {
-        $this->until(fn (): bool => $this->page->executeScript('return document.documentElement.scrollWidth') <= 390, "$where is wider than the screen.");
+        try {
+            $this->page->wait(self::WAIT_SECONDS, self::WAIT_MILLISECONDS)->until(fn (): bool => $this->page->executeScript('return document.documentElement.scrollWidth') <= 390);
+        } catch (TimeoutException) {
+            self::assertSame([], $this->page->executeScript(
+                'return [...document.body.querySelectorAll("*")].filter((e) => e.getBoundingClientRect().right > 390).map((e) => e.outerHTML.slice(0, 160)).slice(0, 20)',
+            ), "$where is wider than the screen.");
+            self::fail("$where is wider than the screen.");
+        }
         self::assertLessThanOrEqual(390, $this->page->executeScript('return document.documentElement.scrollWidth'), $where);
     }
 
@@ -284,9 +341,13 @@ abstract class BrowserTestCase extends TestCase
         $this->blocked(...($on ? [] : ['*/api/*']));
     }
 
-    /** @param array<string, mixed>|\stdClass $with */
-    protected function command(string $name, array|\stdClass $with): void
+    /**
+     * @param array<string, mixed>|\stdClass $with
+     *
+     * @return array<string, mixed>
+     */
+    protected function command(string $name, array|\stdClass $with): array
     {
-        $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
+        return (array) $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
     }
 }

@@ -10,8 +10,7 @@ final class CareScreensTest extends BrowserTestCase
     public function testAProcedureWithATimerEndsInTheRecord(): void
     {
         $this->phone();
-        $this->signIn('technician');
-        $this->open('/care');
+        $this->signIn('technician', '/care');
         $this->press('P1 front');
         $this->see('Wash: 12 prints since the last one.');
         $this->see('Next part in the broken frame');
@@ -35,8 +34,7 @@ final class CareScreensTest extends BrowserTestCase
     public function testWhatIsProvenAndTheFewestPlates(): void
     {
         $this->phone();
-        $this->signIn('viewer');
-        $this->open('/keep');
+        $this->signIn('viewer', '/keep');
         $this->press('What is proven');
         $this->see('Nothing was printed for use in the last year.');
         $this->see('textured PEI');

@@ -19,8 +19,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testFromADroppedFileToAComparisonOfTwo(): void
     {
-        $this->signIn('technician');
-        $this->press('Choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         // The warp bar of practice: 100 × 8 × 15 mm.
         $this->drop('warp bar.stl', self::binary(self::box(0, 0, 100, 8, 15)));
@@ -82,8 +81,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testTheAnswerAndFiveAlternativesStandAboveTheFold(): void
     {
-        $this->signIn('technician');
-        $this->press('Choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         // What the bench bar covers is below the fold.
         $fold = $this->page->executeScript('return innerHeight - document.querySelector("[aria-haspopup=dialog][aria-expanded]:not([data-state])").closest(".sticky").offsetHeight');
@@ -105,8 +103,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testEveryStateIsInTheAddress(): void
     {
-        $this->signIn('technician');
-        $this->press('Choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         $this->change('How many parts', 'Parts on the plate', '4');
         $this->see('all 4 hold');
@@ -146,8 +143,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testOnAnyPrinterAndWhereNothingFits(): void
     {
-        $this->signIn('technician');
-        $this->press('Choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         $this->change('Material and lot:', 'Material', 'ABS');
         $this->change('Printer:', 'Printer', 'any printer');
@@ -210,8 +206,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testAResinIsChosenBySeconds(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         // There is one printer for it, and it is taken.
         $this->change('Material and lot:', 'Material', 'resin');
@@ -225,8 +220,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testABrokenFileIsToldAndNothingIsLost(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         $this->change('How many parts', 'Parts on the plate', '3');
         $this->drop('letter.stl', "Dear all,\nthe plates have come.\n");
@@ -249,8 +243,7 @@ final class ChooseScreensTest extends BrowserTestCase
     /** A plan from temperatures that were for another job would be a wrong plan. */
     public function testAnAnswerToWhatWasTypedBeforeStartsNoPlan(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->press('Compare P2 front, bare');
         $this->see('2 ticked:');
         // Without it the browser may answer as fast as it can all the same.
@@ -275,8 +268,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testWishesChangeTheOrder(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->see(self::ANSWER);
         $this->press('Wishes and order: none');
         $this->fill('Underside', 'gloss');
@@ -292,8 +284,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testTheCatalogueTakesTheWordOfTheShop(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->press('Catalogue');
         $this->see('What practice knows of each pair');
         $this->click('//button[starts-with(@aria-label, "PETG on smooth PEI")]');
@@ -322,8 +313,7 @@ final class ChooseScreensTest extends BrowserTestCase
 
     public function testHeatIsReckonedAndMeasured(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose/heat');
+        $this->signIn('technician', '/choose/heat');
         $this->see('set the display to');
         $this->see('By what was measured on this plate and printer.');
         $this->fill('Plate and side', 'P2 front');

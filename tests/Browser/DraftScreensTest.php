@@ -9,8 +9,7 @@ final class DraftScreensTest extends BrowserTestCase
 {
     public function testAStaleEditShowsBothVersionsAndLosesNothing(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->click('//*[@role="tab"][.="Lots"]');
         $this->press('Change L-102');
         $this->fill('Note', 'mine');
@@ -129,8 +128,7 @@ final class DraftScreensTest extends BrowserTestCase
         $this->see('Noted so far');
         self::assertStringNotContainsString('for the server', $this->text());
         self::assertStringNotContainsString('Plate damaged: no', $this->text());
-        $this->signIn('technician');
-        $this->open($sheet);
+        $this->signIn('technician', $sheet);
         $this->see('Plate damaged: no');
         // Of what is on its way for a moment nobody speaks: the server says when all is there.
         $this->untilOnTheServer('inspect');

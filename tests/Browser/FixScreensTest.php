@@ -10,8 +10,7 @@ final class FixScreensTest extends BrowserTestCase
     public function testADialogueEndsInAWashThatIsNoted(): void
     {
         $this->phone();
-        $this->signIn('technician');
-        $this->open('/fix');
+        $this->signIn('technician', '/fix');
         $this->press('It held last week');
         $this->see('12 prints since its last wash');
         $this->press('It did not help');

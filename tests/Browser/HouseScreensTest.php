@@ -11,7 +11,7 @@ final class HouseScreensTest extends BrowserTestCase
 {
     public function testAServerOutOfReachIsSaidAndThePageGoesOnByItself(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->open('/shelf');
         $this->press('New plate');
         foreach (['Number' => 'H-77', 'Belongs to' => 'North bay', 'Width, mm' => '250', 'Depth, mm' => '210', 'Surface, front' => 'smooth PEI', 'Sheet or lot' => 'board 7'] as $label => $value) {
@@ -30,10 +30,10 @@ final class HouseScreensTest extends BrowserTestCase
 
     public function testWhereOneIsSignedInIsSeenAndEndedAndThatDeviceStandsAtTheDoor(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $here = $this->page->manage()->getCookies();
         $this->page->manage()->deleteAllCookies();
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->click('//button[contains(., "Mara")]');
         $this->click('//*[@role="menuitem"][.="Where you are signed in"]');
         $this->see('this one');
@@ -50,7 +50,7 @@ final class HouseScreensTest extends BrowserTestCase
 
     public function testAWrongTouchIsTakenBack(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->open('/shelf');
         $this->click('//tr[.//th[starts-with(., "P13")]]//button[.="Change"]');
         $this->click('//*[@role="dialog"]//*[@role="checkbox"][following-sibling::label[.="Retired"]]');
@@ -66,7 +66,7 @@ final class HouseScreensTest extends BrowserTestCase
     /** The web server itself is stopped: what is blocked in a page alone, its worker would still reach. */
     public function testAReloadWithoutNetworkStillOpensTheRunAndWhatIsTouchedThenArrives(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->click('//a[contains(., "Go on with run")]');
         $this->see('Run 14');
         $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
@@ -91,7 +91,7 @@ final class HouseScreensTest extends BrowserTestCase
 
     public function testWhoSignsOutLeavesNothingToSeeOnTheDevice(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, ['/']), 'The device does not keep the page.');
         $this->open('/shelf');
         $this->see('P13');

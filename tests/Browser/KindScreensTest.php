@@ -61,8 +61,7 @@ final class KindScreensTest extends BrowserTestCase
 
     public function testAProfileInQuestionLeadsToThePlanOfItsConfirmation(): void
     {
-        $this->signIn('technician');
-        $this->open('/keep');
+        $this->signIn('technician', '/keep');
         $this->press('Dome white ABS on smooth P7');
         $this->see('In question: do not rely on it as it stands.');
         $this->click('//a[starts-with(normalize-space(.), "Plan its confirmation")]');
@@ -78,8 +77,7 @@ final class KindScreensTest extends BrowserTestCase
 
     public function testAChangeQuestionsAProfileAndItsConfirmationRestoresIt(): void
     {
-        $this->signIn('lead');
-        $this->open('/care');
+        $this->signIn('lead', '/care');
         $this->press('Note a change to a printer');
         $this->press('levelled again');
         $this->press('Note it');
@@ -123,8 +121,7 @@ final class KindScreensTest extends BrowserTestCase
 
     public function testPaperAsPeopleKeepItIsMatchedOnceAndSeenBeforeItIsStored(): void
     {
-        $this->signIn('technician');
-        $this->open('/test');
+        $this->signIn('technician', '/test');
         $this->click('//a[contains(., "Dew shields")]');
         $this->press('Readings from paper');
         $this->fill('or paste the table', "Plate;Run;Held;Cold pull (kg);Effort;Damage\nold glass;1;yes;0,45;1;no\ncool one;1;no;;;");

@@ -12,8 +12,7 @@ final class LadderScreensTest extends BrowserTestCase
 {
     public function testALadderEndsEarlyByItsRuleAndItsWindowIsHeldTrueHere(): void
     {
-        $this->signIn('technician');
-        $this->open('/test/new');
+        $this->signIn('technician', '/test/new');
         $this->fill('The question', 'From which bed');
         $this->see('5 setups, up to 90 runs');
         $this->see('Only the bed temperature differs');
@@ -46,8 +45,7 @@ final class LadderScreensTest extends BrowserTestCase
 
     public function testAGridIsMadeAndOneRunGoesByGaugeWithTheNetworkCutInTheMiddle(): void
     {
-        $this->signIn('technician');
-        $this->open('/test/new');
+        $this->signIn('technician', '/test/new');
         $this->press('Every combination of …');
         foreach (['P1 front, textured PEI', 'P2 front, textured PEI'] as $plate) {
             $this->click("//*[@role='dialog']//button[@role='checkbox'][following-sibling::label[.='$plate']]");
@@ -96,8 +94,7 @@ final class LadderScreensTest extends BrowserTestCase
 
     public function testAnotherLotBringsItsNozzleAndANameByHandStays(): void
     {
-        $this->signIn('technician');
-        $this->open('/test/new');
+        $this->signIn('technician', '/test/new');
         $this->see('Nozzle 0.4 mm at 210 °C');
         $this->press('What a setup has to reach');
         $this->fill('What it is called', 'The Tuesday question');
@@ -162,8 +159,7 @@ final class LadderScreensTest extends BrowserTestCase
 
     public function testTheReportHasAllOfAComparisonDownToEachReading(): void
     {
-        $this->signIn('viewer');
-        $this->press('Judge');
+        $this->signIn('viewer', '/judge');
         $this->click('//a[contains(., "Filter cells in grey PLA")]');
         $this->press('Report');
         $this->see('Weak points of the evidence');

@@ -11,8 +11,7 @@ final class PrintScreensTest extends BrowserTestCase
 {
     public function testAPrintIsBegunFromChooseAndAnsweredInTwoTouches(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->press('Print with it');
         $this->fill('What is printed', 'Filter cell, set of two');
         $this->press('Begin the print');
@@ -33,8 +32,7 @@ final class PrintScreensTest extends BrowserTestCase
 
     public function testAPrintIsAnsweredWithoutNetworkWithItsPhotoAndItsHarm(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->press('Print with it');
         $this->fill('What is printed', 'Name plate');
         $this->press('Begin the print');
@@ -68,8 +66,7 @@ final class PrintScreensTest extends BrowserTestCase
 
     public function testALogIsReadInAndSummedForASheet(): void
     {
-        $this->signIn('technician');
-        $this->open('/prints');
+        $this->signIn('technician', '/prints');
         $this->press('Read in a log');
         $table = tempnam(sys_get_temp_dir(), 'log').'.csv';
         file_put_contents($table, "began,printer,plate,lot,bed,title,minutes,ended,how_off\n".date('Y-m-d', strtotime('-2 days'))."T09:00,North bay,P12 front,L-101,45,Tag,30,stuck,finger\n");
@@ -92,8 +89,7 @@ final class PrintScreensTest extends BrowserTestCase
 
     public function testReportAndLabelsComeOutOfThePrinterAsSheetsAndNotAsScreens(): void
     {
-        $this->signIn('technician');
-        $this->open('/prints/report');
+        $this->signIn('technician', '/prints/report');
         $this->see('What came of the prints');
         $this->open('/shelf/labels');
         $this->see('Labels for');
@@ -118,8 +114,7 @@ final class PrintScreensTest extends BrowserTestCase
 
     public function testTheCodeOnAPlateOpensOnAPhoneWhatPrintsOnIt(): void
     {
-        $this->signIn('technician');
-        $this->open('/choose');
+        $this->signIn('technician', '/choose');
         $this->press('Print with it');
         $this->fill('What is printed', 'Name plate');
         $this->press('Begin the print');

@@ -96,8 +96,7 @@ final class RunScreensTest extends BrowserTestCase
 
     public function testSomebodyElseVoidsARunWhoseOutcomeIsKnown(): void
     {
-        $this->signIn('lead');
-        $this->press('Test');
+        $this->signIn('lead', '/test');
         $this->click('//a[starts-with(., "Dew shields")]');
         $this->see('Runs in order');
         $this->press('Run 3');
@@ -126,8 +125,7 @@ final class RunScreensTest extends BrowserTestCase
 
     public function testAPlanWithoutAnInstrumentSaysWhatItCanShowWhileItIsMade(): void
     {
-        $this->signIn('technician');
-        $this->open('/test/new');
+        $this->signIn('technician', '/test/new');
         $this->see('What this plan can show');
         $this->fill('What it is called', 'Does it hold without a gauge?');
         $this->press('What a setup has to reach');

@@ -12,8 +12,7 @@ final class ShelfScreensTest extends BrowserTestCase
 {
     public function testAPlateFromTheShopToTheRanking(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->press('New plate');
         $this->fill('Number', 'P77');
         $this->fill('Belongs to', 'North bay');
@@ -54,8 +53,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testAnOwnKindOfSurfaceFromTheBoxToItsFirstTest(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->press('Own surfaces');
         $this->press('New kind of surface');
         $this->fill('Name, by what it is', 'felted steel');
@@ -91,8 +89,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testAPlateIsCopiedFoundAndPutAway(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->press('Copy P13');
         $this->see('A plate like P13');
         self::assertSame('P17', $this->field('Number')->getAttribute('value'), 'The next free number.');
@@ -114,8 +111,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testAFaultOpensThePartOfTheFormItIsIn(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->click('//*[@role="tab"][.="Printers"]');
         $this->press('Change North bay');
         $this->press('Heater and bed');
@@ -127,8 +123,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testPrintersAgentsAndLots(): void
     {
-        $this->signIn('technician');
-        $this->press('Shelf');
+        $this->signIn('technician', '/shelf');
         $this->click('//*[@role="tab"][.="Printers"]');
         $this->press('New printer');
         $this->fill('Name', 'Attic');
@@ -164,8 +159,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testCareIsNotedWhereItIsDue(): void
     {
-        $this->signIn('technician');
-        $this->press('Care');
+        $this->signIn('technician', '/care');
         $this->see('plate sides are due');
         $this->press('Note care for P7 front');
         $this->press('Washed');
@@ -181,8 +175,7 @@ final class ShelfScreensTest extends BrowserTestCase
 
     public function testFixListensToThePlate(): void
     {
-        $this->signIn('viewer');
-        $this->press('Fix');
+        $this->signIn('viewer', '/fix');
         $this->press('A corner lifts');
         $this->see('Wash the plate, and hold it by its tabs.');
         $this->fill('On which plate', 'P2 front');

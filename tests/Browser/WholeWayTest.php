@@ -11,7 +11,7 @@ final class WholeWayTest extends BrowserTestCase
 {
     public function testFromAQuestionToAValidatedProfile(): void
     {
-        $this->signIn('technician');
+        $this->signInAtTheDoor('technician');
         $this->press('Choose');
         $this->see('let go unharmed');
         $this->change('Printer:', 'Printer', 'North bay');
@@ -52,7 +52,7 @@ final class WholeWayTest extends BrowserTestCase
         self::assertStringNotContainsString("\nSign\n", $this->text());
         $profile = (string) $this->page->getCurrentURL();
 
-        $this->signIn('lead');
+        $this->signInAtTheDoor('lead');
         $this->see('A profile waits for a lead');
         $this->page->get($profile);
         $this->press('Sign');
@@ -165,7 +165,7 @@ final class WholeWayTest extends BrowserTestCase
 
     private function emptyShop(): void
     {
-        $this->signIn('lead');
+        $this->signInAtTheDoor('lead');
         $this->database('SET SESSION group_concat_max_len = 100000; SET @every = (SELECT GROUP_CONCAT("DELETE FROM ", table_name SEPARATOR ";") FROM information_schema.tables'
             .' WHERE table_schema = DATABASE() AND table_name NOT IN ("user_account", "session", "open_session", "doctrine_migration_versions")); SET FOREIGN_KEY_CHECKS = 0; EXECUTE IMMEDIATE CONCAT("BEGIN NOT ATOMIC ", @every, "; END"); UPDATE user_account SET bench = "[]"');
     }

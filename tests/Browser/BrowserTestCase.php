@@ -10,6 +10,7 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -126,7 +127,7 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until the words stand on the page. */
     protected function see(string $words): void
     {
-        $this->until(fn (): bool => str_contains($this->text(), $words), "\"$words\" did not come.");
+        $this->await('document.body?.innerText.replaceAll("\u00a0", " ").includes(arguments[0])', [$words], "\"$words\" did not come.");
     }
 
     /** As it is shown; asked of the browser itself, as the driver takes a second for a long page. */
@@ -172,23 +173,26 @@ abstract class BrowserTestCase extends TestCase
         $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), 'It did not close.');
     }
 
-    /** What opens a list does so when it is touched, and lets no click through then. */
-    private const WATCH_PRESS = <<<'JS'
-        const [element] = arguments;
-        window.pressed = false;
-        element.addEventListener(element.getAttribute('aria-haspopup') ? 'pointerdown' : 'click', () => { window.pressed = true; }, {once: true, capture: true});
+    /** In the middle of the window and awake: what opens a list does so when it is touched, and lets no click through then. */
+    private const TO_PRESS = <<<'JS'
+        (() => {
+            const element = document.evaluate(arguments[0], document, null, XPathResult.FIRST_ORDERED_NODE_TYPE, null).singleNodeValue;
+            if (!element || element.disabled) return null;
+            element.scrollIntoView({block: 'center'});
+            window.pressed = false;
+            element.addEventListener(element.getAttribute('aria-haspopup') ? 'pointerdown' : 'click', () => { window.pressed = true; }, {once: true, capture: true});
+            return element;
+        })()
         JS;
 
     protected function click(string $xpath): void
     {
         $this->until(function () use ($xpath): bool {
             try {
-                $element = $this->page->findElement(WebDriverBy::xpath($xpath));
-                if (!$element->isEnabled()) {
+                $element = $this->element($this->page->executeAsyncScript(self::AWAIT.self::TO_PRESS.'))', [$xpath]));
+                if (null === $element) {
                     return false;
                 }
-                $this->page->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
-                $this->page->executeScript(self::WATCH_PRESS, [$element]);
                 $element->click();
 
                 // What moved in this moment was missed, as by a finger, and is pressed again. A page that was left knows nothing of it.
@@ -197,6 +201,35 @@ abstract class BrowserTestCase extends TestCase
                 return false;
             }
         }, "Could not press $xpath.");
+    }
+
+    /** Looks for something again whenever the page has changed, in the page itself: asked from here the browser had little else to do. */
+    private const AWAIT = <<<'JS'
+        const [done] = [...arguments].slice(-1);
+        const answered = (look) => {
+            let due = 0;
+            const end = (found) => { watch.disconnect(); clearInterval(again); clearTimeout(late); clearTimeout(due); done(found); };
+            const once = () => { due = 0; const found = look(); if (found) end(found); };
+            const watch = new MutationObserver(() => { due ||= setTimeout(once, 15); });
+            const again = setInterval(once, 200);
+            const late = setTimeout(() => end(null), 2000);
+            watch.observe(document, {subtree: true, childList: true, characterData: true, attributes: true});
+            once();
+        };
+        answered(() => (
+        JS;
+
+    /** @param list<mixed> $arguments of the condition, which is an expression of the page */
+    protected function await(string $condition, array $arguments, string $complaint): void
+    {
+        $this->until(function () use ($condition, $arguments): bool {
+            try {
+                return true === $this->page->executeAsyncScript(self::AWAIT.$condition.'))', $arguments);
+            } catch (WebDriverException) {
+                // The page was left while it was looked at.
+                return false;
+            }
+        }, $complaint);
     }
 
     /** @param \Closure(): bool $condition */
@@ -209,26 +242,29 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    /** What a script has found, as the driver names it. */
+    private function element(mixed $found): ?RemoteWebElement
+    {
+        return \is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($this->page), (string) current($found), true) : null;
+    }
+
     protected function field(string $label): RemoteWebElement
     {
-        $by = WebDriverBy::xpath(\sprintf('//*[@id=//label[normalize-space(.)=%s]/@for]', self::quoted($label)));
-        $this->until(fn (): bool => [] !== $this->page->findElements($by), "There is no field $label.");
+        $by = \sprintf('//*[@id=//label[normalize-space(.)=%s]/@for]', self::quoted($label));
+        $this->await('document.evaluate(arguments[0], document, null, XPathResult.BOOLEAN_TYPE, null).booleanValue', [$by], "There is no field $label.");
 
-        return $this->page->findElement($by);
+        return $this->page->findElement(WebDriverBy::xpath($by));
     }
 
     protected function fill(string $label, string $value): void
     {
         $field = $this->field($label);
         if ('select' === $field->getTagName()) {
-            foreach ($field->findElements(WebDriverBy::tagName('option')) as $option) {
-                if (str_starts_with($option->getText(), $value)) {
-                    $option->click();
+            $option = $this->element($this->page->executeScript('return [...arguments[0].options].find((each) => each.text.startsWith(arguments[1]))', [$field, $value]));
+            self::assertNotNull($option, "There is no $value in $label.");
+            $option->click();
 
-                    return;
-                }
-            }
-            self::fail("There is no $value in $label.");
+            return;
         }
         if ('combobox' === $field->getAttribute('role')) {
             $field->click();

@@ -33,7 +33,8 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
     }
 
     /**
-     * Looks into the database again and again for what there is to do, and gives a sign of life under its name.
+     * Looks again and again for what there is to do, and gives a sign of life under its name: after it has looked, as a look may
+     * be what makes room for the sign.
      *
      * @param \Closure(): bool $look whether to look again at once
      */
@@ -48,11 +49,12 @@ abstract class ServingCommand extends Command implements SignalableCommandInterf
         $said = 0;
         while (!$this->stopping) {
             try {
+                $again = $look();
                 if ($clock->now()->getTimestamp() - $said >= self::SIGN_SECONDS) {
                     $life->give((string) $this->getName());
                     $said = $clock->now()->getTimestamp();
                 }
-                if ($look()) {
+                if ($again) {
                     continue;
                 }
             } catch (DatabaseException $e) {

@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Account\OpenSessions;
 use App\Platform\Health\DiskRoom;
 use App\Platform\Health\SignsOfLife;
+use App\Start\KeepCommand;
+use Doctrine\DBAL\DriverManager;
 use Sitzplatz\Tests\OperationRoles;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
+use Symfony\Component\Console\Input\ArrayInput;
+use Symfony\Component\Console\Output\BufferedOutput;
 
 final class HealthTest extends ApiTestCase
 {
@@ -76,6 +82,45 @@ final class HealthTest extends ApiTestCase
             self::assertFileDoesNotExist($folder.'/reserve/room');
             (new DiskRoom(1))->tendReserve();
             self::assertSame(48 * 1_048_576, filesize($folder.'/reserve/room'));
+        } finally {
+            $_SERVER['SITZPLATZ_VAR'] = $was;
+            exec('rm -rf '.escapeshellarg($folder));
+        }
+    }
+
+    /** On a full disk the database takes no sign of life, and the room that is kept for this moment has to be given up all the same. */
+    public function testTheReserveIsTendedAlsoWhereNoSignOfLifeCanBeWritten(): void
+    {
+        $folder = sys_get_temp_dir().'/sitzplatz-reserve-'.bin2hex(random_bytes(4));
+        mkdir($folder.'/reserve', 0o755, true);
+        $was = $_SERVER['SITZPLATZ_VAR'] ?? null;
+        $_SERVER['SITZPLATZ_VAR'] = $folder;
+        $out = DriverManager::getConnection(['driver' => 'pdo_mysql', 'host' => '127.0.0.1', 'port' => 1]);
+        $clock = new class implements ClockInterface {
+            public ?KeepCommand $ends = null;
+
+            public function now(): \DateTimeImmutable
+            {
+                return new \DateTimeImmutable();
+            }
+
+            public function sleep(float|int $seconds): void
+            {
+                $this->ends?->handleSignal(\SIGTERM);
+            }
+
+            public function withTimeZone(\DateTimeZone|string $timezone): static
+            {
+                return $this;
+            }
+        };
+        $sessions = self::getContainer()->get(OpenSessions::class);
+        self::assertInstanceOf(OpenSessions::class, $sessions);
+        $clock->ends = new KeepCommand($out, $clock, new DiskRoom(1), $sessions, new SignsOfLife($out, $clock));
+        try {
+            $clock->ends->run(new ArrayInput([]), $said = new BufferedOutput());
+            self::assertStringContainsString('Connection refused', $said->fetch());
+            self::assertFileExists($folder.'/reserve/room');
         } finally {
             $_SERVER['SITZPLATZ_VAR'] = $was;
             exec('rm -rf '.escapeshellarg($folder));

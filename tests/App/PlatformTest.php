@@ -5,16 +5,11 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Account\SignInThrottle;
-use App\Platform\ClassesLoadedAhead;
 use App\Platform\Database\UtcType;
-use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Platform\Http\ProblemListener;
-use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\NoActiveTransaction;
 use Doctrine\DBAL\Platforms\MariaDBPlatform;
-use Opis\JsonSchema\Validator;
-use Sitzplatz\Choose\Order\Ranking;
 use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
@@ -59,13 +54,6 @@ final class PlatformTest extends ApiTestCase
             $listener($event);
             self::assertSame($status, $event->getResponse()?->getStatusCode(), $error->getMessage());
         }
-    }
-
-    public function testWhatAnswersAreMadeOfIsLoadedAheadAndNoTestIs(): void
-    {
-        $classes = (new ClassesLoadedAhead(\dirname(__DIR__, 2)))->warmUp('');
-        self::assertSame([], array_diff([Ranking::class, Connection::class, Validator::class, Answer::class], $classes));
-        self::assertNotContains(self::class, $classes);
     }
 
     public function testAnAddressThatTriesManyNamesIsSlowed(): void

@@ -40,13 +40,19 @@ abstract class BrowserTestCase extends TestCase
     protected function tearDown(): void
     {
         $complaints = [];
-        foreach ($this->page->manage()->getLog('browser') as $entry) {
-            // A refused request is part of the tests; a script error or a blocked style never is.
-            if ('SEVERE' === $entry['level'] && !str_contains($entry['message'], 'Failed to load resource')) {
-                $complaints[] = $entry['message'];
+        try {
+            foreach ($this->page->manage()->getLog('browser') as $entry) {
+                // A refused request is part of the tests; a script error or a blocked style never is.
+                if ('SEVERE' === $entry['level'] && !str_contains($entry['message'], 'Failed to load resource')) {
+                    $complaints[] = $entry['message'];
+                }
             }
+            $this->leaveNothing();
+        } catch (WebDriverException $e) {
+            // What one test has left of the browser is not the next one's to go on with.
+            self::$browser = null;
+            throw $e;
         }
-        $this->leaveNothing();
         self::assertSame([], $complaints, 'The browser complained.');
     }
 

@@ -73,28 +73,17 @@ final class HealthTest extends ApiTestCase
 
     public function testTheReserveIsHeldWhileThereIsRoomAndNotWhereThereIsNone(): void
     {
-        $folder = sys_get_temp_dir().'/sitzplatz-reserve-'.bin2hex(random_bytes(4));
-        mkdir($folder.'/reserve', 0o755, true);
-        $was = $_SERVER['SITZPLATZ_VAR'] ?? null;
-        $_SERVER['SITZPLATZ_VAR'] = $folder;
-        try {
+        $this->inAFolderOfItsOwn(static function (string $folder): void {
             (new DiskRoom(1_000_000_000))->tendReserve();
             self::assertFileDoesNotExist($folder.'/reserve/room');
             (new DiskRoom(1))->tendReserve();
             self::assertSame(48 * 1_048_576, filesize($folder.'/reserve/room'));
-        } finally {
-            $_SERVER['SITZPLATZ_VAR'] = $was;
-            exec('rm -rf '.escapeshellarg($folder));
-        }
+        });
     }
 
     /** On a full disk the database takes no sign of life, and the room that is kept for this moment has to be given up all the same. */
     public function testTheReserveIsTendedAlsoWhereNoSignOfLifeCanBeWritten(): void
     {
-        $folder = sys_get_temp_dir().'/sitzplatz-reserve-'.bin2hex(random_bytes(4));
-        mkdir($folder.'/reserve', 0o755, true);
-        $was = $_SERVER['SITZPLATZ_VAR'] ?? null;
-        $_SERVER['SITZPLATZ_VAR'] = $folder;
         $out = DriverManager::getConnection(['driver' => 'pdo_mysql', 'host' => '127.0.0.1', 'port' => 1]);
         $clock = new class implements ClockInterface {
             public ?KeepCommand $ends = null;
@@ -117,10 +106,22 @@ final class HealthTest extends ApiTestCase
         $sessions = self::getContainer()->get(OpenSessions::class);
         self::assertInstanceOf(OpenSessions::class, $sessions);
         $clock->ends = new KeepCommand($out, $clock, new DiskRoom(1), $sessions, new SignsOfLife($out, $clock));
-        try {
-            $clock->ends->run(new ArrayInput([]), $said = new BufferedOutput());
+        $this->inAFolderOfItsOwn(static function (string $folder) use ($clock): void {
+            $clock->ends?->run(new ArrayInput([]), $said = new BufferedOutput());
             self::assertStringContainsString('Connection refused', $said->fetch());
             self::assertFileExists($folder.'/reserve/room');
+        });
+    }
+
+    /** @param \Closure(string): void $try */
+    private function inAFolderOfItsOwn(\Closure $try): void
+    {
+        $folder = sys_get_temp_dir().'/sitzplatz-reserve-'.bin2hex(random_bytes(4));
+        mkdir($folder.'/reserve', 0o755, true);
+        $was = $_SERVER['SITZPLATZ_VAR'] ?? null;
+        $_SERVER['SITZPLATZ_VAR'] = $folder;
+        try {
+            $try($folder);
         } finally {
             $_SERVER['SITZPLATZ_VAR'] = $was;
             exec('rm -rf '.escapeshellarg($folder));

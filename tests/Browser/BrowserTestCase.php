@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeDriver;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
@@ -170,13 +171,13 @@ abstract class BrowserTestCase extends TestCase
     protected function openWord(string $word): void
     {
         $this->click(\sprintf('//button[@aria-haspopup][starts-with(@aria-label, "%s")]', $word));
-        $this->until(fn (): bool => [] !== $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), "$word did not open.");
+        $this->await('document.querySelector("[role=dialog][data-state=open]") !== null', [], "$word did not open.");
     }
 
     protected function closeWord(): void
     {
         $this->page->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->until(fn (): bool => [] === $this->page->findElements(WebDriverBy::cssSelector('[role=dialog][data-state=open]')), 'It did not close.');
+        $this->await('document.querySelector("[role=dialog][data-state=open]") === null', [], 'It did not close.');
     }
 
     /** In the middle of the window and awake: what opens a list does so when it is touched, and lets no click through then. */
@@ -274,10 +275,9 @@ abstract class BrowserTestCase extends TestCase
         }
         if ('combobox' === $field->getAttribute('role')) {
             $field->click();
-            $search = WebDriverBy::cssSelector('[cmdk-input]');
-            $this->until(fn (): bool => [] !== $this->page->findElements($search), "The list of $label did not open.");
-            $this->page->findElement($search)->sendKeys($value.WebDriverKeys::ENTER);
-            $this->until(fn (): bool => [] === $this->page->findElements($search), "There is no $value in $label.");
+            $this->await('document.querySelector("[cmdk-input]") !== null', [], "The list of $label did not open.");
+            $this->page->findElement(WebDriverBy::cssSelector('[cmdk-input]'))->sendKeys($value.WebDriverKeys::ENTER);
+            $this->await('document.querySelector("[cmdk-input]") === null', [], "There is no $value in $label.");
 
             return;
         }
@@ -301,17 +301,13 @@ abstract class BrowserTestCase extends TestCase
     /** As at a desk again. */
     protected function desk(): void
     {
-        $this->command('Emulation.clearDeviceMetricsOverride', new \stdClass());
+        $this->command('Emulation.clearDeviceMetricsOverride');
     }
 
     private function show(int $width, int $height): void
     {
         $metrics = ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => $width < 500];
-        $this->page->executeCustomCommand(
-            '/session/:sessionId/goog/cdp/execute',
-            'POST',
-            ['cmd' => 'Emulation.setDeviceMetricsOverride', 'params' => $metrics],
-        );
+        $this->command('Emulation.setDeviceMetricsOverride', $metrics);
     }
 
     /**
@@ -374,7 +370,7 @@ abstract class BrowserTestCase extends TestCase
     /** Requests to these addresses fail, as they do when the cable is out; none: all pass. */
     protected function blocked(string ...$addresses): void
     {
-        $this->command('Network.enable', new \stdClass());
+        $this->command('Network.enable');
         $this->command('Network.setBlockedURLs', ['urls' => $addresses]);
     }
 
@@ -384,12 +380,12 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /**
-     * @param array<string, mixed>|\stdClass $with
+     * @param array<string, mixed> $with
      *
      * @return array<string, mixed>
      */
-    protected function command(string $name, array|\stdClass $with): array
+    protected function command(string $name, array $with = []): array
     {
-        return (array) $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $name, 'params' => $with]);
+        return (array) (new ChromeDevToolsDriver($this->page))->execute($name, $with);
     }
 }

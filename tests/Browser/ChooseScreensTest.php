@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Sitzplatz\Tests\Core\Shape\BuildsMeshes;
@@ -247,8 +246,8 @@ final class ChooseScreensTest extends BrowserTestCase
         $this->press('Compare P2 front, bare');
         $this->see('2 ticked:');
         // Without it the browser may answer as fast as it can all the same.
-        (new ChromeDevToolsDriver($this->page))->execute('Network.enable');
-        $slow = fn (int $milliseconds) => (new ChromeDevToolsDriver($this->page))->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $this->command('Network.enable');
+        $slow = fn (int $milliseconds) => $this->command('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
         $slow(25_000);
         $this->change('Room temperature:', 'Room, °C', '12');
         $this->until(fn (): bool => $this->isBehind(), 'Nothing tells that the answer is for another room.');

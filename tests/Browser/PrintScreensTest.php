@@ -102,8 +102,7 @@ final class PrintScreensTest extends BrowserTestCase
             foreach (['Choose', 'Care', 'Room', 'Print these'] as $screen) {
                 self::assertStringNotContainsString("\n$screen\n", "\n$shown\n", "$path prints what is for the screen.");
             }
-            $pdf = $this->page->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.printToPDF', 'params' => ['paperWidth' => 8.27, 'paperHeight' => 11.69]]);
-            self::assertIsArray($pdf);
+            $pdf = $this->command('Page.printToPDF', ['paperWidth' => 8.27, 'paperHeight' => 11.69]);
             $bytes = (string) base64_decode((string) $pdf['data'], true);
             self::assertStringStartsWith('%PDF', $bytes);
             self::assertLessThanOrEqual(3, preg_match_all('~/Type\s*/Page\b~', $bytes), "$path takes more paper than it has to say.");

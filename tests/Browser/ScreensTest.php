@@ -42,7 +42,11 @@ final class ScreensTest extends BrowserTestCase
             $this->page->executeScript('document.documentElement.dataset.theme = "dark"');
             // All else is the same in both.
             $this->assertAccessible("$path in dark", 'color-contrast');
+            // Turned or made narrow while it is looked at, and come to on a phone.
             $this->phone();
+            $this->assertFits("$path made narrow");
+            $this->page->navigate()->refresh();
+            $this->see($words);
             $this->assertFits($path);
             $this->desk();
         }
@@ -69,10 +73,11 @@ final class ScreensTest extends BrowserTestCase
                 $this->press($button);
                 $this->until(fn (): bool => true === $this->page->executeScript('return document.querySelector("[role=dialog][data-state=open]") !== null'), "$button opens nothing.");
                 $this->assertAccessible($button);
-                $this->phone();
-                $this->assertFits("$button on a phone");
                 $this->page->executeScript('document.documentElement.dataset.theme = "dark"');
                 $this->assertAccessible("$button in dark", 'color-contrast');
+                $this->phone();
+                $this->assertFits("$button on a phone");
+                $this->assertAccessible("$button in dark on a phone", 'color-contrast');
             }
         }
     }

@@ -26,7 +26,7 @@ export function PatchView({ shape }: { shape: Schemas['PartReading'] }) {
     const bar = length.ticks(0, SIZE / 3 / scale, 2).at(-1) ?? 0;
     return (
         <figure className="m-0">
-            <svg role="img" aria-label={say('choose.contact_patch_from_below_in_islands', { contactAreaMm2: area.text(shape.contactAreaMm2), islands: shape.islands, sharpCorners: shape.sharpCorners.length, thinEnds: shape.thinEnds.length })} width={SIZE} height={height} className="block max-w-full rounded-sm bg-well">
+            <svg role="img" aria-label={say('choose.contact_patch_from_below_in_islands', { contactAreaMm2: area.text(shape.contactAreaMm2), islands: shape.islands, sharpCorners: shape.sharpCorners.length, thinEnds: shape.thinEnds.length })} width={SIZE} height={height} className="block rounded-sm bg-well">
                 <defs>
                     <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                         <rect width="7" height="7" fill="var(--accent-wash)" />

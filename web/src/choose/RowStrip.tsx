@@ -46,7 +46,7 @@ export function RowStrip({ candidate, x }: { candidate: Candidate; x: ScaleLinea
     const words = say('ui.strip_in_words', { label: candidate.label, low: text(strip.low), high: text(strip.high), targetIsNull: target === null, target: target === null ? '' : text(target), setIsNull: setPointC === null, set: setPointC === null ? '' : text(setPointC), releaseCIsNull: releaseC === null, releaseC: releaseC === null ? '' : text(releaseC), hasNearest: stop !== undefined, nearest: stop?.label ?? '', atC: stop ? text(stop.atC) : '', runs: ownRuns.map((run) => say('ui.own_runs_at_held_did_not', { at: text(run.at), held: run.held, failed: run.failed, stuck: run.stuck })).join(' ') });
     const dialled = setPointC ?? (seconds ? target : null);
     return (
-        <svg role="img" aria-label={words} width={width} height={ROW_HEIGHT} className="block max-w-full overflow-visible">
+        <svg role="img" aria-label={words} width={width} height={ROW_HEIGHT} className="block overflow-visible">
             <defs>
                 <pattern id={`${pattern}-bonds`} width="6" height="6" patternUnits="userSpaceOnUse">
                     <path d="M0 0L6 6M6 0L0 6" stroke="var(--fault)" strokeWidth="1" />

@@ -70,7 +70,7 @@ function Axis({ x, seconds }: { x: ScaleLinear<number, number>; seconds: boolean
     const ticks = useTicks(x, seconds);
     const [, width = 0] = x.range();
     return (
-        <svg width={width} height={18} className="block max-w-full overflow-visible" role="img" aria-label={seconds ? say('choose.exposure_in_seconds') : say('choose.temperature_at_the_surface', { symbol: temperature.symbol })}>
+        <svg width={width} height={18} className="block overflow-visible" role="img" aria-label={seconds ? say('choose.exposure_in_seconds') : say('choose.temperature_at_the_surface', { symbol: temperature.symbol })}>
             {ticks.map((tick) => (
                 <text key={tick} x={x(tick)} y={13} textAnchor="middle" className="fill-soft text-[12px]">
                     {seconds ? count.bare(tick) : temperature.bare(tick)}

@@ -24,7 +24,7 @@ export function PullPlot({ title, setups, pick, limitN, side }: { title: string;
             <figcaption className="mb-1 font-[650]">
                 {title}, {force.symbol}
             </figcaption>
-            <svg width={width} height={height} className="block max-w-full" role="img" aria-label={say('judge.limit', { title, setups: setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; '), limitN: force.text(limitN) })}>
+            <svg width={width} height={height} className="block" role="img" aria-label={say('judge.limit', { title, setups: setups.map((setup) => `${setup.label} ${summary(pick(setup), force.text)}`).join('; '), limitN: force.text(limitN) })}>
                 <rect x={good.from} y={TOP - 6} width={Math.max(0, good.to - good.from)} height={setups.length * ROW + 6} fill="var(--sound-wash)" />
                 {force.ticks(0, x.domain()[1] ?? 0, width < 400 ? 5 : 7).map((tick) => (
                     <g key={tick}>

@@ -60,7 +60,7 @@ function OneBench({ bench, dayMinutes }: { bench: Bench; dayMinutes: number }) {
                 ) : null}
             </p>
             <figure ref={ref} className="min-w-0">
-                <svg role="img" aria-label={say('test.bench_in_words', { printer: bench.printerName, runs: shown.map((run) => run.position).join(', ') })} width={width} height={days * (ROW + GAP)} className="block max-w-full overflow-visible text-xs">
+                <svg role="img" aria-label={say('test.bench_in_words', { printer: bench.printerName, runs: shown.map((run) => run.position).join(', ') })} width={width} height={days * (ROW + GAP)} className="block overflow-visible text-xs">
                     <Patterns id={pattern} />
                     {Array.from({ length: days }, (_, day) => (
                         <rect key={day} x={0} y={day * (ROW + GAP)} width={x(dayMinutes)} height={ROW} fill="none" stroke="var(--line)" strokeDasharray="3 3" />

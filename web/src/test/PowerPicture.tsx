@@ -30,7 +30,7 @@ export function PowerPicture({ question, share }: { question: Question; /** That
     const limit = byShare ? share : 0;
     return (
         <figure ref={ref} className="min-w-0">
-            <svg role="img" aria-label={question.sees} width={width} height={HEIGHT} className="block max-w-full overflow-visible">
+            <svg role="img" aria-label={question.sees} width={width} height={HEIGHT} className="block overflow-visible">
                 <defs>
                     <pattern id={pattern} width="6" height="6" patternUnits="userSpaceOnUse">
                         <path d="M0 0L6 6M6 0L0 6" stroke="var(--fault)" strokeWidth="0.8" />

@@ -34,7 +34,7 @@ export function Timetable({ order, indexOf, pulls }: { order: Order; /** Which s
     const words = Array.from({ length: order.days }, (_, day) => say('test.day_in_words', { day: day + 1, runs: order.runs.filter((run) => run.day === day + 1).map((run) => letter(indexOf(run.setupId))).join(', ') })).join(' ');
     return (
         <figure ref={ref} className="min-w-0">
-            <svg role="img" aria-label={words} width={width} height={height} className="block max-w-full overflow-visible text-xs">
+            <svg role="img" aria-label={words} width={width} height={height} className="block overflow-visible text-xs">
                 <Patterns id={pattern} />
                 {hours.map((hour) => (
                     <g key={hour}>

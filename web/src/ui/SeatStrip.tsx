@@ -41,7 +41,7 @@ export function SeatStrip({ strip, runs = [], label, firstWidth = 560 }: { strip
     const zone = (from: number, to: number, word: string, fits: number) => (x(to) - x(from) > fits ? <text x={(x(from) + x(to)) / 2} y={y.base - 8} textAnchor="middle" className="fill-ink text-[12px]" style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}>{word}</text> : null);
     return (
         <div ref={ref} className="w-full">
-            <svg role="img" aria-label={words} width={width} height={runs.length > 0 ? 112 : 92} className="block max-w-full overflow-visible">
+            <svg role="img" aria-label={words} width={width} height={runs.length > 0 ? 112 : 92} className="block overflow-visible">
                 <defs>
                     <pattern id={`${pattern}-loose`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
                         <line x1="0" y1="0" x2="0" y2="9" stroke="var(--line-strong)" strokeWidth="1" />

@@ -13,7 +13,7 @@ export function SmallStrip({ label, lowC, highC, releaseC, setC }: { label: stri
     // The same scale in every line, so that one look compares them.
     const x = scaleLinear([15, 125], [0, WIDTH]).clamp(true);
     return (
-        <svg role="img" width={WIDTH} height={32} className="mt-1 block max-w-full overflow-visible" aria-label={say('ui.small_strip', { label, low: temperature.text(lowC), high: temperature.text(highC), setIsNull: setC === null, set: setC === null ? '' : temperature.text(setC), releaseIsNull: releaseC === null, release: releaseC === null ? '' : temperature.text(releaseC) })}>
+        <svg role="img" width={WIDTH} height={32} className="mt-1 block overflow-visible" aria-label={say('ui.small_strip', { label, low: temperature.text(lowC), high: temperature.text(highC), setIsNull: setC === null, set: setC === null ? '' : temperature.text(setC), releaseIsNull: releaseC === null, release: releaseC === null ? '' : temperature.text(releaseC) })}>
             <line x1={0} x2={WIDTH} y1={BASE} y2={BASE} stroke="var(--line-strong)" />
             <path d={`M${x(lowC)} ${BASE}V${TOP + 3}q0 -3 3 -3H${x(highC) - 3}q3 0 3 3V${BASE}Z`} fill="var(--accent-wash)" stroke="var(--accent)" strokeWidth={1.8} />
             {releaseC === null ? null : <path transform={`translate(${x(releaseC)} ${BASE})`} d="M0 -1V-12M-3.5 -8.5L0 -13L3.5 -8.5" fill="none" stroke="var(--brass)" strokeWidth={2} />}

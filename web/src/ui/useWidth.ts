@@ -2,10 +2,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 
 const NARROWEST = 240;
 
-/**
- * The width that a drawing has, so that its words keep their size. The drawing itself is to be `max-w-full`: by its own width it
- * would hold the page as wide as it was when a device is turned.
- */
+/** The width that a drawing has, so that its words keep their size. */
 export function useWidth(first: number) {
     const ref = useRef<HTMLElement & HTMLDivElement>(null);
     const [width, setWidth] = useState(first);

@@ -31,9 +31,7 @@ final readonly class AcceptancePlan
         public int $failuresAllowed,
     ) {
         foreach ([$reliability, $confidence] as $share) {
-            if (!($share > 0 && $share < 1)) {
-                throw InvalidArgument::probability($share);
-            }
+            ($share > 0 && $share < 1) || throw InvalidArgument::probability($share);
         }
         if ($failuresAllowed < 0 || $failuresAllowed > 1) {
             throw InvalidArgument::counts($failuresAllowed, 1);

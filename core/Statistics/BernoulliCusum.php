@@ -27,9 +27,7 @@ final readonly class BernoulliCusum
      */
     public static function of(array $successes, float $good, float $bad, float $limit): self
     {
-        if (!($bad > 0 && $bad < $good && $good < 1)) {
-            throw InvalidArgument::probability($bad);
-        }
+        ($bad > 0 && $bad < $good && $good < 1) || throw InvalidArgument::probability($bad);
         $failure = log((1 - $bad) / (1 - $good));
         $success = log($bad / $good);
         $sum = 0.0;

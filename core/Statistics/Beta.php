@@ -19,9 +19,7 @@ final class Beta
     public function __construct(public readonly float $a, public readonly float $b)
     {
         foreach ([$a, $b] as $shape) {
-            if (!($shape > 0)) {
-                throw InvalidArgument::degreesOfFreedom($shape);
-            }
+            $shape > 0 || throw InvalidArgument::degreesOfFreedom($shape);
         }
     }
 
@@ -42,9 +40,7 @@ final class Beta
      */
     public function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
 
         return self::$quantiles["$this->a/$this->b/$p"] ??= Root::between(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
     }

@@ -15,9 +15,7 @@ final readonly class Binomial
         if ($trials < 0) {
             throw InvalidArgument::tooFew($trials, 0);
         }
-        if (!($rate >= 0 && $rate <= 1)) {
-            throw InvalidArgument::probability($rate);
-        }
+        ($rate >= 0 && $rate <= 1) || throw InvalidArgument::probability($rate);
     }
 
     /** P(X ≤ k). */

@@ -12,9 +12,7 @@ final readonly class ChiSquared
     /** @throws InvalidArgument if the degrees of freedom are not positive */
     public function __construct(public float $df)
     {
-        if (!($df > 0)) {
-            throw InvalidArgument::degreesOfFreedom($df);
-        }
+        $df > 0 || throw InvalidArgument::degreesOfFreedom($df);
     }
 
     /** P(X > x). */

@@ -13,9 +13,7 @@ final readonly class FisherF
     public function __construct(public float $df1, public float $df2)
     {
         foreach ([$df1, $df2] as $df) {
-            if (!($df > 0)) {
-                throw InvalidArgument::degreesOfFreedom($df);
-            }
+            $df > 0 || throw InvalidArgument::degreesOfFreedom($df);
         }
     }
 
@@ -36,9 +34,7 @@ final readonly class FisherF
      */
     public function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
         $high = 1.0;
         while (1 - $this->upperP($high) < $p) {
             $high *= 2;

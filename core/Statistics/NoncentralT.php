@@ -17,9 +17,7 @@ final readonly class NoncentralT
     /** @throws InvalidArgument if the degrees of freedom are not positive */
     public function __construct(public float $df, public float $noncentrality)
     {
-        if (!($df > 0)) {
-            throw InvalidArgument::degreesOfFreedom($df);
-        }
+        $df > 0 || throw InvalidArgument::degreesOfFreedom($df);
     }
 
     /** P(T ≤ t). */
@@ -46,9 +44,7 @@ final readonly class NoncentralT
      */
     public function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
         [$low, $high] = [$this->noncentrality - 4, $this->noncentrality + 4];
         for ($reach = 8.0; $this->cdf($low) > $p; $reach *= 2) {
             $low -= $reach;

@@ -22,9 +22,7 @@ final class Normal
      */
     public static function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
         if ($p > 0.5) {
             return -self::quantile(1 - $p);
         }

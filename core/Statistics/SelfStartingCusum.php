@@ -36,9 +36,7 @@ final readonly class SelfStartingCusum
      */
     public static function of(int $n, float $mean, float $sd, array $readings, bool $upwards, float $limit): self
     {
-        if ($n < 3 || !($sd > 0)) {
-            throw InvalidArgument::counts($n, 3);
-        }
+        ($n >= 3 && $sd > 0) || throw InvalidArgument::counts($n, 3);
         $squares = $sd ** 2 * ($n - 1);
         $sum = 0.0;
         $path = [];

@@ -89,9 +89,7 @@ final class SequentialShare
             throw InvalidArgument::tooFew($runs, 1);
         }
         foreach ([$required, $error] as $share) {
-            if (!($share > 0 && $share < 1)) {
-                throw InvalidArgument::probability($share);
-            }
+            ($share > 0 && $share < 1) || throw InvalidArgument::probability($share);
         }
     }
 

@@ -44,9 +44,7 @@ final class SequentialT
         if ($most < self::FIRST_LOOK) {
             throw InvalidArgument::tooFew($most, self::FIRST_LOOK);
         }
-        if (!($error > 0 && $error < 1)) {
-            throw InvalidArgument::probability($error);
-        }
+        ($error > 0 && $error < 1) || throw InvalidArgument::probability($error);
 
         return self::$bounds["$most/$error/$standardizedMean"] ??= self::spend($most, $error, $standardizedMean);
     }

@@ -15,9 +15,7 @@ final class StudentT
     /** @throws InvalidArgument if the degrees of freedom are not positive */
     public function __construct(public readonly float $df)
     {
-        if (!($df > 0)) {
-            throw InvalidArgument::degreesOfFreedom($df);
-        }
+        $df > 0 || throw InvalidArgument::degreesOfFreedom($df);
     }
 
     /** P(|T| > |t|). */
@@ -41,9 +39,7 @@ final class StudentT
      */
     public function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
         if ($p < 0.5) {
             return -$this->quantile(1 - $p);
         }

@@ -39,9 +39,7 @@ final class StudentizedRange
         if ($groups < 2) {
             throw InvalidArgument::tooFew($groups, 2);
         }
-        if (!($df > 0)) {
-            throw InvalidArgument::degreesOfFreedom($df);
-        }
+        $df > 0 || throw InvalidArgument::degreesOfFreedom($df);
         $this->spread = 1 / sqrt(2 * $df);
         // A power of two, so that many degrees of freedom share a grid.
         $this->step = 2 ** floor(log(self::OUTER_STEP * $this->spread, 2));
@@ -79,9 +77,7 @@ final class StudentizedRange
      */
     public function quantile(float $p): float
     {
-        if (!($p > 0 && $p < 1)) {
-            throw InvalidArgument::probability($p);
-        }
+        ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
         $high = 4.0;
         while (1 - $this->upperP($high) < $p) {
             $high *= 2;

@@ -76,9 +76,7 @@ final readonly class Weibull
      */
     public function exceededByInterval(float $share): Interval
     {
-        if (!($share > 0 && $share < 1)) {
-            throw InvalidArgument::probability($share);
-        }
+        ($share > 0 && $share < 1) || throw InvalidArgument::probability($share);
         $c = -log($share);
         $best = $this->exceededBy($share);
         $logExact = array_map(log(...), $this->exact);

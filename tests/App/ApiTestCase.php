@@ -17,6 +17,8 @@ abstract class ApiTestCase extends WebTestCase
 {
     protected KernelBrowser $browser;
     private string $token = '';
+    /** Read once for all tests. */
+    private static ?Contract $contract = null;
 
     protected function setUp(): void
     {
@@ -97,8 +99,7 @@ abstract class ApiTestCase extends WebTestCase
         if (!\is_string($route) || 'shell' === $route || 204 === $response->getStatusCode()) {
             return;
         }
-        $contract = self::getContainer()->get(Contract::class);
-        self::assertInstanceOf(Contract::class, $contract);
+        $contract = self::contract();
         $problem = $response->getStatusCode() >= 400;
         $type = explode(';', (string) $response->headers->get('Content-Type'))[0];
         if (!$problem && \in_array($type, ['text/csv', 'model/stl', 'model/3mf', 'image/jpeg'], true)) {
@@ -111,6 +112,17 @@ abstract class ApiTestCase extends WebTestCase
         $pointer = $problem ? '/components/schemas/Problem' : $this->schemaOf($contract, $route, $response->getStatusCode());
         self::assertSame([], $contract->errors($data, $pointer), "$route does not answer as docs/openapi.yaml says: ".$response->getContent());
         self::assertSame('no-store', str_contains((string) $response->headers->get('Cache-Control'), 'no-store') ? 'no-store' : '', $route);
+    }
+
+    protected static function contract(): Contract
+    {
+        if (null === self::$contract) {
+            $contract = self::getContainer()->get(Contract::class);
+            self::assertInstanceOf(Contract::class, $contract);
+            self::$contract = $contract;
+        }
+
+        return self::$contract;
     }
 
     private function answers(Contract $contract, string $route): \stdClass

@@ -85,8 +85,6 @@ final class PermissionTest extends ApiTestCase
         // What belongs to a row is looked up first, and there is none with this key.
         self::assertContains($this->browser->getResponse()->getStatusCode(), str_contains($path, '01a21069') ? [404, 422] : [422], $operation);
         self::assertSame($before, [$this->rowsIn('created_key'), $this->rowsIn('audit_entry')]);
-        $contract = self::getContainer()->get(Contract::class);
-        self::assertInstanceOf(Contract::class, $contract);
-        self::assertStringStartsWith('/paths/', $contract->operation($operation));
+        self::assertStringStartsWith('/paths/', self::contract()->operation($operation));
     }
 }

@@ -6,11 +6,20 @@ namespace Sitzplatz\Tests\Core\Statistics;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Keep\AcceptancePlan;
+use Sitzplatz\Statistics\BernoulliCusum;
 use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\Binomial;
 use Sitzplatz\Statistics\ChiSquared;
+use Sitzplatz\Statistics\Equivalence;
 use Sitzplatz\Statistics\FisherF;
 use Sitzplatz\Statistics\InvalidArgument;
+use Sitzplatz\Statistics\NoncentralT;
+use Sitzplatz\Statistics\Normal;
+use Sitzplatz\Statistics\Sample;
+use Sitzplatz\Statistics\SelfStartingCusum;
+use Sitzplatz\Statistics\SequentialShare;
+use Sitzplatz\Statistics\SequentialT;
 use Sitzplatz\Statistics\StudentizedRange;
 use Sitzplatz\Statistics\StudentT;
 
@@ -133,6 +142,25 @@ final class DistributionsTest extends TestCase
         yield [static fn () => new StudentizedRange(1, 5)];
         yield [static fn () => new StudentizedRange(3, 0)];
         yield [static fn () => (new StudentizedRange(3, 5))->quantile(1)];
+        // What is no number is refused as well, and also by the optimizer that the app runs with: it makes a <= b of !(a > b).
+        yield [static fn () => new StudentT(\NAN)];
+        yield [static fn () => (new StudentT(3))->quantile(\NAN)];
+        yield [static fn () => new FisherF(\NAN, 3)];
+        yield [static fn () => (new FisherF(1, 1))->quantile(\NAN)];
+        yield [static fn () => new Beta(1, \NAN)];
+        yield [static fn () => (new Beta(1, 1))->quantile(\NAN)];
+        yield [static fn () => new Binomial(3, \NAN)];
+        yield [static fn () => new StudentizedRange(3, \NAN)];
+        yield [static fn () => (new StudentizedRange(3, 5))->quantile(\NAN)];
+        yield [static fn () => new NoncentralT(\NAN, 1)];
+        yield [static fn () => (new NoncentralT(3, 1))->quantile(\NAN)];
+        yield [static fn () => Normal::quantile(\NAN)];
+        yield [static fn () => BernoulliCusum::of([true], \NAN, 0.5, 3)];
+        yield [static fn () => Equivalence::p(new Sample([1.0, 2.0]), new Sample([1.0, 3.0]), \NAN)];
+        yield [static fn () => SelfStartingCusum::of(3, 1, \NAN, [], true, 3)];
+        yield [static fn () => SequentialShare::once(10, \NAN, 0.05)];
+        yield [static fn () => SequentialT::upperBounds(6, \NAN)];
+        yield [static fn () => new AcceptancePlan(\NAN, 0.9, 0)];
     }
 
     /** @param \Closure(): mixed $ask */

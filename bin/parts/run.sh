@@ -21,7 +21,8 @@ flock -n 8 || exit 1
 device() { become www-data php "$APP/bin/console" "sitzplatz:$1"; }
 case $place in
     database) run_database ;;
-    php) exec "php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c "/etc/php/$PHP_VERSION/fpm/php.ini" -d "opcache.preload=$VAR/cache/prod/App_KernelProdContainer.preload.php" \
+    # Whatever php.ini says: compiled by the JIT of PHP 8.2 the same runs come to another chance.
+    php) exec "php-fpm$PHP_VERSION" -y "$RUN/fpm.conf" -c "/etc/php/$PHP_VERSION/fpm/php.ini" -d opcache.jit_buffer_size=0 -d "opcache.preload=$VAR/cache/prod/App_KernelProdContainer.preload.php" \
         $(is_root && echo "-d opcache.preload_user=www-data -R") --nodaemonize ;;
     web) exec nginx -e stderr -c "$RUN/nginx.conf" -p "$RUN" ;;
     gauge) device gauge:stand-in ;;

@@ -15,6 +15,7 @@ const NEEDED = /^\/api\/(session|bench|terms|usual|settings|network|catalogue|pr
 const PATIENCE_MS = 5_000;
 const MOST_FILES = 300;
 const MOST_ANSWERS = 200;
+let signedOut = 0;
 
 self.addEventListener('install', () => {
     void self.skipWaiting();
@@ -50,37 +51,43 @@ self.addEventListener('fetch', (event) => {
     const url = new URL(request.url);
     if (url.origin !== self.location.origin) return;
     if (request.method === 'DELETE' && url.pathname === '/api/session') {
-        // What somebody saw is not shown to whoever takes the device next.
+        // What somebody saw is not shown to whoever takes the device next, nor what was still under way.
+        signedOut += 1;
         event.waitUntil(caches.delete(ANSWERS));
         return;
     }
     if (request.method !== 'GET') return;
-    if (request.mode === 'navigate') event.respondWith(networkFirst(request, SHELL, new Request('/')));
-    else if (url.pathname.startsWith('/build/')) event.respondWith(keptFirst(request));
-    else if (NEEDED.test(url.pathname)) event.respondWith(networkFirst(request, ANSWERS, request));
+    if (request.mode === 'navigate') {
+        event.respondWith(networkFirst(event, SHELL, new Request('/')));
+        event.waitUntil(leaveOut());
+    } else if (url.pathname.startsWith('/build/')) event.respondWith(keptFirst(event));
+    else if (NEEDED.test(url.pathname)) event.respondWith(networkFirst(event, ANSWERS, request));
 });
 
-async function networkFirst(request: Request, cache: string, key: Request): Promise<Response> {
+/** Whoever asked has the answer at once; it is kept beside that. */
+async function networkFirst(event: FetchEvent, cache: string, key: Request): Promise<Response> {
+    const { request } = event;
+    const before = signedOut;
     try {
         const answer = await fetch(request, request.mode === 'navigate' ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {});
         if (answer.ok) {
-            await keep(cache, key, answer.clone());
+            if (cache !== ANSWERS || before === signedOut) event.waitUntil(keep(cache, key, answer.clone()));
             return answer;
         }
         // The web server is there and the app behind it is not.
         return (answer.status >= 502 && answer.status <= 504 ? await kept(cache, key) : undefined) ?? answer;
     } catch (error) {
-        const before = request.signal.aborted ? undefined : await kept(cache, key);
-        if (before) return before;
+        const last = request.signal.aborted ? undefined : await kept(cache, key);
+        if (last) return last;
         throw error;
     }
 }
 
-async function keptFirst(request: Request): Promise<Response> {
-    const before = await (await caches.open(BUILD)).match(request);
+async function keptFirst(event: FetchEvent): Promise<Response> {
+    const before = await (await caches.open(BUILD)).match(event.request);
     if (before) return before;
-    const answer = await fetch(request);
-    if (answer.ok) await keep(BUILD, request, answer.clone());
+    const answer = await fetch(event.request);
+    if (answer.ok) event.waitUntil(keep(BUILD, event.request, answer.clone()));
     return answer;
 }
 
@@ -94,11 +101,14 @@ async function kept(cache: string, key: Request): Promise<Response | undefined> 
 }
 
 async function keep(name: string, key: Request, answer: Response): Promise<void> {
-    if (!answer.ok) return;
-    const cache = await caches.open(name);
-    await cache.put(key, answer).catch(() => undefined);
-    const most = name === BUILD ? MOST_FILES : MOST_ANSWERS;
-    const all = await cache.keys();
-    // The oldest come first.
-    for (const old of all.slice(0, Math.max(0, all.length - most))) await cache.delete(old);
+    if (answer.ok) await (await caches.open(name)).put(key, answer).catch(() => undefined);
+}
+
+/** What is too much to keep: the oldest come first. Looked at once for a page, as a list of all is not to be had for nothing. */
+async function leaveOut(): Promise<void> {
+    for (const [name, most] of [[BUILD, MOST_FILES], [ANSWERS, MOST_ANSWERS]] as const) {
+        const cache = await caches.open(name);
+        const all = await cache.keys();
+        for (const old of all.slice(0, Math.max(0, all.length - most))) await cache.delete(old);
+    }
 }

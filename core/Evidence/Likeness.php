@@ -66,7 +66,14 @@ final readonly class Likeness
 
     public function weight(): float
     {
-        return array_product(array_map(static fn (string $difference): float => self::WEIGHTS[$difference], $this->named()));
+        $weight = 1.0;
+        $bit = 1;
+        foreach (self::WEIGHTS as $each) {
+            $weight *= 0 === ($this->differences & $bit) ? 1.0 : $each;
+            $bit <<= 1;
+        }
+
+        return $weight;
     }
 
     public function same(): bool

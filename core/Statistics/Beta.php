@@ -18,9 +18,8 @@ final class Beta
     /** @throws InvalidArgument if a shape is not positive */
     public function __construct(public readonly float $a, public readonly float $b)
     {
-        foreach ([$a, $b] as $shape) {
-            $shape > 0 || throw InvalidArgument::degreesOfFreedom($shape);
-        }
+        $a > 0 || throw InvalidArgument::degreesOfFreedom($a);
+        $b > 0 || throw InvalidArgument::degreesOfFreedom($b);
     }
 
     public function mean(): float

@@ -71,7 +71,6 @@ final readonly class OwnRunsRepository
     /** @return list<OwnRuns> */
     private function counted(string $materialId): array
     {
-        $number = static fn (int|float|null $value): ?float => null === $value ? null : (float) $value;
         $utc = new \DateTimeZone('UTC');
         $runs = $questions = $each = $ids = [];
         foreach ($this->database->iterateNumeric(
@@ -107,22 +106,22 @@ final readonly class OwnRunsRepository
                     $surfaceId,
                     '' === $agent ? null : $agent,
                     '' === $lot ? '' : $ids[$lot] ??= StoredId::text((string) hex2bin($lot)),
-                    $number($bed),
+                    $bed,
                     $all,
                     $held,
                     $released,
                     $clean,
-                    $number($minutes),
+                    $minutes,
                     $parts,
-                    $number($bedOther),
+                    $bedOther,
                     $printerId,
                     (bool) $enclosed,
-                    $number($chamber),
-                    $number($nozzle),
-                    $number($gap),
-                    $number($room),
+                    $chamber,
+                    $nozzle,
+                    $gap,
+                    $room,
                     Question::Changed === $questions[$between],
-                    $number($exposure),
+                    $exposure,
                     (bool) $ownBrim,
                     'use' === $source,
                 );

@@ -91,7 +91,12 @@ final readonly class Expectation
     /** What all own runs count for, in runs. */
     public function ownWorth(): float
     {
-        return array_sum(array_map(static fn (Evidence $each): float => $each->worth(), $this->evidence));
+        $worth = 0.0;
+        foreach ($this->evidence as $each) {
+            $worth += $each->worth();
+        }
+
+        return $worth;
     }
 
     /** The central 90 % of the belief. */

@@ -71,21 +71,22 @@ final readonly class Candidate
         $job = $proposal->job;
         $near = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at, $proposal->bedOtherC);
         $moved = $influences->on($proposal, $treatment, $target);
+        $onHold = $onRelease = 0.0;
+        foreach ($moved as $influence) {
+            $onHold += $influence->onHold;
+            $onRelease += $influence->onRelease;
+        }
+        $worth = $treatment->basis->worthRuns();
         $unheated = null === $target->at && null !== $treatment->holdCold;
         $hold = Expectation::of(
             $unheated ? $treatment->holdCold : $treatment->hold,
-            array_sum(array_map(static fn (Influence $each): float => $each->onHold, $moved)),
+            $onHold,
             $near['hold'],
             $job->partCount,
-            $treatment->basis->worthRuns(),
+            $worth,
         );
-        $release = Expectation::of(
-            $treatment->release,
-            array_sum(array_map(static fn (Influence $each): float => $each->onRelease, $moved)),
-            $near['release'],
-            $job->partCount,
-            $treatment->basis->worthRuns(),
-        );
+        $release = Expectation::of($treatment->release, $onRelease, $near['release'], $job->partCount, $worth);
+        $uncorrected = $hold->plate->mean() * $release->plate->mean();
 
         return new self(
             $proposal,
@@ -94,8 +95,8 @@ final readonly class Candidate
             $target,
             $hold,
             $release,
-            $experience->record->corrected($hold->plate->mean() * $release->plate->mean(), $hold->ownWorth()),
-            $hold->plate->mean() * $release->plate->mean(),
+            $experience->record->corrected($uncorrected, $hold->ownWorth()),
+            $uncorrected,
             Wear::perPrint($proposal->side->costPerPrint, $proposal->agent, $costPerCoat, $proposal->side->surfaceId),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),

@@ -14,6 +14,9 @@ final class SpecialFunctions
     private const TINY = 1e-300;
     private const EPSILON = 1e-16;
 
+    /** @var list<array{float, float, float}> a, b and −ln B(a, b) */
+    private static array $lastBetas = [];
+
     /** ln Γ(x) for x > 0: Lanczos approximation, g = 7, nine coefficients (relative error about 1e-15). */
     public static function lnGamma(float $x): float
     {
@@ -49,9 +52,7 @@ final class SpecialFunctions
         if ($x > ($a + 1.0) / ($a + $b + 2.0)) {
             return 1.0 - self::incompleteBeta(1.0 - $x, $b, $a);
         }
-        $front = exp(
-            self::lnGamma($a + $b) - self::lnGamma($a) - self::lnGamma($b) + $a * log($x) + $b * log1p(-$x),
-        ) / $a;
+        $front = exp(self::lnOneOverBeta($a, $b) + $a * log($x) + $b * log1p(-$x)) / $a;
 
         $c = 1.0;
         $d = 1.0 - ($a + $b) * $x / ($a + 1.0);
@@ -75,6 +76,20 @@ final class SpecialFunctions
         }
 
         return $front * $h;
+    }
+
+    /** −ln B(a, b). A quantile asks for the same pair at every step, and from both ends: the last two are kept. */
+    private static function lnOneOverBeta(float $a, float $b): float
+    {
+        foreach (self::$lastBetas as $known) {
+            if ($known[0] === $a && $known[1] === $b) {
+                return $known[2];
+            }
+        }
+        $value = self::lnGamma($a + $b) - self::lnGamma($a) - self::lnGamma($b);
+        self::$lastBetas = [[$a, $b, $value], ...\array_slice(self::$lastBetas, 0, 1)];
+
+        return $value;
     }
 
     /** Regularised upper incomplete gamma Q(a, x): series below a + 1, continued fraction above (DLMF 8.7.1, 8.9.2). */

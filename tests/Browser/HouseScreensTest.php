@@ -101,6 +101,39 @@ final class HouseScreensTest extends BrowserTestCase
         self::assertSame([], $this->page->executeAsyncScript('const done = arguments[0]; caches.open("sitzplatz.answers").then((cache) => cache.keys()).then((keys) => done(keys.map((each) => new URL(each.url).pathname).filter((path) => path !== "/api/session" && path !== "/api/network")));'));
     }
 
+    public function testWhatIsUnderWayWhenSomebodySignsOutIsNotKept(): void
+    {
+        $this->signIn('technician');
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, ['/']), 'The device does not keep the page.');
+        // What was asked for after it is kept when this is.
+        self::assertSame([false, true], $this->page->executeAsyncScript(<<<'JS'
+            const [done] = arguments;
+            const isKept = async (path) => (await caches.match(path, { cacheName: 'sitzplatz.answers' })) !== undefined;
+            (async () => {
+                await Promise.all([fetch('/api/terms'), fetch('/api/session', { method: 'DELETE' })]);
+                for (let i = 0; i < 100 && !(await isKept('/api/usual')); i += 1) await (await fetch('/api/usual')).text();
+                return [await isKept('/api/terms'), await isKept('/api/usual')];
+            })().then(done, (error) => done(String(error)));
+            JS));
+    }
+
+    public function testTheOldestOfWhatIsKeptMakesRoom(): void
+    {
+        $this->signIn('technician');
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, ['/']), 'The device does not keep the page.');
+        $this->page->executeAsyncScript(<<<'JS'
+            const [done] = arguments;
+            caches.open('sitzplatz.answers').then(async (cache) => {
+                for (let i = 0; i < 230; i += 1) await cache.put(`/api/runs/${i}`, new Response('{}'));
+            }).then(done, done);
+            JS);
+        $this->open('/care');
+        $kept = '[...await (await caches.open("sitzplatz.answers")).keys()].map((each) => new URL(each.url).pathname)';
+        $this->until(fn (): bool => [false, true] === $this->page->executeAsyncScript(
+            "const [done] = arguments; (async () => { const kept = $kept; return [kept.includes('/api/runs/20'), kept.includes('/api/runs/229')]; })().then(done, done)",
+        ), 'What is too much stays on the device.');
+    }
+
     /** Whether the worker is in charge, and has the page. */
     private const IS_KEPT = <<<'JS'
         const [path, done] = arguments;

@@ -37,7 +37,7 @@ export function AgentForm({ row, from, onDone }: FormProps<Agent>) {
             <TextField label={say('shelf.name_in_the_shop')} {...at('name')} required />
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label={say('shelf.batch')} {...at('batch')} />
-                <DateField label={say('shelf.opened_on')} {...at('openedOn')} />
+                <DateField label={say('shelf.opened')} {...at('openedOn')} />
                 <NumberField label={say('shelf.price')} {...at('price')} placeholder={say('shelf.unknown')} />
                 <NumberField label={say('shelf.gives_so_many_coats')} {...at('coats')} whole placeholder={say('shelf.unknown')} name="coats" />
             </div>

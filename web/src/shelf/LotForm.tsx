@@ -40,10 +40,10 @@ export function LotForm({ row, from, onDone }: FormProps<Lot>) {
                 <TextField label={say('shelf.lot_number')} {...at('label')} required />
                 <SelectField label={say('shelf.material')} {...at('materialId')} empty={say('shelf.choose')} options={inUse(catalogue.materials, values.materialId)} />
                 <TextField label={say('shelf.name_in_the_shop')} {...at('name')} required />
-                <DateField label={say('shelf.opened_on')} {...at('openedOn')} />
+                <DateField label={say('shelf.opened')} {...at('openedOn')} />
                 <QuantityField label={say('shelf.its_label_says_bed')} kind="temperature" {...at('labelBedC')} placeholder={say('shelf.not_said')} />
                 <QuantityField label={say('shelf.its_label_says_nozzle')} kind="temperature" {...at('labelNozzleC')} placeholder={say('shelf.not_said')} />
-                <DateField label={say('shelf.dried_on')} {...at('driedOn')} />
+                <DateField label={say('shelf.dried')} {...at('driedOn')} />
             </div>
             <AreaField label={say('shelf.note')} {...at('note')} maxLength={500} />
             {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}

@@ -14,7 +14,7 @@ let intl: IntlShape | null = null;
 
 /** Set once, before anything else of the interface is loaded; another language loads the page anew. */
 export function speak(locale: string, messages: Record<string, string>): void {
-    intl = createIntl({ locale, messages, onError: () => undefined }, createIntlCache());
+    intl = createIntl({ locale, messages, onError: reportError }, createIntlCache());
     document.documentElement.lang = locale;
 }
 

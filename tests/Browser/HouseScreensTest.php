@@ -105,14 +105,14 @@ final class HouseScreensTest extends BrowserTestCase
     {
         $this->signIn('technician');
         $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, ['/']), 'The device does not keep the page.');
-        // What was asked for after it is kept when this is.
-        self::assertSame([false, true], $this->page->executeAsyncScript(<<<'JS'
+        // What was asked for after it is kept when this is. Asked for so, it is not what the page asks for by itself.
+        self::assertSame([false, false, true], $this->page->executeAsyncScript(<<<'JS'
             const [done] = arguments;
             const isKept = async (path) => (await caches.match(path, { cacheName: 'sitzplatz.answers' })) !== undefined;
             (async () => {
-                await Promise.all([fetch('/api/terms'), fetch('/api/session', { method: 'DELETE' })]);
+                await Promise.all([fetch('/api/terms?before'), fetch('/api/session', { method: 'DELETE' }), fetch('/api/terms?meanwhile')]);
                 for (let i = 0; i < 100 && !(await isKept('/api/usual')); i += 1) await (await fetch('/api/usual')).text();
-                return [await isKept('/api/terms'), await isKept('/api/usual')];
+                return [await isKept('/api/terms?before'), await isKept('/api/terms?meanwhile'), await isKept('/api/usual')];
             })().then(done, (error) => done(String(error)));
             JS));
     }

@@ -51,9 +51,7 @@ self.addEventListener('fetch', (event) => {
     const url = new URL(request.url);
     if (url.origin !== self.location.origin) return;
     if (request.method === 'DELETE' && url.pathname === '/api/session') {
-        // What somebody saw is not shown to whoever takes the device next, nor what was still under way.
-        signedOut += 1;
-        event.waitUntil(caches.delete(ANSWERS));
+        event.respondWith(signOut(request));
         return;
     }
     if (request.method !== 'GET') return;
@@ -63,6 +61,22 @@ self.addEventListener('fetch', (event) => {
     } else if (url.pathname.startsWith('/build/')) event.respondWith(keptFirst(event));
     else if (NEEDED.test(url.pathname)) event.respondWith(networkFirst(event, ANSWERS, request));
 });
+
+/** What somebody saw is not shown to whoever takes the device next, nor what was still under way, nor what the server answers until it has heard. */
+async function signOut(request: Request): Promise<Response> {
+    await forget();
+    try {
+        return await fetch(request);
+    } finally {
+        await forget();
+    }
+}
+
+async function forget(): Promise<void> {
+    signedOut += 1;
+    // Whatever becomes of what is kept, the server has to hear of it.
+    await caches.delete(ANSWERS).catch(() => false);
+}
 
 /** Whoever asked has the answer at once; it is kept beside that. */
 async function networkFirst(event: FetchEvent, cache: string, key: Request): Promise<Response> {

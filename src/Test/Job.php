@@ -28,7 +28,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
 #[ORM\Index(fields: ['recordClass', 'status', 'answeredAt'], name: 'IDX_job_record')]
 #[ORM\Index(fields: ['printer', 'machineKey'], name: 'IDX_job_machine')]
-#[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome'], name: 'IDX_job_seen')]
+#[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome', 'spot', 'parts'], name: 'IDX_job_seen')]
 class Job extends VersionedRow implements TouchesSide
 {
     #[ORM\Column(length: 10)]

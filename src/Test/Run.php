@@ -23,7 +23,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'finishedAt'])]
 #[ORM\Index(fields: ['comparison', 'status'], name: 'IDX_run_comparison_status')]
-#[ORM\Index(fields: ['fitting', 'finishedAt', 'held', 'damage'], name: 'IDX_run_fitting_seen')]
+#[ORM\Index(fields: ['fitting', 'finishedAt', 'held', 'damage', 'spot'], name: 'IDX_run_fitting_seen')]
 class Run extends VersionedRow
 {
     #[ORM\Column(length: 10)]

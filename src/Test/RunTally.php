@@ -246,11 +246,14 @@ final readonly class RunTally
      */
     private static function sides(string $side, string $sheet): string
     {
-        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, IF(on_plate > 1, NULL, r.spot) AS spot, on_plate AS parts
-            FROM (SELECT r.*, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS on_plate FROM run r) r
-            WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
-        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, IF(j.parts > 1, NULL, j.spot), j.parts
-            FROM job j WHERE j.status = 'answered' ".str_replace('%', 'j', $sheet);
+        // With how many others a print stood is asked of those on the coat alone: nothing else is said of where the others stood.
+        $coated = "JOIN plate_side s ON s.fitting_id = %.fitting_id
+            LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'coat' GROUP BY side_id) c ON c.side_id = s.id";
+        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot,
+                IF(r.finished_at > c.at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL) AS parts
+            FROM run r '.str_replace('%', 'r', $coated).' WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
+        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').', j.damaged, j.spot, IF(j.answered_at > c.at, j.parts, NULL)
+            FROM job j '.str_replace('%', 'j', $coated)." WHERE j.status = 'answered' ".str_replace('%', 'j', $sheet);
 
         return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
                     IF(on_coat > 0, CONCAT_WS(',', GREATEST(parts, 1), IFNULL(spot, ''), on_coat), NULL) ORDER BY parts, spot SEPARATOR ';'), '')),
@@ -258,7 +261,7 @@ final readonly class RunTally
                 (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1),
                 scuffed_at
             FROM (
-                SELECT h.*, p.parts, p.spot, COUNT(p.at) AS prints,
+                SELECT h.*, p.parts, IF(p.parts <= 1, p.spot, NULL) AS spot, COUNT(p.at) AS prints,
                     COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0) AS since_wash,
                     COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damage = 1), 0) AS damages,
                     MAX(IF(p.held = 1, p.at, NULL)) AS last_held, MAX(p.at) AS last_print
@@ -269,7 +272,7 @@ final readonly class RunTally
                         (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
                     FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $side
                 ) h LEFT JOIN ($runs UNION ALL $jobs) p ON p.fitting_id = h.fitting_id
-                GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at, p.parts, p.spot
+                GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at, p.parts, IF(p.parts <= 1, p.spot, NULL)
             ) each_spot
             GROUP BY id, fitting_id, washed_at, coated_at, scuffed_at";
     }

@@ -6,7 +6,6 @@ namespace Sitzplatz\Tests\App;
 
 use App\Test\RunTally;
 use Sitzplatz\Choose\Expectation\OwnRuns;
-use Sitzplatz\Choose\Expectation\RunCount;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Uid\Uuid;
@@ -165,7 +164,7 @@ final class TallyTest extends ApiTestCase
     {
         $held = 0;
         foreach ($this->database()->fetchFirstColumn('SELECT outcomes FROM run_tally WHERE void = 0') as $outcomes) {
-            $held += OwnRuns::tally(RunCount::listed((string) $outcomes))[1];
+            $held += OwnRuns::tallied((string) $outcomes)[1];
         }
 
         return $held;

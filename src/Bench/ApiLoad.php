@@ -193,7 +193,7 @@ final class ApiLoad
     }
 
     /** @param list<float> $times */
-    private static function p95(array $times): float
+    public static function p95(array $times): float
     {
         sort($times);
 

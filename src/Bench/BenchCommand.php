@@ -63,12 +63,22 @@ final class BenchCommand extends Command
             $output->writeln(rtrim(\sprintf('%-64s %18s   %s', $what, $figure, '' === $promise ? '' : "(promised: $promise)")));
         };
         $seconds = $input->getOption('seconds');
-        $api = fn (): array => $this->api->measure($this->appPort, is_numeric($seconds) ? (int) $seconds : 10);
-        if ($input->getOption('volume')) {
-            $output->writeln($this->volume());
-            foreach ($api() as $what => [$figure, $promise]) {
+        $api = function () use ($seconds, $row): void {
+            $machine = static fn (string $when) => $row(
+                "equal sums on the machine alone, $when: p95 ÷ quickest",
+                \sprintf('%.2f ×', Evenness::measure()),
+                '≤ '.Evenness::QUIET.' ×, or others are measured too',
+            );
+            $machine('before');
+            $figures = $this->api->measure($this->appPort, is_numeric($seconds) ? (int) $seconds : 10);
+            $machine('after');
+            foreach ($figures as $what => [$figure, $promise]) {
                 $row($what, $figure, $promise);
             }
+        };
+        if ($input->getOption('volume')) {
+            $output->writeln($this->volume());
+            $api();
 
             return self::SUCCESS;
         }
@@ -96,9 +106,7 @@ final class BenchCommand extends Command
             $row($what, self::reading($write), $promise);
         }
         $row('JavaScript of a signed-in Start, gzip', \sprintf('%.0f kB', $this->javaScriptKilobytes()), '≤ 150 kB');
-        foreach ($api() as $what => [$figure, $promise]) {
-            $row($what, $figure, $promise);
-        }
+        $api();
 
         return self::SUCCESS;
     }

@@ -34,9 +34,14 @@ enum Grade: string
     /** Of its mean. */
     public function logOdds(): float
     {
-        $prior = $this->prior();
+        /** @var array<string, float> $known asked for every setup of the shop */
+        static $known = [];
+        if (!isset($known[$this->value])) {
+            $prior = $this->prior();
+            $known[$this->value] = log($prior->a / $prior->b);
+        }
 
-        return log($prior->a / $prior->b);
+        return $known[$this->value];
     }
 
     /** So many steps worse, and never worse than the worst. */

@@ -17,15 +17,15 @@ enum ProfileTrust: string
     case Trial = 'trial';
 
     /**
-     * @param list<ScopePoint> $points
-     * @param list<Doubt>      $doubts
+     * @param array<string, bool|null> $inside as {@see Scope::inside}
+     * @param list<Doubt>              $doubts
      */
-    public static function of(bool $trial, array $points, array $doubts): self
+    public static function of(bool $trial, array $inside, array $doubts): self
     {
         return match (true) {
             $trial => self::Trial,
             [] !== $doubts => self::InQuestion,
-            [] !== array_filter($points, static fn (ScopePoint $point): bool => false === $point->inScope) => self::OutOfScope,
+            \in_array(false, $inside, true) => self::OutOfScope,
             default => self::Proven,
         };
     }

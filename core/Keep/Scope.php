@@ -31,67 +31,72 @@ final readonly class Scope
     }
 
     /**
+     * Whether the job is inside the scope, by point; null: the job does not say.
+     *
+     * @return array<string, bool|null>
+     */
+    public function inside(Job $job): array
+    {
+        return [
+            'plate' => true,
+            'lot' => null === $this->lotId || $this->lotId === $job->lotId,
+            'printer' => $this->printerId === $job->printerId,
+            'room' => $job->roomC >= $this->roomLowC && $job->roomC <= $this->roomHighC,
+            'enclosure' => !$this->enclosureNeeded || $job->enclosed,
+            'job' => match (true) {
+                null === $this->longestJobMinutes => false,
+                null === $job->minutes => null,
+                default => $job->minutes <= $this->longestJobMinutes,
+            },
+            'parts' => $job->partCount <= $this->mostParts,
+        ];
+    }
+
+    /**
      * Each point of the scope, whether the job is inside it, and why.
      *
      * @return list<ScopePoint>
      */
     public function check(Job $job): array
     {
-        $tooFull = $job->partCount > $this->mostParts;
-        $most = Quantity::count($this->mostParts);
-
-        return [
-            new ScopePoint('plate', true, null === $this->sideId
-                ? Sentence::of('scope.any_plate')
-                : Sentence::of('scope.plate', side: $this->sideName)),
-            null === $this->lotId
-                ? new ScopePoint('lot', true, Sentence::of('scope.any_lot'))
-                : new ScopePoint('lot', $this->lotId === $job->lotId, Sentence::of(match (true) {
-                    $this->lotId === $job->lotId => 'scope.lot',
+        $points = [];
+        foreach ($this->inside($job) as $point => $inside) {
+            $points[] = new ScopePoint($point, $inside, match ($point) {
+                'plate' => null === $this->sideId ? Sentence::of('scope.any_plate') : Sentence::of('scope.plate', side: $this->sideName),
+                'lot' => null === $this->lotId ? Sentence::of('scope.any_lot') : Sentence::of(match (true) {
+                    true === $inside => 'scope.lot',
                     null === $job->lotId => 'scope.lot_not_chosen',
                     default => 'scope.lot_only',
-                }, lot: $this->lotName)),
-            new ScopePoint('printer', $this->printerId === $job->printerId, Sentence::of(
-                $this->printerId === $job->printerId ? 'scope.printer' : 'scope.printer_only',
-                printer: $this->printerName,
-            )),
-            new ScopePoint(
-                'room',
-                $job->roomC >= $this->roomLowC && $job->roomC <= $this->roomHighC,
-                Sentence::of(
+                }, lot: $this->lotName),
+                'printer' => Sentence::of(true === $inside ? 'scope.printer' : 'scope.printer_only', printer: $this->printerName),
+                'room' => Sentence::of(
                     'scope.room',
                     low: Quantity::celsius($this->roomLowC),
                     high: Quantity::celsius($this->roomHighC),
                     room: Quantity::celsius($job->roomC),
                 ),
-            ),
-            new ScopePoint(
-                'enclosure',
-                !$this->enclosureNeeded || $job->enclosed,
-                Sentence::of($this->enclosureNeeded ? 'scope.enclosure' : 'scope.no_enclosure'),
-            ),
-            $this->length($job->minutes),
-            new ScopePoint('parts', !$tooFull, $tooFull
-                ? Sentence::of('scope.parts_beyond', parts: Quantity::count($job->partCount), most: $most)
-                : Sentence::of('scope.parts', most: $most)),
-        ];
+                'enclosure' => Sentence::of($this->enclosureNeeded ? 'scope.enclosure' : 'scope.no_enclosure'),
+                'job' => $this->length($job->minutes, $inside),
+                default => true === $inside
+                    ? Sentence::of('scope.parts', most: Quantity::count($this->mostParts))
+                    : Sentence::of('scope.parts_beyond', parts: Quantity::count($job->partCount), most: Quantity::count($this->mostParts)),
+            });
+        }
+
+        return $points;
     }
 
-    private function length(?float $minutes): ScopePoint
+    private function length(?float $minutes, ?bool $inside): Sentence
     {
         if (null === $this->longestJobMinutes) {
-            return new ScopePoint('job', false, Sentence::of('scope.no_length'));
+            return Sentence::of('scope.no_length');
         }
         $longest = Quantity::minutes($this->longestJobMinutes);
 
         return match (true) {
-            null === $minutes => new ScopePoint('job', null, Sentence::of('scope.job_unsaid', longest: $longest)),
-            $minutes > $this->longestJobMinutes => new ScopePoint(
-                'job',
-                false,
-                Sentence::of('scope.job_beyond', job: Quantity::minutes($minutes), longest: $longest),
-            ),
-            default => new ScopePoint('job', true, Sentence::of('scope.job', longest: $longest)),
+            null === $minutes => Sentence::of('scope.job_unsaid', longest: $longest),
+            true === $inside => Sentence::of('scope.job', longest: $longest),
+            default => Sentence::of('scope.job_beyond', job: Quantity::minutes($minutes), longest: $longest),
         };
     }
 }

@@ -11,9 +11,15 @@ final class Beta
 {
     /** Of the sum in {@see exceeds}. */
     private const STEPS = 120;
+    /** Three or four are the rule. */
+    private const HALLEYS = 8;
+    /** On log-odds, and as a share. */
+    private const SETTLED = 1e-12;
 
     /** @var array<string, float> many candidates share a belief */
     private static array $quantiles = [];
+    /** @var array<int|string, float> of the normal distribution, by share */
+    private static array $deviates = [];
 
     /** @throws InvalidArgument if a shape is not positive */
     public function __construct(public readonly float $a, public readonly float $b)
@@ -41,7 +47,38 @@ final class Beta
     {
         ($p > 0 && $p < 1) || throw InvalidArgument::probability($p);
 
-        return self::$quantiles["$this->a/$this->b/$p"] ??= Root::between(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
+        return self::$quantiles["$this->a/$this->b/$p"] ??= $this->steered($p) ?? Root::between(fn (float $x): float => $this->cdf($x) - $p, 0.0, 1.0);
+    }
+
+    /**
+     * By Halley's steps on log-odds, from where a normal distribution has it: a third of what Brent's method takes.
+     *
+     * @return float|null null: they do not settle, as where the rate is nearer to an end than numbers are to each other
+     */
+    private function steered(float $p): ?float
+    {
+        $t = log($this->a / $this->b) + (self::$deviates["$p"] ??= Normal::quantile($p)) * sqrt(1 / $this->a + 1 / $this->b);
+        for ($i = 0; $i < self::HALLEYS; ++$i) {
+            $x = 1 / (1 + exp(-$t));
+            $density = $x > self::SETTLED && $x < 1 - self::SETTLED ? $this->densityOnLogOdds($x) : 0.0;
+            if ($density <= 0.0) {
+                return null;
+            }
+            $off = $this->cdf($x) - $p;
+            $newton = $off / $density;
+            $step = $newton / min(1.5, max(0.5, 1 - $newton * ($this->a * (1 - $x) - $this->b * $x) / 2));
+            $t -= $step;
+            if (abs($step) <= self::SETTLED && abs($off) <= self::SETTLED) {
+                return 1 / (1 + exp(-$t));
+            }
+        }
+
+        return null;
+    }
+
+    private function densityOnLogOdds(float $x): float
+    {
+        return exp(SpecialFunctions::lnOneOverBeta($this->a, $this->b) + $this->a * log($x) + $this->b * log1p(-$x));
     }
 
     /**

@@ -35,7 +35,7 @@ final class ChooseCommand extends JsonFileCommand
         }
         $body = $this->withKeys($body);
 
-        return $this->choosing->answer($this->contract->read(json_encode((object) $body, \JSON_THROW_ON_ERROR), 'choose'));
+        return $this->choosing->answer($this->contract->read(json_encode((object) $body, \JSON_THROW_ON_ERROR), 'choose'))->data;
     }
 
     /**

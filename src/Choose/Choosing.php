@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use Sitzplatz\Choose\Detail\Facet;
 use Sitzplatz\Choose\Detail\SideBySide;
@@ -29,9 +30,9 @@ final readonly class Choosing
     /**
      * @param array<string, mixed> $body a request that has passed the contract
      *
-     * @return array<string, mixed>
+     * @return Answer with all that it was made of
      */
-    public function answer(array $body): array
+    public function answer(array $body): Answer
     {
         $question = $this->questions->of($body);
         $ranking = $this->ranked($question, $body);
@@ -43,7 +44,7 @@ final readonly class Choosing
         $job = $first->proposal->job ?? $question->jobs[0]->job ?? null;
         $advice = null === $job?->part ? null : FootholdAdvice::for($job->part, $job->partCount, $looked?->proposal->surface, $job->material);
 
-        return [
+        return new Answer([
             'notes' => $job?->notes() ?? [],
             'advice' => null === $advice ? null : [
                 'foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm],
@@ -62,7 +63,7 @@ final readonly class Choosing
                 'reason' => $line['reason'],
             ], \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN)),
             'rejectionCount' => \count($ranking->rejections),
-        ];
+        ], madeOf: [$question, $ranking]);
     }
 
     /**

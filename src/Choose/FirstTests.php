@@ -114,10 +114,10 @@ final readonly class FirstTests
     {
         $roomC = (float) ($this->current->get()->bench()['roomC'] ?? self::ROOM_C);
         $job = new JobRequest($catalogue->material($lot->materialId), $printer->facts($catalogue), $roomC, $lot->id->toRfc4122());
-        $seats = $this->profiles->forJobs(
+        $seats = $this->profiles->seats(
             $lot->materialId,
             [new Job($job->lotId, $printer->id->toRfc4122(), $job->roomC, $printer->enclosed, $job->minutes, $job->partCount)],
-        )['seats'];
+        );
         $experience = $this->ownRuns->experience($lot->materialId, $seats);
         // Of a surface its own sides, and those that something is proven on.
         $sides = array_values(array_filter(

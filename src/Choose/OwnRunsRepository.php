@@ -14,7 +14,6 @@ use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
-use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Question;
@@ -55,7 +54,7 @@ final readonly class OwnRunsRepository
             null === $materialId ? [] : [$materialId],
         ) as $row) {
             [$material, $surface, $agent] = [(string) $row['material_id'], (string) $row['surface_id'], (string) $row['agent_kind_id']];
-            [$runs, $held, $released, $clean] = self::counts((string) $row['outcomes']);
+            [$runs, $held, $released, $clean] = OwnRuns::tallied((string) $row['outcomes']);
             $sum = $sums[$material][$surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
             $sums[$material][$surface][$agent] = [
                 'runs' => $sum['runs'] + $runs,
@@ -100,7 +99,7 @@ final readonly class OwnRunsRepository
                 if (Question::Faulty === $questions[$between]) {
                     continue;
                 }
-                [$all, $held, $released, $clean] = self::counts($outcomes);
+                [$all, $held, $released, $clean] = OwnRuns::tallied($outcomes);
                 $runs[] = new OwnRuns(
                     $sideId,
                     $surfaceId,
@@ -129,14 +128,6 @@ final readonly class OwnRunsRepository
         }
 
         return $runs;
-    }
-
-    /** @return array{int, int, int, int} runs and held, released and clean */
-    private static function counts(string $outcomes): array
-    {
-        static $known = [];
-
-        return $known[$outcomes] ??= OwnRuns::tally(RunCount::listed($outcomes));
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Catalogue\ShopCatalogue;
 use App\Keep\ProfileMatch;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Problem;
+use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\JobOnPrinter;
@@ -26,6 +27,7 @@ final readonly class Questions
         private AgentsOnShelf $agents,
         private OwnRunsRepository $ownRuns,
         private ProfileMatch $profiles,
+        private PlateRepository $plates,
     ) {
     }
 
@@ -77,6 +79,7 @@ final readonly class Questions
         }
         $gaps = $this->ownRuns->lastGaps($body['materialId'], $any ? null : $printers[0]->id->toRfc4122());
         $jobs = $this->asked->on($printers, $catalogue, $body, $gaps);
+        $onShelf = $this->plates->sidesOnShelf();
         $profiles = $this->profiles->forJobs($body['materialId'], array_map(static fn (JobRequest $job): Job => new Job(
             $job->lotId,
             $job->printer->id,
@@ -84,8 +87,8 @@ final readonly class Questions
             $job->printer->enclosed,
             $job->minutes,
             $job->partCount,
-        ), $jobs));
-        $sides = $this->sides->onEach($printers, $any);
+        ), $jobs), $onShelf);
+        $sides = $this->sides->onEach($printers, $any, $onShelf);
 
         return new Question(
             $catalogue,

@@ -15,6 +15,7 @@ use App\Shelf\SideOnShelf;
 use App\Shelf\SurfaceMeasurementRepository;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Choose\Request\JobOnPrinter;
+use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Wear\SideHistory;
@@ -35,26 +36,27 @@ final readonly class SidesToday
     /** @return list<SideFacts> all that are in use */
     public function all(Printer $printer): array
     {
-        return $this->onEach([$printer], false)[$printer->id->toRfc4122()];
+        return $this->onEach([$printer], false, $this->plates->sidesOnShelf())[$printer->id->toRfc4122()];
     }
 
     /**
      * @param non-empty-list<Printer> $printers
      * @param bool                    $ownOnly  what belongs to another printer stays there
+     * @param list<SideOnShelf>       $sides    all that are in use
      *
      * @return non-empty-array<string, list<SideFacts>> by printer
      */
-    public function onEach(array $printers, bool $ownOnly): array
+    public function onEach(array $printers, bool $ownOnly, array $sides): array
     {
-        $sides = $this->plates->sidesOnShelf();
         $history = $this->history->all();
+        $measured = $this->measurements->latestOn($printers);
         $each = [];
         foreach ($printers as $printer) {
             $id = $printer->id->toRfc4122();
             $each[$id] = $this->facts($printer, $ownOnly ? array_values(array_filter(
                 $sides,
                 static fn (SideOnShelf $side): bool => JobOnPrinter::liesThere($side->printerId, $id),
-            )) : $sides, $history);
+            )) : $sides, $history, $measured[$id] ?? []);
         }
 
         return $each;
@@ -62,19 +64,24 @@ final readonly class SidesToday
 
     public function one(Printer $printer, PlateSide $side): SideFacts
     {
-        return $this->facts($printer, [$side->onShelf()], $this->history->all($side))[0];
+        return $this->facts(
+            $printer,
+            [$side->onShelf()],
+            $this->history->all($side),
+            $this->measurements->latestOn([$printer])[$printer->id->toRfc4122()] ?? [],
+        )[0];
     }
 
     /**
-     * @param list<SideOnShelf>          $sides
-     * @param array<string, SideHistory> $history by side
+     * @param list<SideOnShelf>              $sides
+     * @param array<string, SideHistory>     $history  by side
+     * @param array<string, MeasuredSurface> $measured on this printer, by fitting
      *
      * @return ($sides is non-empty-list ? non-empty-list<SideFacts> : array{})
      */
-    private function facts(Printer $printer, array $sides, array $history): array
+    private function facts(Printer $printer, array $sides, array $history, array $measured): array
     {
         $catalogue = $this->shop->get();
-        $measured = $this->measurements->latestOn($printer);
         $changes = $this->changes->of($printer->id->toRfc4122());
         $now = EvidenceRepository::seconds($this->clock->now());
 

@@ -6,11 +6,15 @@ namespace App\Keep;
 
 use App\Platform\Database\StoredId;
 use App\Shelf\Number;
+use App\Shelf\PlateRepository;
+use App\Shelf\Printer;
+use App\Shelf\SideOnShelf;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Keep\Doubt;
 use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\ProfileTrust;
+use Sitzplatz\Keep\Scope;
 use Sitzplatz\Keep\ScopePoint;
 use Symfony\Component\Uid\Uuid;
 
@@ -20,17 +24,72 @@ final readonly class ProfileMatch
     /** As many as somebody reads before the candidates; the rest is counted, and stands under Keep. */
     private const SHOWN = 6;
 
-    public function __construct(private EntityManagerInterface $entities, private ProfileDoubts $doubts, private ProfileDial $dials)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private ProfileDoubts $doubts,
+        private ProfileDial $dials,
+        private PlateRepository $plates,
+    ) {
     }
 
     /**
-     * @param non-empty-list<Job> $jobs the same on several printers; a profile is held against its own printer, if that is among them
+     * @param non-empty-list<Job> $jobs    the same on several printers; a profile is held against its own printer, if that is among them
+     * @param list<SideOnShelf>   $onShelf all sides that are in use
      *
      * @return array{shown: list<array<string, mixed>>, count: int, seats: list<ProvenSeat>} what is shown of them, how many there
      *                                                                                       are, and what they prove for this job
      */
-    public function forJobs(string $materialId, array $jobs): array
+    public function forJobs(string $materialId, array $jobs, array $onShelf): array
+    {
+        ['found' => $found, 'seats' => $seats] = $this->held($materialId, $jobs);
+        usort($found, static fn (array $a, array $b): int => $a['order'] <=> $b['order']);
+        $shown = \array_slice($found, 0, self::SHOWN);
+        $sides = array_column($onShelf, null, 'id');
+        $sides += $this->plates->sidesOf(array_values(array_diff(array_filter(array_column($shown, 'side')), array_keys($sides))));
+        $printers = $this->printers(array_values(array_unique(array_filter(array_column($shown, 'printer')))));
+        $this->dials->readAhead(array_values($printers));
+
+        return [
+            'shown' => array_map(fn (array $one): array => [
+                'id' => StoredId::text($one['row']['id']),
+                'title' => (string) $one['row']['title'],
+                'status' => (string) $one['row']['status'],
+                'trust' => $one['trust']->value,
+                'trustWords' => $one['trust']->words(),
+                'revision' => (int) $one['row']['revision'],
+                'setting' => $one['terms']['setting'],
+                'plateSideId' => $one['side'],
+                'dial' => $this->dials->at($one['terms'], $printers[$one['printer'] ?? ''] ?? null, $sides[$one['side'] ?? ''] ?? null),
+                'inScope' => 0 === $one['against'],
+                'points' => array_map(
+                    static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
+                    self::withDoubts($one['scope']->check($one['job']), $one['doubts']),
+                ),
+                'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $one['doubts']),
+            ], $shown),
+            'count' => \count($found),
+            'seats' => $seats,
+        ];
+    }
+
+    /**
+     * @param non-empty-list<Job> $jobs as for {@see forJobs}
+     *
+     * @return list<ProvenSeat> what is proven for this job
+     */
+    public function seats(string $materialId, array $jobs): array
+    {
+        return $this->held($materialId, $jobs)['seats'];
+    }
+
+    /**
+     * @param non-empty-list<Job> $jobs
+     *
+     * @return array{found: list<array{order: array{int, int}, row: array<string, mixed>,
+     *     terms: array{scope: array<string, mixed>, setting: array<string, mixed>}, side: ?string, printer: ?string, scope: Scope, job: Job,
+     *     trust: ProfileTrust, against: int, doubts: list<Doubt>}>, seats: list<ProvenSeat>}
+     */
+    private function held(string $materialId, array $jobs): array
     {
         $found = $seats = [];
         $on = array_column($jobs, null, 'printerId');
@@ -39,9 +98,11 @@ final readonly class ProfileMatch
             $terms = json_decode((string) $row['terms'], true, 16, \JSON_THROW_ON_ERROR);
             $side = StoredId::textOrNull($row['side_id']);
             $printer = StoredId::textOrNull($row['printer_id']);
-            $points = Profile::scopeOf($terms, StoredId::textOrNull($row['lot_id']), $side, $printer)->check($on[$printer ?? ''] ?? $jobs[0]);
+            $scope = Profile::scopeOf($terms, StoredId::textOrNull($row['lot_id']), $side, $printer);
+            $job = $on[$printer ?? ''] ?? $jobs[0];
+            $inside = $scope->inside($job);
             $doubts = $this->doubts->ofRow($row);
-            $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $points, $doubts);
+            $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $inside, $doubts);
             if (ProfileTrust::Proven === $trust && null !== $side) {
                 $setting = $terms['setting'];
                 $seats[] = new ProvenSeat(
@@ -53,51 +114,18 @@ final readonly class ProfileMatch
                     Number::orNull($setting['exposureS'] ?? null),
                 );
             }
-            $found[] = [[$trust->rank(), \count(self::outside($points)) + \count($doubts)], StoredId::text($row['id']), $trust, $points, $doubts];
+            $against = \count(array_keys($inside, false, true)) + \count($doubts);
+            $found[] = ['order' => [$trust->rank(), $against]] + compact('row', 'terms', 'side', 'printer', 'scope', 'job', 'trust', 'against', 'doubts');
         }
-        usort($found, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $shown = \array_slice($found, 0, self::SHOWN);
-        $profiles = $this->named(array_column($shown, 1));
 
-        return [
-            'shown' => array_map(fn (array $one): array => $this->row($profiles[$one[1]], $one[2], $one[3], $one[4]), $shown),
-            'count' => \count($found),
-            'seats' => $seats,
-        ];
-    }
-
-    /**
-     * @param list<ScopePoint> $points
-     * @param list<Doubt>      $doubts
-     *
-     * @return array<string, mixed>
-     */
-    private function row(Profile $profile, ProfileTrust $trust, array $points, array $doubts): array
-    {
-        return [
-            'id' => $profile->id->toRfc4122(),
-            'title' => $profile->title,
-            'status' => $profile->status,
-            'trust' => $trust->value,
-            'trustWords' => $trust->words(),
-            'revision' => $profile->revision,
-            'setting' => $profile->document['setting'],
-            'plateSideId' => $profile->side?->id->toRfc4122(),
-            'dial' => $this->dials->of($profile),
-            'inScope' => [] === self::outside($points) && [] === $doubts,
-            'points' => array_map(
-                static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
-                self::withDoubts($points, $doubts),
-            ),
-            'restoredBy' => array_map(static fn (Doubt $doubt) => $doubt->restoredBy, $doubts),
-        ];
+        return ['found' => $found, 'seats' => $seats];
     }
 
     /** @return iterable<array<string, mixed>> rows of all with what they stand for, the newest first */
     private function signed(string $materialId): iterable
     {
         return $this->entities->getConnection()->iterateAssociative(
-            'SELECT p.id, p.status, p.terms, p.side_id, p.lot_id, '.ProfileDoubts::GROUND.' FROM profile p '.ProfileDoubts::SHELF.'
+            'SELECT p.id, p.title, p.revision, p.status, p.terms, p.side_id, p.lot_id, '.ProfileDoubts::GROUND.' FROM profile p '.ProfileDoubts::SHELF.'
              WHERE p.material_id = ? AND p.status IN (?, ?) ORDER BY p.signed_at DESC',
             [$materialId, Profile::VALIDATED, Profile::TRIAL],
         );
@@ -106,31 +134,19 @@ final readonly class ProfileMatch
     /**
      * @param list<string> $ids
      *
-     * @return array<string, Profile> by id
+     * @return array<string, Printer> by id
      */
-    private function named(array $ids): array
+    private function printers(array $ids): array
     {
-        /** @var list<Profile> $profiles */
-        $profiles = $this->entities->createQuery(
-            'SELECT p, s, f, pl, r FROM '.Profile::class.' p LEFT JOIN p.side s LEFT JOIN s.fitting f LEFT JOIN s.plate pl LEFT JOIN p.printer r
-             WHERE p.id IN (:ids)',
-        )->setParameter('ids', array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $ids))->getResult();
-        $byId = [];
-        foreach ($profiles as $profile) {
-            $byId[$profile->id->toRfc4122()] = $profile;
+        /** @var list<Printer> $found */
+        $found = [] === $ids ? [] : $this->entities->createQuery('SELECT p FROM '.Printer::class.' p WHERE p.id IN (:ids)')
+            ->setParameter('ids', array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $ids))->getResult();
+        $printers = [];
+        foreach ($found as $printer) {
+            $printers[$printer->id->toRfc4122()] = $printer;
         }
 
-        return $byId;
-    }
-
-    /**
-     * @param list<ScopePoint> $points
-     *
-     * @return list<ScopePoint>
-     */
-    private static function outside(array $points): array
-    {
-        return array_values(array_filter($points, static fn (ScopePoint $point): bool => false === $point->inScope));
+        return $printers;
     }
 
     /**

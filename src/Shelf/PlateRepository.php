@@ -8,6 +8,7 @@ use App\Platform\Database\KeyedPage;
 use App\Platform\Database\StoredId;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Request\HoldDown;
+use Symfony\Component\Uid\Uuid;
 
 /** Plates with their sides and fittings. */
 final readonly class PlateRepository
@@ -47,13 +48,37 @@ final readonly class PlateRepository
     /** @return list<SideOnShelf> sides of plates that are in use, as the database has them: nothing is built to be changed */
     public function sidesOnShelf(): array
     {
+        return $this->sides('p.retired = 0', []);
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, SideOnShelf> by id; those of plates that are out of use, too
+     */
+    public function sidesOf(array $ids): array
+    {
+        return [] === $ids ? [] : array_column($this->sides(
+            's.id IN ('.implode(', ', array_fill(0, \count($ids), '?')).')',
+            array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $ids),
+        ), null, 'id');
+    }
+
+    /**
+     * @param list<string> $parameters of the condition
+     *
+     * @return list<SideOnShelf>
+     */
+    private function sides(string $where, array $parameters): array
+    {
         $number = static fn (mixed $value): ?float => is_numeric($value) ? (float) $value : null;
         $sides = $layers = [];
         foreach ($this->entities->getConnection()->iterateNumeric(
             'SELECT s.id, s.plate_id, p.number, s.face, f.id, f.surface_id, f.limit_c, f.soak_c, p.width_mm, p.depth_mm, p.held_by, p.layers, p.marked,
                 p.slicer_type, p.price, p.printer_id, p.round
-             FROM plate_side s JOIN plate p ON p.id = s.plate_id JOIN fitting f ON f.id = s.fitting_id WHERE p.retired = 0
+             FROM plate_side s JOIN plate p ON p.id = s.plate_id JOIN fitting f ON f.id = s.fitting_id WHERE '.$where.'
              ORDER BY NATURAL_SORT_KEY(p.number), s.face DESC',
+            $parameters,
         ) as [$id, $plate, $name, $face, $fitting, $surface, $limit, $soak, $width, $depth, $held, $layer, $marked, $slicer, $price, $printer, $round]) {
             $layers[$layer] ??= json_decode((string) $layer, true, 16, \JSON_THROW_ON_ERROR);
             $sides[] = new SideOnShelf(

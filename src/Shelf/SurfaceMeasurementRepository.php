@@ -15,20 +15,26 @@ final readonly class SurfaceMeasurementRepository
     {
     }
 
-    /** @return array<string, MeasuredSurface> the latest on this printer, by key of the fitting; of the sheets that are on a plate now */
-    public function latestOn(Printer $printer): array
+    /**
+     * @param list<Printer> $printers
+     *
+     * @return array<string, array<string, MeasuredSurface>> the latest on each printer, by key of the fitting; of the sheets that are on a
+     *                                                       plate now
+     */
+    public function latestOn(array $printers): array
     {
+        $facts = array_fill_keys(array_map(static fn (Printer $printer): string => $printer->id->toRfc4122(), $printers), []);
         $latest = [];
-        foreach ($this->entities->getConnection()->iterateAssociative(
-            'SELECT m.fitting_id, m.display_c, m.surface_c, m.room_c, m.created_at FROM surface_measurement m
-             JOIN plate_side s ON s.fitting_id = m.fitting_id WHERE m.printer_id = ? ORDER BY m.created_at, m.id',
-            [$printer->id->toBinary()],
+        foreach ([] === $printers ? [] : $this->entities->getConnection()->iterateAssociative(
+            'SELECT m.printer_id, m.fitting_id, m.display_c, m.surface_c, m.room_c, m.created_at FROM surface_measurement m
+             JOIN plate_side s ON s.fitting_id = m.fitting_id WHERE m.printer_id IN ('.implode(', ', array_fill(0, \count($printers), '?')).')
+             ORDER BY m.created_at, m.id',
+            array_map(static fn (Printer $printer): string => $printer->id->toBinary(), $printers),
         ) as $row) {
-            $latest[(string) $row['fitting_id']] = $row;
+            $latest[$row['printer_id'].$row['fitting_id']] = $row;
         }
-        $facts = [];
-        foreach ($latest as $fitting => $row) {
-            $facts[StoredId::text($fitting)] = new MeasuredSurface(
+        foreach ($latest as $row) {
+            $facts[StoredId::text($row['printer_id'])][StoredId::text($row['fitting_id'])] = new MeasuredSurface(
                 (float) $row['display_c'],
                 (float) $row['surface_c'],
                 (float) $row['room_c'],

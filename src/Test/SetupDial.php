@@ -7,9 +7,11 @@ namespace App\Test;
 use App\Catalogue\ShopCatalogue;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Shelf\SideOnShelf;
 use App\Shelf\SurfaceMeasurementRepository;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Choose\Window\Dial;
 use Symfony\Contracts\Service\ResetInterface;
 
@@ -28,6 +30,12 @@ final class SetupDial implements ResetInterface
         $this->measured = [];
     }
 
+    /** @param list<Printer> $printers that will be asked for: what was measured on all of them is read at once */
+    public function readAhead(array $printers): void
+    {
+        $this->measured += $this->measurements->latestOn($printers);
+    }
+
     public function ofSetup(Setup $setup): ?Dial
     {
         return $this->at($setup->bedFirstC, $setup->comparison->printer, $setup->side, $setup->comparison->roomC);
@@ -35,15 +43,26 @@ final class SetupDial implements ResetInterface
 
     public function at(?float $displayC, Printer $printer, PlateSide $side, float $roomC): ?Dial
     {
+        return null === $displayC ? null : $this->on($displayC, $printer, $side->onShelf(), $roomC);
+    }
+
+    public function on(float $displayC, Printer $printer, SideOnShelf $side, float $roomC): Dial
+    {
         $facts = $printer->facts($this->shop->get());
 
-        return null === $displayC ? null : Dial::at($displayC, $facts, $this->side($printer, $side), $facts->airC($roomC));
+        return Dial::at($displayC, $facts, $this->facts($printer, $side), $facts->airC($roomC));
     }
 
     public function side(Printer $printer, PlateSide $side): SideFacts
     {
-        $measured = $this->measured[$printer->id->toRfc4122()] ??= $this->measurements->latestOn($printer);
+        return $this->facts($printer, $side->onShelf());
+    }
 
-        return $side->facts($this->shop->get(), $measured[$side->current()->id->toRfc4122()] ?? null);
+    private function facts(Printer $printer, SideOnShelf $side): SideFacts
+    {
+        $id = $printer->id->toRfc4122();
+        isset($this->measured[$id]) || $this->readAhead([$printer]);
+
+        return $side->facts($this->shop->get(), $this->measured[$id][$side->fittingId] ?? null, new SideState());
     }
 }

@@ -58,7 +58,7 @@ final class Influences
     public function on(Proposal $proposal, Treatment $treatment, Target $target): array
     {
         $flexes = $proposal->side->build($proposal->surface)->flexes;
-        $key = $proposal->surface->id.'/'.$flexes.'/'.$target->at.'/'.$target->wanted;
+        $key = $proposal->surface->id.pack('d2C', $target->at ?? \NAN, $target->wanted ?? \NAN, (int) $flexes);
         $ofSide = [
             ...$this->ofSurface[$key] ??= $this->whateverTheAgent($proposal, $target, $flexes),
             ...$this->ofSide[$proposal->side->id] ??= self::ofSide($proposal, $flexes),

@@ -135,7 +135,7 @@ final readonly class Ranking
         $ofAgent = Gates::ofAnAgent();
         $influences = new Influences();
         $stacks = new SeatStacks($job->printer);
-        $known = [];
+        $knownOfSide = $knownOfAgent = [];
         foreach ($sides as $side) {
             $bare = Proposal::ofSide(
                 $job,
@@ -144,14 +144,14 @@ final readonly class Ranking
                 $catalogue->pairing($job->material->id, $side->surfaceId),
                 $stacks,
             );
-            $reason = self::refusal($ofSide, $bare, $known);
+            $reason = self::refusal($ofSide, $bare, $knownOfSide);
             if (null !== $reason || null === $bare->pairing || null === $bare->target) {
                 $rejections[] = new Rejection($bare, $reason, true);
                 continue;
             }
             foreach ([null, ...$agents] as $agent) {
                 $proposal = $bare->withAgent(null === $agent ? null : $catalogue->agent($agent->kindId));
-                $reason = self::refusal($ofAgent, $proposal, $known);
+                $reason = self::refusal($ofAgent, $proposal, $knownOfAgent);
                 if (null !== $reason || null === $proposal->treatment) {
                     $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
@@ -330,14 +330,13 @@ final readonly class Ranking
     }
 
     /**
-     * @param list<Gate>                                      $gates
-     * @param array<string, array{list<Gate>, Sentence|null}> $known by surface and agent: the gates that are to be asked of each side before
-     *                                                               what their kinds say
+     * @param list<Gate>                                                     $gates
+     * @param array<string, array<string, array{list<Gate>, Sentence|null}>> $known by surface and agent: the gates that are to be asked of each
+     *                                                                              side before what their kinds say
      */
     private static function refusal(array $gates, Proposal $proposal, array &$known): ?Sentence
     {
-        $kinds = $proposal->surface->id.'/'.(null === $proposal->agent ? '' : $proposal->agent->id).'/'.\count($gates);
-        [$each, $ofKinds] = $known[$kinds] ??= self::ofKinds($gates, $proposal);
+        [$each, $ofKinds] = $known[$proposal->surface->id][$proposal->agent->id ?? ''] ??= self::ofKinds($gates, $proposal);
         foreach ($each as $gate) {
             $reason = $gate->refuses($proposal);
             if (null !== $reason) {

@@ -79,7 +79,7 @@ final class SpecialFunctions
     }
 
     /** −ln B(a, b). A quantile asks for the same pair at every step, and from both ends: the last two are kept. */
-    private static function lnOneOverBeta(float $a, float $b): float
+    public static function lnOneOverBeta(float $a, float $b): float
     {
         foreach (self::$lastBetas as $known) {
             if ($known[0] === $a && $known[1] === $b) {

@@ -21,6 +21,7 @@ final readonly class AnswerListener
     {
         $answer = $event->getControllerResult();
         if ($answer instanceof Answer) {
+            $event->getRequest()->attributes->set('_made_of', $answer->madeOf);
             $event->setResponse(new JsonResponse($this->wording->words($answer->data), $answer->status));
         }
     }

@@ -28,11 +28,14 @@ final class Wording
     /** What records are written in. */
     private const ENGLISH = 'en';
     private const CATALOGUE = 'catalogue';
+    private const SAID_KEPT = 1000;
 
     /** @var list<string> that there are words in; figures are written as in any other too */
     private array $languages = [];
     /** @var array<string, string> the language by locale */
     private array $spoken = [];
+    /** @var array<string, string> by language, message and what stands in it: a list of setups says the same of most of them */
+    private array $said = [];
     /** @var array<string, Figures> by units and locale */
     private array $figures = [];
 
@@ -185,11 +188,20 @@ final class Wording
             // A count stays a number, so that the message can tell one from many.
             $with[$name] = $phrase instanceof Quantity && QuantityKind::Count === $phrase->kind ? (int) $phrase->value : $this->say($phrase, $units, $locale);
         }
-        $text = $this->translator->trans($sentence->key, $with, null, $this->language($locale));
-        // A whole sentence begins with a capital, also where it begins with a name from the catalogue.
-        $whole = \in_array($text[-1] ?? '', ['.', '?', '!'], true);
+        $language = $this->language($locale);
+        if (\count($this->said) >= self::SAID_KEPT) {
+            $this->said = [];
+        }
 
-        return $whole ? mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1) : $text;
+        $said = "$language $sentence->key ".serialize($with);
+
+        return $this->said[$said] ??= self::whole($this->translator->trans($sentence->key, $with, null, $language));
+    }
+
+    /** A whole sentence begins with a capital, also where it begins with a name from the catalogue. */
+    private static function whole(string $text): string
+    {
+        return \in_array($text[-1] ?? '', ['.', '?', '!'], true) ? mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1) : $text;
     }
 
     private function listing(Listing $listing, Units $units, string $locale): string

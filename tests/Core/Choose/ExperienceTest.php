@@ -87,7 +87,8 @@ final class ExperienceTest extends TestCase
     {
         // Held, effort, damage, times: as the tally lists them.
         $counts = RunCount::listed('0,,,2;1,0,0,5;1,3,0,1;1,,,1');
-        self::assertSame([9, 7, 6, 5], OwnRuns::tally($counts));
+        self::assertSame([9, 7, 6, 5], OwnRuns::tallied('0,,,2;1,0,0,5;1,3,0,1;1,,,1'));
+        self::assertSame([0, 0, 0, 0], OwnRuns::tallied(''));
         self::assertSame([], RunCount::listed(''));
     }
 

@@ -21,7 +21,6 @@ use Sitzplatz\Keep\Doubts;
 use Sitzplatz\Keep\ProfileGround;
 use Sitzplatz\Keep\ProfileTrust;
 use Sitzplatz\Keep\ScopeClaim;
-use Sitzplatz\Keep\ScopePoint;
 use Sitzplatz\Keep\ShelfNow;
 use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
@@ -148,8 +147,8 @@ final class EvidenceTest extends TestCase
 
     public function testProvenIsOnlyWhatIsValidatedInScopeAndNotInDoubt(): void
     {
-        $inside = [new ScopePoint('room', true, Sentence::of('a.b')), new ScopePoint('job', null, Sentence::of('a.b'))];
-        $outside = [...$inside, new ScopePoint('parts', false, Sentence::of('a.b'))];
+        $inside = ['room' => true, 'job' => null];
+        $outside = [...$inside, 'parts' => false];
         $doubt = [new Doubt('review', Sentence::of('a.b'), Sentence::of('a.b'))];
         self::assertSame(ProfileTrust::Proven, ProfileTrust::of(false, $inside, []));
         self::assertSame(ProfileTrust::OutOfScope, ProfileTrust::of(false, $outside, []));

@@ -149,12 +149,19 @@ final class SpecialFunctionsTest extends TestCase
         yield [0.05, 9.5, 0.5, 0.81263433593968304];
         yield [0.95, 7.0, 3.0, 0.90225318656072429];
         yield [0.5, 2.0, 8.0, 0.179619611980361];
+        // and of beliefs that are worth next to nothing, or a great deal
+        yield [0.95, 0.0274, 37.29, 0.00262716650245446];
+        yield [0.05, 0.02, 0.035, 5.48519192591416e-56];
+        yield [0.05, 0.3, 0.3, 0.000328386266409858];
+        yield [0.999999, 136.3, 10.26, 0.990413434570772];
+        yield [0.5, 400.0, 600.0, 0.399933307335131];
+        yield [0.95, 731.5, 12.25, 0.990394369788232];
     }
 
     #[DataProvider('betaQuantiles')]
     public function testBetaQuantiles(float $p, float $a, float $b, float $expected): void
     {
-        self::assertEqualsWithDelta($expected, (new Beta($a, $b))->quantile($p), 1e-12);
+        self::assertEqualsWithDelta($expected, (new Beta($a, $b))->quantile($p), 1e-12 * $expected);
         self::assertEqualsWithDelta($p, (new Beta($a, $b))->cdf($expected), 1e-12);
     }
 }

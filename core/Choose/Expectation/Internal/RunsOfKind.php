@@ -15,9 +15,9 @@ use Sitzplatz\Evidence\Likeness;
  */
 final class RunsOfKind
 {
-    /** @var array<string, array{?float, ?float, AlikeRuns}> bed in the first layer and afterwards, or exposure */
+    /** @var array<string, array{?float, ?float, AlikeRuns}> bed in the first layer and afterwards, or exposure; by these and the likeness */
     private array $byBed = [];
-    /** @var array<string, RunsAtSetting> */
+    /** @var array<string, RunsAtSetting> by bed or exposure, and bed afterwards */
     private array $at = [];
 
     public function __construct(private readonly bool $filament)
@@ -29,7 +29,8 @@ final class RunsOfKind
     {
         $whole = $run->parts >= $job->partCount;
         $at = $this->filament ? $run->bedC : $run->exposureS;
-        $key = $at.'/'.$run->bedOtherC.'/'.$likeness->key().'/'.$whole;
+        // Asked of every run: as bytes, for to write numbers out takes longer than all else here.
+        $key = pack('d2v', $at ?? \NAN, $run->bedOtherC ?? \NAN, $likeness->key() << 1 | (int) $whole);
         ($this->byBed[$key] ??= [$at, $run->bedOtherC, new AlikeRuns($likeness, $whole)])[2]->add($run, $job);
     }
 
@@ -39,7 +40,7 @@ final class RunsOfKind
      */
     public function at(?float $at, ?float $otherC): RunsAtSetting
     {
-        return $this->at[$at.'/'.$otherC] ??= $this->drawn($at, $otherC);
+        return $this->at[pack('d2', $at ?? \NAN, $otherC ?? \NAN)] ??= $this->drawn($at, $otherC);
     }
 
     private function drawn(?float $at, ?float $otherC): RunsAtSetting

@@ -269,9 +269,7 @@ abstract class BrowserTestCase extends TestCase
     {
         $field = $this->field($label);
         if ('select' === $field->getTagName()) {
-            $option = $this->element($this->page->executeScript('return [...arguments[0].options].find((each) => each.text.startsWith(arguments[1]))', [$field, $value]));
-            self::assertNotNull($option, "There is no $value in $label.");
-            $option->click();
+            $this->pick($label, $value);
 
             return;
         }
@@ -286,6 +284,26 @@ abstract class BrowserTestCase extends TestCase
         // Written anew through the keyboard, as a hand would.
         $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
         $field->sendKeys('' === $value ? WebDriverKeys::BACKSPACE : $value);
+    }
+
+    /** Of a list that the browser draws itself; in a window that has just opened the driver's touch may choose nothing, without a word of it. */
+    private function pick(string $label, string $value): void
+    {
+        $this->until(function () use ($label, $value): bool {
+            [$option, $there] = $this->page->executeScript(
+                'const [list, text] = arguments; const option = [...list.options].find((each) => each.text.startsWith(text));'
+                .'window.picked = option?.selected; list.addEventListener("change", () => { window.picked = true; }, {once: true, capture: true}); return [option, [...list.options].map((each) => each.text)];',
+                [$this->field($label), $value],
+            );
+            self::assertNotNull($option, "There is no $value in $label, but ".implode(', ', $there).'.');
+            try {
+                $this->element($option)?->click();
+            } catch (WebDriverException) {
+                return false;
+            }
+
+            return true === $this->page->executeScript('return window.picked');
+        }, "Could not choose $value in $label.");
     }
 
     /** From now on the page is shown as on a phone of 390 × 844 points. */

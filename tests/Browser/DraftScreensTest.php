@@ -135,6 +135,39 @@ final class DraftScreensTest extends BrowserTestCase
         self::assertSame('came_off', $this->runOnTheServer($sheet)['outcome']);
     }
 
+    public function testATouchShowsBeforeTheDeviceHasWrittenItAndIsSentWhereItCannotWrite(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Prepare the plate');
+        // Others write into the device's store for as long as they like: the next touch is of the next step, not of this one again.
+        $this->page->executeAsyncScript(<<<'JS'
+            const [done] = arguments;
+            window.writing = true;
+            indexedDB.open('keyval-store').onsuccess = ({ target }) => {
+                const store = target.result.transaction('keyval', 'readwrite').objectStore('keyval');
+                const goOn = () => { if (window.writing) store.get('nothing').onsuccess = goOn; };
+                goOn();
+                done();
+            };
+            JS);
+        $this->press('Done. Heat and soak');
+        $this->see('Done. Print');
+        $this->page->executeScript('window.writing = false');
+        $this->untilOnTheServer('heat_and_soak');
+        // The device is full.
+        $this->page->executeScript('IDBObjectStore.prototype.put = () => { throw new DOMException("full", "QuotaExceededError"); }');
+        $this->press('Done. Print');
+        $this->untilOnTheServer('print');
+        $this->network(false);
+        $this->press('Done. First layer');
+        $this->see('“First layer” was not taken');
+        $this->network(true);
+        $this->press('Understood');
+        $this->until(fn (): bool => !str_contains($this->text(), 'was not taken'), 'It is still said.');
+        $this->see('Start the print');
+    }
+
     public function testWhereSomebodyElseWasFirstBothSaysStandSideBySide(): void
     {
         $this->signIn('technician');

@@ -3,6 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
+import { say } from '../words/say';
 
 /** What somebody says of a print for use when it comes off. */
 export type JobCommand =
@@ -47,6 +48,10 @@ const BUSY_MS = 1_500;
 /** Whose entries are sent now. Those of others wait on this device until they sign in again. */
 let person: string | null = null;
 let box: Box = EMPTY;
+/** What the device has not written: touches that are being written, and what could be neither written nor sent. */
+let unwritten: Box = EMPTY;
+/** All of it, as pages see it. */
+let seen: Box = EMPTY;
 let answered: (delivered: Delivered) => Promise<void> = () => Promise.resolve();
 let nowOpen: () => void = () => undefined;
 /** A touch before it is known whose it is waits for that, and is not lost. */
@@ -58,8 +63,11 @@ const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastCha
 
 const key = (id: string) => `outbox.${id}`;
 
-function show(next: Box): void {
+function show(next: Box, notYet = unwritten): void {
     box = next;
+    unwritten = notYet;
+    const written = new Set(box.waiting.map((entry) => entry.id));
+    seen = { waiting: [...box.waiting, ...unwritten.waiting.filter((entry) => !written.has(entry.id))], refused: [...box.refused, ...unwritten.refused] };
     listeners.forEach((listener) => listener());
 }
 
@@ -87,28 +95,46 @@ export async function open(id: string, onAnswer: (delivered: Delivered) => Promi
     answered = onAnswer;
     if (person !== id) {
         person = id;
-        show(EMPTY);
+        show(EMPTY, { ...unwritten, refused: [] });
     }
     nowOpen();
     await load();
     await flush();
 }
 
-/** Keeps what was touched, and sends it as soon as it can. */
+/** Shows what was touched at once, keeps it, and sends it as soon as it can. */
 export async function post(rests: { id: string; version: number }, run: string, command: Command): Promise<void> {
-    const entry = { id: v7(), runId: rests.id, run, command, touchedAt: Date.now() };
-    await isOpen;
+    const entry: Entry = { id: v7(), runId: rests.id, run, command, version: null, touchedAt: Date.now() };
     // A photo leaves a print as it is: what is said of it rests on what was seen.
     const moves = !['answer', 'drop', 'job_photo'].includes(command.kind);
-    await change(({ waiting, refused }) => ({
-        waiting: [...waiting, { ...entry, version: moves && waiting.some((each) => each.runId === entry.runId) ? null : rests.version }],
-        refused: refused.filter((each) => each.runId !== entry.runId),
-    }));
+    const restsOn = (waiting: Entry[]) => (moves && waiting.some((each) => each.runId === entry.runId) ? null : rests.version);
+    // Writing takes a moment, in which the next touch would be one of what stood there before.
+    show(box, { waiting: [...unwritten.waiting, entry], refused: unwritten.refused.filter((each) => each.runId !== entry.runId) });
+    await isOpen;
+    try {
+        await change(({ waiting, refused }) => ({ waiting: [...waiting, { ...entry, version: restsOn(waiting) }], refused: refused.filter((each) => each.runId !== entry.runId) }));
+    } catch {
+        // The device is full, or keeps nothing for this page.
+        await flush();
+        await sendUnwritten({ ...entry, version: restsOn(box.waiting) });
+    } finally {
+        show(box, { ...unwritten, waiting: unwritten.waiting.filter((each) => each.id !== entry.id) });
+    }
     await flush();
 }
 
-export function dropRefused(id: string): Promise<void> {
-    return change(({ waiting, refused }) => ({ waiting, refused: refused.filter((each) => each.id !== id) }));
+async function sendUnwritten(entry: Entry): Promise<void> {
+    try {
+        await answered(await deliver(entry));
+    } catch (error) {
+        const { message, theirs } = error instanceof Problem ? error : { message: say('outbox.device_is_full'), theirs: null };
+        show(box, { ...unwritten, refused: [...unwritten.refused, { ...entry, message, theirs: (theirs ?? null) as Refused['theirs'] }] });
+    }
+}
+
+export async function dropRefused(id: string): Promise<void> {
+    show(box, { ...unwritten, refused: unwritten.refused.filter((each) => each.id !== id) });
+    if (box.refused.some((each) => each.id === id)) await change(({ waiting, refused }) => ({ waiting, refused: refused.filter((each) => each.id !== id) }));
 }
 
 let sending: Promise<void> | null = null;
@@ -233,5 +259,5 @@ function subscribe(listener: () => void): () => void {
 }
 
 export function useOutbox(): Box {
-    return useSyncExternalStore(subscribe, () => box);
+    return useSyncExternalStore(subscribe, () => seen);
 }

@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -13,14 +13,22 @@ const at = <Path extends string, Name extends string>(path: Path, page: () => Pr
         getParentRoute: () => root,
         path,
         component: lazyRouteComponent(page, name),
-        loader: ({ context, params }) => {
-            void ahead(context.queries, typeof asks === 'function' ? asks((params as { id?: string }).id ?? '') : asks);
-        },
+        loader: ({ context, params }) => ahead(context.queries, typeof asks === 'function' ? asks((params as { id?: string }).id ?? '') : asks),
     });
 
-async function ahead(queries: QueryClient, asks: AnyQuery[]): Promise<void> {
-    const session = await queries.query(sessionQuery).catch(() => null);
-    if (session?.user) await Promise.all(asks.map((ask) => queries.query(ask).catch(() => null)));
+/** The first page is waited for together with what stands around it; on the way from page to page the one before stays in view. */
+let isFirst = true;
+
+function ahead(queries: QueryClient, asks: AnyQuery[]): Promise<void> | undefined {
+    const around: AnyQuery[] = isFirst ? [benchQuery, termsQuery] : [];
+    const all = queries
+        .query(sessionQuery)
+        .catch(() => null)
+        .then((session) => (session?.user ? Promise.all([...asks, ...around].map((ask) => queries.query(ask).catch(() => null))) : null))
+        .then(() => undefined);
+    if (!isFirst) return undefined;
+    isFirst = false;
+    return all;
 }
 
 /** Empty, from what was picked in Choose, or after a comparison that left a setup open. */
@@ -28,9 +36,7 @@ const newPlan = createRoute({
     getParentRoute: () => root,
     path: '/test/new',
     component: lazyRouteComponent<Record<'NewPlan', () => React.ReactNode>, 'NewPlan'>(() => import('./test/Plan'), 'NewPlan'),
-    loader: ({ context }) => {
-        void ahead(context.queries, [printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]);
-    },
+    loader: ({ context }) => ahead(context.queries, [printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]),
     validateSearch: (search: Record<string, unknown>): { after?: string; setup?: string; runs?: number; kind?: string } => ({
         ...(typeof search.after === 'string' ? { after: search.after } : {}),
         ...(typeof search.kind === 'string' ? { kind: search.kind } : {}),
@@ -51,9 +57,7 @@ const shelf = createRoute({
     getParentRoute: () => root,
     path: '/shelf',
     component: lazyRouteComponent<Record<'Shelf', () => React.ReactNode>, 'Shelf'>(() => import('./shelf/Shelf'), 'Shelf'),
-    loader: ({ context }) => {
-        void ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, thermometersQuery, catalogueQuery]);
-    },
+    loader: ({ context }) => ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, thermometersQuery, catalogueQuery]),
     validateSearch: (search: Record<string, unknown>): { tab?: string; find?: string } => ({
         ...(typeof search.tab === 'string' ? { tab: search.tab } : {}),
         ...(typeof search.find === 'string' ? { find: search.find } : {}),
@@ -65,9 +69,7 @@ const choose = createRoute({
     getParentRoute: () => root,
     path: '/choose',
     component: lazyRouteComponent<Record<'Choose', () => React.ReactNode>, 'Choose'>(() => import('./choose/Choose'), 'Choose'),
-    loader: ({ context }) => {
-        void ahead(context.queries, [catalogueQuery, printersQuery, lotsQuery, usualQuery]);
-    },
+    loader: ({ context }) => ahead(context.queries, [catalogueQuery, printersQuery, lotsQuery, usualQuery]),
     validateSearch: readAddress,
 });
 
@@ -76,9 +78,7 @@ const prints = createRoute({
     getParentRoute: () => root,
     path: '/prints',
     component: lazyRouteComponent<Record<'Prints', () => React.ReactNode>, 'Prints'>(() => import('./prints/Prints'), 'Prints'),
-    loader: ({ context }) => {
-        void ahead(context.queries, [openJobsQuery]);
-    },
+    loader: ({ context }) => ahead(context.queries, [openJobsQuery]),
     validateSearch: (search: Record<string, unknown>): { side?: string } => (typeof search.side === 'string' ? { side: search.side } : {}),
 });
 
@@ -87,9 +87,7 @@ const fix = createRoute({
     getParentRoute: () => root,
     path: '/fix',
     component: lazyRouteComponent<Record<'Fix', () => React.ReactNode>, 'Fix'>(() => import('./fix/Fix'), 'Fix'),
-    loader: ({ context }) => {
-        void ahead(context.queries, [catalogueQuery, sidesQuery, lotsQuery]);
-    },
+    loader: ({ context }) => ahead(context.queries, [catalogueQuery, sidesQuery, lotsQuery]),
     validateSearch: (search: Record<string, unknown>): { symptom?: string; side?: string; lot?: string; tried?: string[]; found?: string } => ({
         ...(typeof search.symptom === 'string' ? { symptom: search.symptom } : {}),
         ...(typeof search.side === 'string' ? { side: search.side } : {}),

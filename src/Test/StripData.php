@@ -33,7 +33,7 @@ final readonly class StripData
             'high' => $pairing->window->high,
             'releaseC' => $pairing->releaseWithC($proposal->agent),
             'roomC' => $proposal->job->roomC,
-            'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label, 'atC' => $stop->atC], $proposal->stops()),
+            'stops' => array_map(static fn (Stop $stop): array => ['kind' => $stop->kind, 'label' => $stop->label(), 'atC' => $stop->atC], $proposal->stops()),
         ];
     }
 

@@ -84,7 +84,7 @@ final readonly class SideBySide
             'at' => null === $target?->at ? null : $scale($target->at),
             'window' => null === $window ? null : Sentence::of('facet.range', low: $scale($window->low), high: $scale($window->high)),
             'limit' => null === $stop || Axis::Seconds === $window?->axis
-                ? null : Sentence::of('facet.stop', stop: $stop->label, at: Quantity::celsius($stop->atC, 1)),
+                ? null : Sentence::of('facet.stop', stop: $stop->label(), at: Quantity::celsius($stop->atC, 1)),
             'lets_go' => null === $releaseC ? null : Quantity::celsius($releaseC, 1),
             'printer' => Sentence::of('facet.name', name: $proposal->job->printer->name),
             'surface' => $proposal->surface->name,

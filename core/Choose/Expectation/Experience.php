@@ -95,10 +95,11 @@ final readonly class Experience
         $runs = $ofJob[$kind] ?? null;
         if (null === $runs) {
             $ofJob[$kind] = $runs = new RunsOfKind($job->material->filament);
+            $nozzleC = $job->firstLayerNozzleC();
             foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
                 // What a foothold in somebody's own words gave them, no job can be told to have.
                 if (!$run->ownBrim) {
-                    $runs->add($run, self::likeness($run, $job), $job);
+                    $runs->add($run, self::likeness($run, $job, $nozzleC), $job);
                 }
             }
         }
@@ -107,13 +108,13 @@ final readonly class Experience
     }
 
     /** On the same side, with the bed as it was. */
-    private static function likeness(OwnRuns $run, JobRequest $job): Likeness
+    private static function likeness(OwnRuns $run, JobRequest $job, ?float $nozzleC): Likeness
     {
         return Likeness::of(
             sameLot: null === $job->lotId || $run->lotId === $job->lotId,
             samePrinter: null === $run->printerId || $run->printerId === $job->printer->id,
             likeAir: null === $run->printerId || self::likeAir($run, $job),
-            sameNozzle: self::within($run->nozzleC, $job->firstLayerNozzleC(), self::NOZZLE_NEAR_K),
+            sameNozzle: self::within($run->nozzleC, $nozzleC, self::NOZZLE_NEAR_K),
             // Nought and less is an offset of the machine, and says nothing of the gap.
             sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
             changedSince: $run->changedSince,

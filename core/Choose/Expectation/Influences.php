@@ -49,6 +49,8 @@ final class Influences
     private array $ofSurface = [];
     /** @var array<string, list<Influence>> what does not depend on the agent, by side */
     private array $ofSide = [];
+    /** @var array<string, bool> by side */
+    private array $flexes = [];
 
     /**
      * @return list<Influence>
@@ -57,7 +59,7 @@ final class Influences
      */
     public function on(Proposal $proposal, Treatment $treatment, Target $target): array
     {
-        $flexes = $proposal->side->build($proposal->surface)->flexes;
+        $flexes = $this->flexes[$proposal->side->id] ??= $proposal->side->build($proposal->surface)->flexes;
         $key = $proposal->surface->id.pack('d2C', $target->at ?? \NAN, $target->wanted ?? \NAN, (int) $flexes);
         $ofSide = [
             ...$this->ofSurface[$key] ??= $this->whateverTheAgent($proposal, $target, $flexes),

@@ -32,13 +32,16 @@ final readonly class Brackets
      */
     public static function of(array $candidates, ?int $enough = null): array
     {
-        usort($candidates, static fn (Candidate $a, Candidate $b): int => $b->chance <=> $a->chance);
+        // By numbers alone: hundreds are put in order, of which few are looked at.
+        $chances = array_map(static fn (Candidate $candidate): float => $candidate->chance, $candidates);
+        arsort($chances);
+        $sorted = array_map(static fn (int $at): Candidate => $candidates[$at], array_keys($chances));
         $brackets = [];
         $first = null;
         $known = [];
-        foreach ($candidates as $i => $candidate) {
+        foreach ($sorted as $i => $candidate) {
             if (null !== $enough && [] !== $brackets && $i - \count($brackets[array_key_last($brackets)]) >= $enough) {
-                array_push($brackets[array_key_last($brackets)], ...\array_slice($candidates, $i));
+                array_push($brackets[array_key_last($brackets)], ...\array_slice($sorted, $i));
                 break;
             }
             $success = $candidate->success();

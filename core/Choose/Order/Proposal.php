@@ -176,13 +176,13 @@ final readonly class Proposal
     /** @return list<Stop> */
     private static function stopsOf(JobRequest $job, SideFacts $side, Surface $surface): array
     {
-        $stops = [new Stop('surface', Sentence::of('stop.surface', side: $side->label), $side->standsC($surface), true)];
+        $stops = [Stop::surface($side->label, $side->standsC($surface))];
         $magnet = HoldDown::Magnet === $side->heldBy ? $job->printer->magnetStandsC() : null;
         if (null !== $magnet) {
-            $stops[] = new Stop('magnet', Sentence::of('stop.magnet', printer: $job->printer->name), $magnet);
+            $stops[] = Stop::magnet($job->printer->name, $magnet);
         }
         if (null !== $job->printer->maxBedC) {
-            $stops[] = new Stop('printer', Sentence::of('stop.printer', printer: $job->printer->name), $job->printer->maxBedC);
+            $stops[] = Stop::printer($job->printer->name, $job->printer->maxBedC);
         }
         usort($stops, static fn (Stop $a, Stop $b): int => $a->atC <=> $b->atC);
 

@@ -57,8 +57,19 @@ final readonly class SideState
             null !== $history->scuffedAt,
             $history->printsSinceFitting,
             $history->damages,
-            null === $held ? 0 : \count(array_filter($changes, static fn (Change $change): bool => $change->questions($plateId, $held))),
+            null === $held ? 0 : self::questions($changes, $plateId, $held),
         );
+    }
+
+    /** @param list<Change> $changes */
+    private static function questions(array $changes, string $plateId, float $endedAt): int
+    {
+        $count = 0;
+        foreach ($changes as $change) {
+            $count += $change->questions($plateId, $endedAt) ? 1 : 0;
+        }
+
+        return $count;
     }
 
     public function worn(Surface $surface): bool

@@ -85,7 +85,7 @@ final readonly class Target
                     'target.out_of_reach',
                     low: Quantity::celsius($window->low),
                     usual: Quantity::celsius($window->target),
-                    stop: $bites->label,
+                    stop: $bites->label(),
                     at: Quantity::celsius($bites->atC),
                 ),
             );
@@ -95,7 +95,7 @@ final readonly class Target
                 'target.lowered',
                 set: Quantity::celsius($at, 1),
                 usual: Quantity::celsius($window->target),
-                stop: $bites->label,
+                stop: $bites->label(),
                 at: Quantity::celsius($bites->atC),
             );
         } elseif (null !== $fromC && $at > self::wantedC($job, $window) + self::NEAR_K) {
@@ -154,7 +154,7 @@ final readonly class Target
         $at = null === $stack ? $displayC : $stack->surfaceAt($displayC, $job->airC());
         foreach ($stops as $stop) {
             if (($stop->onSurface ? $at : $displayC) > $stop->atC + self::NOTHING_K) {
-                return Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label, at: Quantity::celsius($stop->atC));
+                return Sentence::of('target.too_hot', set: Quantity::celsius($displayC), stop: $stop->label(), at: Quantity::celsius($stop->atC));
             }
         }
 

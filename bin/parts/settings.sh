@@ -2,18 +2,25 @@
 # shellcheck shell=bash
 
 write_php() {
+    {
+        printf '%s\n' '[global]' 'error_log = /proc/self/fd/2' 'daemonize = no'
+        pool www 6
+        # Sums that keep a core busy: no more at once than two, so that somebody who opens a list does not wait for ten who choose.
+        pool sums 2
+    } > "$RUN/fpm.conf"
+}
+
+# pool NAME WORKERS
+pool() {
     local users=
     is_root && users=$'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data'
-    cat > "$RUN/fpm.conf" <<CONF
-[global]
-error_log = /proc/self/fd/2
-daemonize = no
-[www]
+    cat <<CONF
+[$1]
 $users
-listen = $RUN/fpm.sock
+listen = $RUN/$1.sock
 listen.mode = 0660
 pm = static
-pm.max_children = 6
+pm.max_children = $2
 pm.max_requests = 5000
 clear_env = yes
 env[SITZPLATZ_VAR] = $VAR
@@ -180,6 +187,7 @@ $(network_servers)
 CONF
     cat > "$RUN/app.conf" <<CONF
 root $APP/public;
+set \$pool www;
 include $RUN/plain.conf;
 include $RUN/problem.conf;
 location /build/ { include $RUN/plain.conf; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
@@ -196,13 +204,13 @@ location = /sw.js {
 # A part's file may be large; everything else is small.
 location ~ ^/api/(parts/read|plans/file|runs/[^/]+/file)\$ { client_max_body_size 136m; limit_req zone=costly burst=20 nodelay; try_files /none @app; }
 # What takes the machine longest: nobody needs it more often than a hand can press.
-location ~ ^/api/(choose|choose/beyond|choose/side-by-side|fix|heat|profiles/assess|profiles/[^/]+/assessment|comparisons/[^/]+/judgement|coverage.*|report.*|audit.*)\$ { limit_req zone=costly burst=20 nodelay; try_files /none @app; }
+location ~ ^/api/(choose|choose/beyond|choose/side-by-side|fix|heat|profiles/assess|profiles/[^/]+/assessment|comparisons/[^/]+/judgement|coverage.*|report.*|audit.*)\$ { set \$pool sums; limit_req zone=costly burst=20 nodelay; try_files /none @app; }
 location / { try_files /none @app; }
 location @app {
     # The app sends the others itself.
     add_header Strict-Transport-Security \$hsts always;
     add_header X-Request-Id \$request_id always;
-    fastcgi_pass unix:$RUN/fpm.sock;
+    fastcgi_pass unix:$RUN/\$pool.sock;
     fastcgi_param SCRIPT_FILENAME $APP/public/index.php;
     fastcgi_param SCRIPT_NAME /index.php;
     fastcgi_param DOCUMENT_ROOT $APP/public;

@@ -101,6 +101,24 @@ abstract class BrowserTestCase extends TestCase
         self::assertSame(0, $code, implode("\n", $output));
     }
 
+    /**
+     * Nobody else reads the table until what is given back is called.
+     *
+     * @return \Closure(): void
+     */
+    protected function locked(string $table): \Closure
+    {
+        $client = proc_open('exec '.preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' --unbuffered --skip-column-names', [['pipe', 'r'], ['pipe', 'w']], $pipes);
+        self::assertIsResource($client);
+        fwrite($pipes[0], "LOCK TABLES $table WRITE; SELECT 'locked';\n");
+        self::assertSame("locked\n", fgets($pipes[1]));
+
+        return static function () use ($client, $pipes): void {
+            fclose($pipes[0]);
+            proc_close($client);
+        };
+    }
+
     protected function open(string $path): void
     {
         $this->page->get(self::base().$path);
@@ -369,7 +387,7 @@ abstract class BrowserTestCase extends TestCase
         return str_contains($words, "'") ? '"'.$words.'"' : "'".$words."'";
     }
 
-    private static function base(): string
+    protected static function base(): string
     {
         $url = getenv('SITZPLATZ_TEST_URL');
         self::assertIsString($url, 'Run bin/test Browser: it starts the servers.');

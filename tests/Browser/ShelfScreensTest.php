@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Browser;
 
+use Facebook\WebDriver\Cookie;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\WebDriverBy;
 
@@ -218,6 +219,35 @@ final class ShelfScreensTest extends BrowserTestCase
         $first = $at('/api/first-lead', '{"name": "first#", "displayName": "First", "password": "seven grey seagulls"}', 12);
         self::assertSame(1, $first[201] ?? 0, 'There is one first lead.');
         self::assertSame(11, array_sum($first) - 1);
+    }
+
+    /** As many sums as the app has workers hang, as if they took that long: a browser would not even ask for so many. */
+    public function testWhoAsksForAListDoesNotWaitForThoseWhoHaveSumsDone(): void
+    {
+        $this->signIn('technician');
+        $cookies = implode('; ', array_map(static fn (Cookie $each): string => $each->getName().'='.$each->getValue(), $this->page->manage()->getCookies()));
+        $asked = static function (string $path) use ($cookies): \CurlHandle {
+            $handle = curl_init(self::base().$path);
+            self::assertNotFalse($handle);
+            curl_setopt_array($handle, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_HTTPHEADER => ["Cookie: $cookies"], \CURLOPT_USERAGENT => 'Mozilla/5.0 (X11; Linux x86_64)', \CURLOPT_TIMEOUT => 10]);
+
+            return $handle;
+        };
+        $lock = $this->locked('profile');
+        $sums = curl_multi_init();
+        try {
+            $hanging = array_map(static fn (): \CurlHandle => $asked('/api/coverage'), range(1, 8));
+            array_walk($hanging, static fn (\CurlHandle $handle) => curl_multi_add_handle($sums, $handle));
+            $this->until(static fn (): bool => \CURLM_OK === curl_multi_exec($sums, $active) && [] === array_filter($hanging, static fn (\CurlHandle $each): bool => curl_getinfo($each, \CURLINFO_PRETRANSFER_TIME) <= 0), 'They were not all asked.');
+            $list = $asked('/api/printers');
+            curl_exec($list);
+            self::assertSame(200, curl_getinfo($list, \CURLINFO_RESPONSE_CODE), 'The list waits for the sums.');
+            self::assertSame([0], array_values(array_unique(array_map(static fn (\CurlHandle $each): int => curl_getinfo($each, \CURLINFO_RESPONSE_CODE), $hanging))), 'No sum was in the way.');
+        } finally {
+            $lock();
+        }
+        $this->until(static fn (): bool => \CURLM_OK === curl_multi_exec($sums, $active) && 0 === $active, 'The sums are not done.');
+        self::assertSame([200], array_values(array_unique(array_map(static fn (\CurlHandle $each): int => curl_getinfo($each, \CURLINFO_RESPONSE_CODE), $hanging))));
     }
 
     public function testALeadReadsWhoDidWhat(): void

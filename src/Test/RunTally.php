@@ -163,7 +163,7 @@ final readonly class RunTally
     {
         $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
         $this->database->executeStatement(
-            'INSERT INTO side_tally '.self::sides('WHERE ps.id = ?', 'AND %.fitting_id = (SELECT fitting_id FROM plate_side WHERE id = ?)'),
+            'INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'),
             [$sideId, $sideId, $sideId],
         );
     }
@@ -207,7 +207,7 @@ final readonly class RunTally
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['DELETE FROM side_tally', []],
-            ['INSERT INTO side_tally '.self::sides('', ''), []],
+            ['INSERT INTO side_tally '.self::sides(''), []],
         ];
     }
 
@@ -226,7 +226,7 @@ final readonly class RunTally
             ['SELECT * FROM sheet_tally', self::sheets(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['SELECT '.self::MONTHLY.' FROM job_tally', self::months(''), []],
-            ['SELECT * FROM side_tally', self::sides('', ''), []],
+            ['SELECT * FROM side_tally', self::sides(''), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
                 $found = $this->database->fetchOne("SELECT COUNT(*) FROM ($sql) differing", $parameters);
@@ -242,18 +242,18 @@ final readonly class RunTally
      * they wear it as well. What stood where on the coat is listed as {@see PlacedPrints::listed} takes it: how much that is
      * at any spot is no matter of the database.
      *
-     * @param string $side and $sheet: of which; "" for all
+     * @param string $side of which; "" for all
      */
-    private static function sides(string $side, string $sheet): string
+    private static function sides(string $side): string
     {
+        // From the sides on, each with its coat: whatever else the optimizer takes for cheap asks for the coat again with every print.
         // With how many others a print stood is asked of those on the coat alone: nothing else is said of where the others stood.
-        $coated = "JOIN plate_side s ON s.fitting_id = %.fitting_id
-            LEFT JOIN (SELECT side_id, MAX(created_at) AS at FROM care_event WHERE kind = 'coat' GROUP BY side_id) c ON c.side_id = s.id";
-        $runs = 'SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot,
+        $coats = "(SELECT ps.fitting_id, (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS at FROM plate_side ps $side) c";
+        $runs = "SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot,
                 IF(r.finished_at > c.at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL) AS parts
-            FROM run r '.str_replace('%', 'r', $coated).' WHERE r.finished_at IS NOT NULL '.str_replace('%', 'r', $sheet);
-        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').', j.damaged, j.spot, IF(j.answered_at > c.at, j.parts, NULL)
-            FROM job j '.str_replace('%', 'j', $coated)." WHERE j.status = 'answered' ".str_replace('%', 'j', $sheet);
+            FROM $coats STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id WHERE r.finished_at IS NOT NULL";
+        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, j.spot, IF(j.answered_at > c.at, j.parts, NULL)
+            FROM $coats STRAIGHT_JOIN job j ON j.fitting_id = c.fitting_id WHERE j.status = 'answered'";
 
         return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
                     IF(on_coat > 0, CONCAT_WS(',', GREATEST(parts, 1), IFNULL(spot, ''), on_coat), NULL) ORDER BY parts, spot SEPARATOR ';'), '')),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Platform\Database\KeyedPage;
+use App\Test\RunTally;
 use Doctrine\DBAL\Connection;
 
 /** With thousands of runs no page reads a whole table of what grows: by the plans that the database says it would follow. */
@@ -83,6 +84,23 @@ final class VolumeTest extends ApiTestCase
         foreach (['/api/plates' => 'number', '/api/lots' => 'label'] as $path => $name) {
             $this->aShelfComesPageByPage($path, $name);
         }
+        $this->aSideIsCountedFromItsOwnPrints($this->database());
+    }
+
+    /** By the rows that the database touches, as a plan says nothing of what is done again with every print. */
+    private function aSideIsCountedFromItsOwnPrints(Connection $database): void
+    {
+        $busiest = $database->fetchAssociative('SELECT s.id, COUNT(*) AS prints
+            FROM plate_side s JOIN (SELECT fitting_id FROM run UNION ALL SELECT fitting_id FROM job) p ON p.fitting_id = s.fitting_id GROUP BY s.id ORDER BY prints DESC LIMIT 1');
+        self::assertIsArray($busiest);
+        self::assertGreaterThan(100, $busiest['prints']);
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        $touched = static fn (): int => array_sum(array_map(intval(...), $database->fetchAllKeyValue("SHOW SESSION STATUS LIKE 'Handler_read%'")));
+        $before = $touched();
+        $tally->recountSide($busiest['id']);
+        // Where it stands, its parts, and where prints are drawn together: about four for each, however many sides there are and however often they were washed.
+        self::assertLessThan(5 * $busiest['prints'], $touched() - $before);
     }
 
     private function aShelfComesPageByPage(string $path, string $name): void

@@ -59,6 +59,11 @@ final readonly class Likeness
         return $this->and('side');
     }
 
+    public function withAnotherLot(): self
+    {
+        return $this->and('lot');
+    }
+
     public function withAnotherBedAfter(): self
     {
         return $this->and('bed_after');

@@ -23,6 +23,8 @@ final readonly class Experience
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
+    /** @var array<string, array<string, non-empty-list<OwnRuns>>> by surface and agent: those that differ for a job in the lot alone */
+    private array $madeAlike;
     /** @var \WeakMap<JobRequest, \ArrayObject<string, RunsOfKind>> by surface and agent */
     private \WeakMap $ofJob;
     /** @var array<string, ProvenSeat> by printer, side and agent */
@@ -34,14 +36,20 @@ final readonly class Experience
      */
     public function __construct(array $runs, array $proven = [], public OwnRecord $record = new OwnRecord())
     {
-        $index = [];
+        $index = $alike = [];
         foreach ($runs as $run) {
             if (0 === $run->runs && 0 === $run->released) {
                 continue;
             }
-            $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
+            $kind = $run->surfaceId.'/'.($run->agentId ?? '');
+            $index[$kind][] = $run;
+            // What a foothold in somebody's own words gave them, no job can be told to have.
+            if (!$run->ownBrim) {
+                $alike[$kind][self::conditions($run)][] = $run;
+            }
         }
         $this->bySurfaceAndAgent = $index;
+        $this->madeAlike = $alike;
         $this->ofJob = new \WeakMap();
         $bySeat = [];
         foreach ($proven as $seat) {
@@ -96,10 +104,11 @@ final readonly class Experience
         if (null === $runs) {
             $ofJob[$kind] = $runs = new RunsOfKind($job->material->filament);
             $nozzleC = $job->firstLayerNozzleC();
-            foreach ($this->ofKind($side->surfaceId, $agentId) as $run) {
-                // What a foothold in somebody's own words gave them, no job can be told to have.
-                if (!$run->ownBrim) {
-                    $runs->add($run, self::likeness($run, $job, $nozzleC), $job);
+            foreach ($this->madeAlike[$kind] ?? [] as $alike) {
+                $sameLot = self::likeness($alike[0], $job, $nozzleC);
+                $otherLot = $sameLot->withAnotherLot();
+                foreach ($alike as $run) {
+                    $runs->add($run, null === $job->lotId || $run->lotId === $job->lotId ? $sameLot : $otherLot, $job);
                 }
             }
         }
@@ -107,11 +116,26 @@ final readonly class Experience
         return $runs->at($at, $otherC)->of($side->id);
     }
 
-    /** On the same side, with the bed as it was. */
+    /** All of it that {@see Likeness} looks at: hundreds of runs share a few dozen. */
+    private static function conditions(OwnRuns $run): string
+    {
+        return $run->printerId.pack(
+            'd5C3',
+            $run->bedC ?? \NAN,
+            $run->roomC ?? \NAN,
+            $run->chamberC ?? \NAN,
+            $run->nozzleC ?? \NAN,
+            $run->gapMm ?? \NAN,
+            (int) $run->enclosed,
+            (int) $run->changedSince,
+            (int) $run->forUse,
+        );
+    }
+
+    /** On the same side with the same lot, with the bed as it was. */
     private static function likeness(OwnRuns $run, JobRequest $job, ?float $nozzleC): Likeness
     {
         return Likeness::of(
-            sameLot: null === $job->lotId || $run->lotId === $job->lotId,
             samePrinter: null === $run->printerId || $run->printerId === $job->printer->id,
             likeAir: null === $run->printerId || self::likeAir($run, $job),
             sameNozzle: self::within($run->nozzleC, $nozzleC, self::NOZZLE_NEAR_K),

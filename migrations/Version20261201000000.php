@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Migrations;
 
 use App\Platform\Database\GuardedMigration;
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 
 final class Version20261201000000 extends GuardedMigration
@@ -41,9 +40,6 @@ final class Version20261201000000 extends GuardedMigration
             ADD bed_first_c DOUBLE PRECISION DEFAULT NULL, ADD exposure_s DOUBLE PRECISION DEFAULT NULL');
         $this->addSql('ALTER TABLE profile_tally DROP prints');
         $this->addSql('ALTER TABLE side_tally CHANGE since_coat on_coat TEXT DEFAULT NULL');
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

@@ -26,8 +26,6 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class OwnRunsRepository
 {
-    private const TALLIES = 'FROM run_tally t JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id';
-
     public function __construct(private Connection $database, private PrinterChanges $changes, private RecordKeeper $record)
     {
     }
@@ -48,20 +46,23 @@ final readonly class OwnRunsRepository
     public function sums(?string $materialId): array
     {
         $sums = [];
-        foreach ($this->database->iterateAssociative(
-            'SELECT t.material_id, t.surface_id, t.agent_kind_id, t.outcomes '.self::TALLIES.' WHERE t.void = 0 AND t.source = \'test\''
-                .(null === $materialId ? '' : ' AND t.material_id = ?'),
+        foreach ($this->database->iterateNumeric(
+            'SELECT t.material_id, f.surface_id, t.ended FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id JOIN fitting f ON f.id = t.fitting_id'
+                .(null === $materialId ? '' : ' WHERE t.material_id = ?'),
             null === $materialId ? [] : [$materialId],
-        ) as $row) {
-            [$material, $surface, $agent] = [(string) $row['material_id'], (string) $row['surface_id'], (string) $row['agent_kind_id']];
-            [$runs, $held, $released, $clean] = OwnRuns::tallied((string) $row['outcomes']);
-            $sum = $sums[$material][$surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
-            $sums[$material][$surface][$agent] = [
-                'runs' => $sum['runs'] + $runs,
-                'held' => $sum['held'] + $held,
-                'released' => $sum['released'] + $released,
-                'clean' => $sum['clean'] + $clean,
-            ];
+        ) as [$material, $surface, $ended]) {
+            /** @var list<array{string, string}> $byAgent */
+            $byAgent = json_decode((string) $ended, true, 3, \JSON_THROW_ON_ERROR);
+            foreach ($byAgent as [$agent, $ends]) {
+                [$runs, $held, $released, $clean] = OwnRuns::tallied($ends);
+                $sum = $sums[(string) $material][(string) $surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
+                $sums[(string) $material][(string) $surface][$agent] = [
+                    'runs' => $sum['runs'] + $runs,
+                    'held' => $sum['held'] + $held,
+                    'released' => $sum['released'] + $released,
+                    'clean' => $sum['clean'] + $clean,
+                ];
+            }
         }
 
         return $sums;

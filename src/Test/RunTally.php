@@ -84,7 +84,7 @@ final readonly class RunTally
     private function drawTogether(string $fittingId): void
     {
         $this->database->executeStatement('DELETE FROM sheet_tally WHERE fitting_id = ?', [$fittingId]);
-        $this->database->executeStatement('INSERT INTO sheet_tally '.self::sheets('AND fitting_id = ?'), [$fittingId]);
+        $this->database->executeStatement('INSERT INTO sheet_tally '.self::sheets('AND fitting_id = ?'), [$fittingId, $fittingId]);
     }
 
     /** Of the prints for use on a sheet in the month of a time. */
@@ -307,16 +307,32 @@ final readonly class RunTally
     }
 
     /**
-     * The groups of each sheet that lies there now, by material, as {@see ASKED} has them; void runs say nothing.
+     * The groups of each sheet that lies there now, by material, as {@see ASKED} has them; and how its tests ended, by agent, each as
+     * {@see RunCount::listed} takes it. Void runs say nothing.
      *
-     * @param string $and of which; "" for all
+     * @param string $and of which, said twice; "" for all
      */
     private static function sheets(string $and): string
     {
-        return "SELECT t.material_id, t.fitting_id, CONCAT('[', GROUP_CONCAT(asked ORDER BY asked SEPARATOR ','), ']')
-            FROM (SELECT material_id, fitting_id, side_id, ".self::ASKED." AS asked FROM run_tally WHERE void = 0 $and) t
-                JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id
-            GROUP BY t.material_id, t.fitting_id";
+        return "SELECT m.material_id, m.fitting_id, m.made, COALESCE(e.ended, '[]') COLLATE utf8mb4_bin
+            FROM (
+                SELECT t.material_id, t.fitting_id, CONCAT('[', GROUP_CONCAT(asked ORDER BY asked SEPARATOR ','), ']') AS made
+                FROM (SELECT material_id, fitting_id, side_id, ".self::ASKED." AS asked FROM run_tally WHERE void = 0 $and) t
+                    JOIN plate_side ps ON ps.id = t.side_id AND ps.fitting_id = t.fitting_id
+                GROUP BY t.material_id, t.fitting_id
+            ) m LEFT JOIN (
+                SELECT material_id, fitting_id, CONCAT('[', GROUP_CONCAT(JSON_ARRAY(agent, ends) ORDER BY agent SEPARATOR ','), ']') AS ended
+                FROM (
+                    SELECT material_id, fitting_id, agent, GROUP_CONCAT(CONCAT_WS(',', end, times) ORDER BY end SEPARATOR ';') AS ends
+                    FROM (
+                        SELECT material_id, fitting_id, IFNULL(agent_kind_id, '') AS agent, SUBSTRING_INDEX(one, ',', 3) AS end,
+                            CAST(SUM(SUBSTRING_INDEX(one, ',', -1)) AS UNSIGNED) AS times
+                        FROM run_tally, JSON_TABLE(CONCAT('[\"', REPLACE(outcomes, ';', '\",\"'), '\"]'), '$[*]' COLUMNS (one VARCHAR(60) PATH '$')) each_one
+                        WHERE void = 0 AND source = 'test' $and
+                        GROUP BY material_id, fitting_id, agent, end
+                    ) each_end GROUP BY material_id, fitting_id, agent
+                ) each_agent GROUP BY material_id, fitting_id
+            ) e ON e.material_id = m.material_id AND e.fitting_id = m.fitting_id";
     }
 
     /** Which ends of a print are one that held, the core says. */

@@ -47,8 +47,8 @@ final readonly class OwnRunsRepository
     {
         $sums = [];
         foreach ($this->database->iterateNumeric(
-            'SELECT t.material_id, f.surface_id, t.ended FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id JOIN fitting f ON f.id = t.fitting_id'
-                .(null === $materialId ? '' : ' WHERE t.material_id = ?'),
+            'SELECT t.material_id, f.surface_id, t.ended FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id
+                JOIN fitting f ON f.id = t.fitting_id'.(null === $materialId ? '' : ' WHERE t.material_id = ?'),
             null === $materialId ? [] : [$materialId],
         ) as [$material, $surface, $ended]) {
             /** @var list<array{string, string}> $byAgent */

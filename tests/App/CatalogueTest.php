@@ -43,6 +43,27 @@ final class CatalogueTest extends ApiTestCase
         self::assertGreaterThan(140, \count($this->ask('GET', '/api/catalogue/pairs', null, 200)));
     }
 
+    public function testWhatTheGridCountsIsWhatTheRunsSay(): void
+    {
+        $counted = [];
+        foreach ($this->ask('GET', '/api/catalogue/pairs', null, 200) as $pair) {
+            if ($pair['runs'] > 0) {
+                $counted["{$pair['materialId']} on {$pair['surfaceId']}"] = [$pair['runs'], $pair['held']];
+            }
+        }
+        $made = [];
+        // Of the sheet that lies there now; what was taken off hot says nothing of how it comes off.
+        foreach ($this->database()->iterateAssociative("SELECT s.material_id, f.surface_id, COUNT(r.held) AS runs, SUM(r.held) AS held
+            FROM run r JOIN setup s ON s.id = r.setup_id AND s.taken_hot = 0 JOIN plate_side ps ON ps.fitting_id = s.fitting_id JOIN fitting f ON f.id = s.fitting_id
+            WHERE r.finished_at IS NOT NULL AND r.status = 'done' GROUP BY s.material_id, f.surface_id HAVING runs > 0") as $row) {
+            $made["{$row['material_id']} on {$row['surface_id']}"] = [(int) $row['runs'], (int) $row['held']];
+        }
+        self::assertGreaterThan(2, \count($made));
+        ksort($made);
+        ksort($counted);
+        self::assertSame($made, $counted);
+    }
+
     public function testAProfileInQuestionIsNoProfileInForce(): void
     {
         self::assertSame(1, $this->pair('pla', 'pei_textured')['profiles']);

@@ -60,7 +60,8 @@ final readonly class ProfileMatch
                 'setting' => $one['terms']['setting'],
                 'plateSideId' => $one['side'],
                 'dial' => $this->dials->at($one['terms'], $printers[$one['printer'] ?? ''] ?? null, $sides[$one['side'] ?? ''] ?? null),
-                'inScope' => 0 === $one['against'],
+                // Nothing speaks against it.
+                'inScope' => 0 === $one['order'][1],
                 'points' => array_map(
                     static fn (ScopePoint $point): array => ['point' => $point->point, 'inScope' => $point->inScope, 'sentence' => $point->sentence],
                     self::withDoubts($one['scope']->check($one['job']), $one['doubts']),
@@ -87,7 +88,7 @@ final readonly class ProfileMatch
      *
      * @return array{found: list<array{order: array{int, int}, row: array<string, mixed>,
      *     terms: array{scope: array<string, mixed>, setting: array<string, mixed>}, side: ?string, printer: ?string, scope: Scope, job: Job,
-     *     trust: ProfileTrust, against: int, doubts: list<Doubt>}>, seats: list<ProvenSeat>}
+     *     trust: ProfileTrust, doubts: list<Doubt>}>, seats: list<ProvenSeat>}
      */
     private function held(string $materialId, array $jobs): array
     {
@@ -115,7 +116,7 @@ final readonly class ProfileMatch
                 );
             }
             $against = \count(array_keys($inside, false, true)) + \count($doubts);
-            $found[] = ['order' => [$trust->rank(), $against]] + compact('row', 'terms', 'side', 'printer', 'scope', 'job', 'trust', 'against', 'doubts');
+            $found[] = ['order' => [$trust->rank(), $against]] + compact('row', 'terms', 'side', 'printer', 'scope', 'job', 'trust', 'doubts');
         }
 
         return ['found' => $found, 'seats' => $seats];

@@ -97,8 +97,14 @@ abstract class BrowserTestCase extends TestCase
     /** Does something to the database behind the app, as its owner. */
     protected function database(string $sql): void
     {
-        exec(preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' --delimiter=// -e '.escapeshellarg($sql).' 2>&1', $output, $code);
+        exec(self::client().' --delimiter=// -e '.escapeshellarg($sql).' 2>&1', $output, $code);
         self::assertSame(0, $code, implode("\n", $output));
+    }
+
+    /** As the owner of the tables. */
+    private static function client(): string
+    {
+        return (string) preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET'));
     }
 
     /**
@@ -108,7 +114,7 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function locked(string $table): \Closure
     {
-        $client = proc_open('exec '.preg_replace('/ < .*$/', '', (string) getenv('SITZPLATZ_TEST_RESET')).' --unbuffered --skip-column-names', [['pipe', 'r'], ['pipe', 'w']], $pipes);
+        $client = proc_open('exec '.self::client().' --unbuffered --skip-column-names', [['pipe', 'r'], ['pipe', 'w']], $pipes);
         self::assertIsResource($client);
         fwrite($pipes[0], "LOCK TABLES $table WRITE; SELECT 'locked';\n");
         self::assertSame("locked\n", fgets($pipes[1]));

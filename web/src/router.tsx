@@ -20,15 +20,17 @@ const at = <Path extends string, Name extends string>(path: Path, page: () => Pr
 let isFirst = true;
 
 function ahead(queries: QueryClient, asks: AnyQuery[]): Promise<void> | undefined {
-    const around: AnyQuery[] = isFirst ? [benchQuery, termsQuery] : [];
-    const all = queries
-        .query(sessionQuery)
-        .catch(() => null)
-        .then((session) => (session?.user ? Promise.all([...asks, ...around].map((ask) => queries.query(ask).catch(() => null))) : null))
-        .then(() => undefined);
-    if (!isFirst) return undefined;
+    if (!isFirst) {
+        void answers(queries, asks);
+        return undefined;
+    }
     isFirst = false;
-    return all;
+    return answers(queries, [...asks, benchQuery, termsQuery]);
+}
+
+async function answers(queries: QueryClient, asks: AnyQuery[]): Promise<void> {
+    const session = await queries.query(sessionQuery).catch(() => null);
+    if (session?.user) await Promise.all(asks.map((ask) => queries.query(ask).catch(() => null)));
 }
 
 /** Empty, from what was picked in Choose, or after a comparison that left a setup open. */

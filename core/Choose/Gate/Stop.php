@@ -9,28 +9,27 @@ use Sitzplatz\Words\Sentence;
 /** A limit on the bed scale: of the surface, the magnet or the printer. */
 final readonly class Stop
 {
-    private function __construct(
-        public string $kind,
-        public float $atC,
-        /** It limits the surface itself; the others limit what lies below it, as the display shows it. */
-        public bool $onSurface,
-        private string $of,
-    ) {
+    /** It limits the surface itself; the others limit what lies below it, as the display shows it. */
+    public bool $onSurface;
+
+    private function __construct(public string $kind, public float $atC, private string $of)
+    {
+        $this->onSurface = 'surface' === $kind;
     }
 
     public static function surface(string $side, float $atC): self
     {
-        return new self('surface', $atC, true, $side);
+        return new self('surface', $atC, $side);
     }
 
     public static function magnet(string $printer, float $atC): self
     {
-        return new self('magnet', $atC, false, $printer);
+        return new self('magnet', $atC, $printer);
     }
 
     public static function printer(string $printer, float $atC): self
     {
-        return new self('printer', $atC, false, $printer);
+        return new self('printer', $atC, $printer);
     }
 
     public function label(): Sentence

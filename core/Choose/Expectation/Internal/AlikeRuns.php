@@ -44,22 +44,12 @@ final class AlikeRuns
     {
         $shown = Exposure::share($run->minutes, $job->minutes);
         $share = $this->wholePlate ? $job->partCount / $run->parts : 1.0;
-        $held = $run->held;
-        $clean = $run->clean;
-        $worth = $shown * $held;
-        $failed = $share * ($run->runs - $held);
-        $unclean = $share * ($run->released - $clean);
-        // Written out, as it is done for every run and every job.
-        $side = $this->bySide[$run->sideId] ?? self::NOTHING;
-        $this->bySide[$run->sideId] = [
-            $side[0] + $held, $side[1] + $run->runs, $side[2] + $worth, $side[3] + $failed,
-            $side[4] + $clean, $side[5] + $run->released, $side[6] + $clean, $side[7] + $unclean,
+        $sums = [
+            $run->held, $run->runs, $shown * $run->held, $share * ($run->runs - $run->held),
+            $run->clean, $run->released, $run->clean, $share * ($run->released - $run->clean),
         ];
-        $all = $this->all;
-        $this->all = [
-            $all[0] + $held, $all[1] + $run->runs, $all[2] + $worth, $all[3] + $failed,
-            $all[4] + $clean, $all[5] + $run->released, $all[6] + $clean, $all[7] + $unclean,
-        ];
+        $this->bySide[$run->sideId] = isset($this->bySide[$run->sideId]) ? self::sum($this->bySide[$run->sideId], $sums) : $sums;
+        $this->all = self::sum($this->all, $sums);
         $this->longestMinutes = null === $run->minutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $run->minutes);
         $this->mostParts = max($this->mostParts, $run->parts);
     }

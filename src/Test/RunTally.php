@@ -158,14 +158,11 @@ final readonly class RunTally
         );
     }
 
-    /** What a side has seen since its sheet was laid. */
+    /** What a side has seen since its sheet was laid; the months of its prints for use have to be counted before. */
     public function recountSide(string $sideId): void
     {
         $this->database->executeStatement('DELETE FROM side_tally WHERE side_id = ?', [$sideId]);
-        $this->database->executeStatement(
-            'INSERT INTO side_tally '.self::sides('WHERE ps.id = ?'),
-            [$sideId, $sideId, $sideId],
-        );
+        $this->database->executeStatement('INSERT INTO side_tally '.self::sides(':side'), ['side' => $sideId]);
     }
 
     /** Where a side may have another sheet: what was printed for use on the one before says nothing of it. */
@@ -207,7 +204,7 @@ final readonly class RunTally
             ['DELETE FROM setup_tally', []],
             ['INSERT INTO setup_tally '.self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['DELETE FROM side_tally', []],
-            ['INSERT INTO side_tally '.self::sides(''), []],
+            ['INSERT INTO side_tally '.self::sides(null), []],
         ];
     }
 
@@ -226,7 +223,7 @@ final readonly class RunTally
             ['SELECT * FROM sheet_tally', self::sheets(''), []],
             ['SELECT * FROM setup_tally', self::readings('', ''), [LiftCalibration::LIFT_FROM_MM]],
             ['SELECT '.self::MONTHLY.' FROM job_tally', self::months(''), []],
-            ['SELECT * FROM side_tally', self::sides(''), []],
+            ['SELECT * FROM side_tally', self::sides(null), []],
         ] as [$kept, $counted, $with]) {
             foreach ([["($kept) EXCEPT ALL ($counted)", $with], ["($counted) EXCEPT ALL ($kept)", $with]] as [$sql, $parameters]) {
                 $found = $this->database->fetchOne("SELECT COUNT(*) FROM ($sql) differing", $parameters);
@@ -239,39 +236,47 @@ final readonly class RunTally
 
     /**
      * What each side has seen since its sheet was laid, and since it was washed and coated; void runs too, and prints for use:
-     * they wear it as well. What stood where on the coat is listed as {@see PlacedPrints::listed} takes it: how much that is
-     * at any spot is no matter of the database.
+     * they wear it as well, and there are so many of them that they are taken from the months that are counted already. One by one
+     * only what came after the last care is read. What stood where on the coat is listed as {@see PlacedPrints::listed} takes it: how
+     * much that is at any spot is no matter of the database.
      *
-     * @param string $side of which; "" for all
+     * @param string|null $one parameter that names the side; null: all sides
      */
-    private static function sides(string $side): string
+    private static function sides(?string $one): string
     {
-        // From the sides on, each with its coat: whatever else the optimizer takes for cheap asks for the coat again with every print.
+        // Where the side is named, and not that of a row, the index of prints is read from its last care on.
+        $last = static fn (string $kind, string $row): string => '(SELECT MAX(created_at) FROM care_event
+            WHERE side_id = '.($one ?? "$row.id")." AND kind = '$kind')";
+        $cared = "SELECT ps.id, ps.fitting_id, {$last('wash', 'ps')} AS washed_at, {$last('coat', 'ps')} AS coated_at,
+                (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
+            FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id".(null === $one ? '' : " WHERE ps.id = $one");
+        $never = "'9999-12-31'";
+        $after = "LEAST(COALESCE({$last('wash', 'c')}, $never), COALESCE({$last('coat', 'c')}, $never))";
+        // From the sides on, each with its care: whatever else the optimizer takes for cheap asks for the care again with every print.
+        $all = "SELECT c.id, NULL AS at, COUNT(*) AS prints, SUM(r.damage = 1) AS damages, MAX(IF(r.held = 1, r.finished_at, NULL)) AS last_held,
+                MAX(r.finished_at) AS last_print, NULL AS spot, NULL AS parts
+            FROM ($cared) c STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id AND r.finished_at IS NOT NULL GROUP BY c.id
+            UNION ALL SELECT c.id, NULL, SUM(j.prints), SUM(j.damaged), MAX(IF(".self::held('j').", j.last_at, NULL)), MAX(j.last_at), NULL, NULL
+            FROM ($cared) c STRAIGHT_JOIN job_tally j ON j.fitting_id = c.fitting_id GROUP BY c.id";
         // With how many others a print stood is asked of those on the coat alone: nothing else is said of where the others stood.
-        $coats = "(SELECT ps.fitting_id, (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS at FROM plate_side ps $side) c";
-        $runs = "SELECT r.fitting_id, r.finished_at AS at, r.held, r.damage, r.spot,
-                IF(r.finished_at > c.at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL) AS parts
-            FROM $coats STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id WHERE r.finished_at IS NOT NULL";
-        $jobs = 'SELECT j.fitting_id, j.answered_at, '.self::held('j').", j.damaged, j.spot, IF(j.answered_at > c.at, j.parts, NULL)
-            FROM $coats STRAIGHT_JOIN job j ON j.fitting_id = c.fitting_id WHERE j.status = 'answered'";
+        $since = "SELECT c.id, r.finished_at, NULL, NULL, NULL, NULL, r.spot,
+                IF(r.finished_at > c.coated_at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL)
+            FROM ($cared) c STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id AND r.finished_at > $after
+            UNION ALL SELECT c.id, j.answered_at, NULL, NULL, NULL, NULL, j.spot, IF(j.answered_at > c.coated_at, j.parts, NULL)
+            FROM ($cared) c STRAIGHT_JOIN job j ON j.fitting_id = c.fitting_id AND j.status = 'answered' AND j.answered_at > $after";
 
         return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
                     IF(on_coat > 0, CONCAT_WS(',', GREATEST(parts, 1), IFNULL(spot, ''), on_coat), NULL) ORDER BY parts, spot SEPARATOR ';'), '')),
                 SUM(damages), MAX(last_held), MAX(last_print), washed_at, coated_at,
-                (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' ORDER BY k.created_at DESC, k.id DESC LIMIT 1),
+                (SELECT k.agent_id FROM care_event k WHERE k.side_id = each_spot.id AND k.kind = 'coat' AND k.created_at = coated_at
+                    ORDER BY k.id DESC LIMIT 1),
                 scuffed_at
             FROM (
-                SELECT h.*, p.parts, IF(p.parts <= 1, p.spot, NULL) AS spot, COUNT(p.at) AS prints,
-                    COALESCE(SUM(p.at IS NOT NULL AND (washed_at IS NULL OR p.at > washed_at)), 0) AS since_wash,
-                    COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damage = 1), 0) AS damages,
-                    MAX(IF(p.held = 1, p.at, NULL)) AS last_held, MAX(p.at) AS last_print
-                FROM (
-                    SELECT ps.id, ps.fitting_id,
-                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'wash') AS washed_at,
-                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'coat') AS coated_at,
-                        (SELECT MAX(created_at) FROM care_event WHERE side_id = ps.id AND kind = 'scuff' AND created_at >= f.created_at) AS scuffed_at
-                    FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id $side
-                ) h LEFT JOIN ($runs UNION ALL $jobs) p ON p.fitting_id = h.fitting_id
+                SELECT h.*, p.parts, IF(p.parts <= 1, p.spot, NULL) AS spot, COALESCE(SUM(p.prints), 0) AS prints,
+                    COALESCE(SUM(IF(washed_at IS NULL, p.prints, p.at > washed_at)), 0) AS since_wash,
+                    COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damages), 0) AS damages,
+                    MAX(p.last_held) AS last_held, MAX(p.last_print) AS last_print
+                FROM ($cared) h LEFT JOIN ($all UNION ALL $since) p ON p.id = h.id
                 GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at, p.parts, IF(p.parts <= 1, p.spot, NULL)
             ) each_spot
             GROUP BY id, fitting_id, washed_at, coated_at, scuffed_at";

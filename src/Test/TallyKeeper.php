@@ -76,6 +76,10 @@ final class TallyKeeper
     {
         [$changed, $sides, $sheets, $uses, $events, $agents] = [$this->changed, $this->sides, $this->sheets, $this->uses, $this->events, $this->agents];
         $this->changed = $this->sides = $this->sheets = $this->uses = $this->events = $this->agents = [];
+        // First: a side takes its prints for use from the months that these count.
+        foreach ($uses as $jobId) {
+            $this->tally->recountUse($jobId);
+        }
         foreach ($changed as $setupId) {
             $this->tally->recount($setupId);
         }
@@ -84,9 +88,6 @@ final class TallyKeeper
         }
         foreach ($sheets as $sideId) {
             $this->tally->leaveSheets($sideId);
-        }
-        foreach ($uses as $jobId) {
-            $this->tally->recountUse($jobId);
         }
         foreach ($events as $event) {
             foreach ($event->partsRunsAt() as $at) {

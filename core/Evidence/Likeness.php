@@ -20,7 +20,18 @@ final readonly class Likeness
         'side' => 0.4, 'lot' => 0.6, 'air' => 0.5, 'printer' => 0.8, 'changed' => 0.5, 'bed_after' => 0.3, 'nozzle' => 0.7, 'gap' => 0.6, 'use' => 0.5,
     ];
 
-    /** @param int $differences a bit for each, in the order of the weights */
+    /** Of the weights in their order. */
+    private const SIDE = 1 << 0;
+    private const LOT = 1 << 1;
+    private const AIR = 1 << 2;
+    private const PRINTER = 1 << 3;
+    private const CHANGED = 1 << 4;
+    private const BED_AFTER = 1 << 5;
+    private const NOZZLE = 1 << 6;
+    private const GAP = 1 << 7;
+    private const USE = 1 << 8;
+
+    /** @param int $differences a bit for each */
     private function __construct(private int $differences)
     {
     }
@@ -42,43 +53,39 @@ final readonly class Likeness
     ): self {
         // Asked of every run for every job: bits cost the least.
         return new self(
-            ($sameSide ? 0 : 1 << 0)
-            | ($sameLot ? 0 : 1 << 1)
-            | ($likeAir ? 0 : 1 << 2)
-            | (!$likeAir || $samePrinter ? 0 : 1 << 3)
-            | ($samePrinter && $changedSince ? 1 << 4 : 0)
-            | ($sameBedAfter ? 0 : 1 << 5)
-            | ($sameNozzle ? 0 : 1 << 6)
-            | ($sameGap ? 0 : 1 << 7)
-            | ($forUse ? 1 << 8 : 0),
+            ($sameSide ? 0 : self::SIDE)
+            | ($sameLot ? 0 : self::LOT)
+            | ($likeAir ? 0 : self::AIR)
+            | (!$likeAir || $samePrinter ? 0 : self::PRINTER)
+            | ($samePrinter && $changedSince ? self::CHANGED : 0)
+            | ($sameBedAfter ? 0 : self::BED_AFTER)
+            | ($sameNozzle ? 0 : self::NOZZLE)
+            | ($sameGap ? 0 : self::GAP)
+            | ($forUse ? self::USE : 0),
         );
     }
 
     public function onAnotherSide(): self
     {
-        return $this->and('side');
+        return new self($this->differences | self::SIDE);
     }
 
     public function withAnotherLot(): self
     {
-        return $this->and('lot');
+        return new self($this->differences | self::LOT);
     }
 
     public function withAnotherBedAfter(): self
     {
-        return $this->and('bed_after');
+        return new self($this->differences | self::BED_AFTER);
     }
 
     public function weight(): float
     {
-        $weight = 1.0;
-        $bit = 1;
-        foreach (self::WEIGHTS as $each) {
-            $weight *= 0 === ($this->differences & $bit) ? 1.0 : $each;
-            $bit <<= 1;
-        }
+        /** @var array<int, float> $of of what was alike: there are a few dozen of these among thousands */
+        static $of = [];
 
-        return $weight;
+        return $of[$this->differences] ??= self::product($this->differences);
     }
 
     public function same(): bool
@@ -114,8 +121,15 @@ final readonly class Likeness
         ));
     }
 
-    private function and(string $difference): self
+    private static function product(int $differences): float
     {
-        return new self($this->differences | (1 << (int) array_search($difference, array_keys(self::WEIGHTS), true)));
+        $weight = 1.0;
+        $bit = 1;
+        foreach (self::WEIGHTS as $each) {
+            $weight *= 0 === ($differences & $bit) ? 1.0 : $each;
+            $bit <<= 1;
+        }
+
+        return $weight;
     }
 }

@@ -18,7 +18,6 @@ use Sitzplatz\Choose\Request\Finish;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
-use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\Wishes;
 
@@ -32,13 +31,12 @@ final readonly class AskedJob
     /**
      * The same job on each printer.
      *
-     * @param array<string, mixed>                  $body
-     * @param non-empty-list<Printer>               $printers
-     * @param array<string, array<string, LastGap>> $lastGaps by printer and side
+     * @param array<string, mixed>    $body
+     * @param non-empty-list<Printer> $printers
      *
      * @return non-empty-list<JobRequest>
      */
-    public function on(array $printers, Catalogue $catalogue, array $body, array $lastGaps): array
+    public function on(array $printers, Catalogue $catalogue, array $body): array
     {
         $lot = null === $body['lotId'] ? null : $this->edit->reference(Lot::class, $body['lotId'], 'lotId');
         if (null !== $lot && $lot->materialId !== $body['materialId']) {
@@ -77,7 +75,6 @@ final readonly class AskedJob
                 Number::orNull($body['file']['bedLaterC'] ?? null),
             ),
             $lot?->labelBedC,
-            $lastGaps[$printer->id->toRfc4122()] ?? [],
         ), $printers);
     }
 

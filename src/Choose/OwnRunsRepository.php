@@ -10,11 +10,11 @@ use App\Platform\Database\StoredId;
 use App\Shelf\Number;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Expectation\LastGap;
 use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
-use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Question;
 use Sitzplatz\Test\TestPiece;
@@ -131,30 +131,17 @@ final readonly class OwnRunsRepository
         return $runs;
     }
 
-    /**
-     * Of the last run of a material that held on a side.
-     *
-     * @param string|null $printerId null: on any printer
-     *
-     * @return array<string, array<string, LastGap>> by printer and side
-     */
-    public function lastGaps(string $materialId, ?string $printerId): array
+    /** Of the last run of a material that held on a side of a printer; null: none did. */
+    public function lastGap(string $materialId, string $printerId, string $sideId): ?LastGap
     {
-        $gaps = [];
-        foreach ($this->database->iterateAssociative(
-            'SELECT printer_id, side_id, gap_mm, feeler, MAX(held_at) AS at FROM run_tally
-             WHERE material_id = ?'.(null === $printerId ? '' : ' AND printer_id = ?').' AND gap_mm IS NOT NULL AND held_at IS NOT NULL AND void = 0
-             GROUP BY printer_id, side_id, gap_mm, feeler ORDER BY at',
-            [$materialId, ...(null === $printerId ? [] : [Uuid::fromString($printerId)->toBinary()])],
-        ) as $row) {
-            $gaps[StoredId::text($row['printer_id'])][StoredId::text($row['side_id'])] = new LastGap(
-                (float) $row['gap_mm'],
-                (string) $row['feeler'],
-                substr((string) $row['at'], 0, 10),
-            );
-        }
+        $row = $this->database->fetchAssociative(
+            'SELECT gap_mm, feeler, held_at FROM run_tally
+             WHERE material_id = ? AND void = 0 AND printer_id = ? AND side_id = ? AND gap_mm IS NOT NULL AND held_at IS NOT NULL
+             ORDER BY held_at DESC LIMIT 1',
+            [$materialId, Uuid::fromString($printerId)->toBinary(), Uuid::fromString($sideId)->toBinary()],
+        );
 
-        return $gaps;
+        return false === $row ? null : new LastGap((float) $row['gap_mm'], (string) $row['feeler'], substr((string) $row['held_at'], 0, 10));
     }
 
     /**

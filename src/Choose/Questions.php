@@ -77,8 +77,7 @@ final readonly class Questions
         if ([] === $printers) {
             return new Question($catalogue, [], $stock, $this->ownRuns->experience($body['materialId']), [], 0, $any);
         }
-        $gaps = $this->ownRuns->lastGaps($body['materialId'], $any ? null : $printers[0]->id->toRfc4122());
-        $jobs = $this->asked->on($printers, $catalogue, $body, $gaps);
+        $jobs = $this->asked->on($printers, $catalogue, $body);
         $onShelf = $this->plates->sidesOnShelf();
         $profiles = $this->profiles->forJobs($body['materialId'], array_map(static fn (JobRequest $job): Job => new Job(
             $job->lotId,

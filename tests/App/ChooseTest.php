@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use Symfony\Component\Uid\Uuid;
+
 /** A choice over the API, with the shelf of the demo. */
 final class ChooseTest extends ApiTestCase
 {
@@ -62,6 +64,27 @@ final class ChooseTest extends ApiTestCase
         self::assertEqualsWithDelta(55, $detail['setPoint']['surfaceC'], 0.5);
         self::assertSame("set 58\u{00A0}°C (surface 55\u{00A0}°C)", $detail['setPoint']['words']);
         self::assertEqualsWithDelta(58, $detail['setPoint']['displayC'], 0);
+    }
+
+    public function testTheGapThatHeldLastIsOfTheSameSideOnTheSamePrinter(): void
+    {
+        $side = fn (string $label): string => Uuid::fromString($this->side($label))->toBinary();
+        $sides = ['P1 front' => 0.31, 'P1 back' => 0.32];
+        foreach ($sides as $label => $mm) {
+            self::assertGreaterThan(0, $this->database()->executeStatement(
+                "UPDATE run_tally SET gap_mm = ? WHERE material_id = 'pla' AND side_id = ? AND held_at IS NOT NULL",
+                [$mm, $side($label)],
+            ));
+        }
+        // On another printer one held there later.
+        self::assertGreaterThan(0, $this->database()->executeStatement(
+            "UPDATE run_tally SET gap_mm = 0.34, printer_id = ?, side_id = ?, held_at = held_at + INTERVAL 90 DAY WHERE material_id = 'pla' AND side_id = ?",
+            [Uuid::fromString($this->pick('/api/printers', 'name', 'South bay')['id'])->toBinary(), $side('P1 front'), $side('P3 front')],
+        ));
+        foreach ($sides as $label => $mm) {
+            $heeds = implode(' ', $this->choose(['lookAt' => $this->side($label).'/bare'])['detail']['heeds']);
+            self::assertStringContainsString("Last time it held here with a gap of $mm", $heeds);
+        }
     }
 
     public function testTheRoomTheBedTheCountAndTheBrimMoveIt(): void

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Choose\Expectation\Internal\RunsOfKind;
+use Sitzplatz\Choose\Expectation\Internal\RunsUnderConditions;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
-use Sitzplatz\Evidence\Likeness;
-use Sitzplatz\Warp\Surroundings;
 
 /** The shop's own runs of one material, looked up by how near they are to a proposal. */
 final readonly class Experience
@@ -17,14 +16,13 @@ final readonly class Experience
     public const BED_NEAR_K = 5.0;
     /** Exposures this near are taken as the same setting: less than a rung of a ladder (ours). */
     private const EXPOSURE_NEAR = 0.1;
-    private const AIR_NEAR_K = 10.0;
-    private const NOZZLE_NEAR_K = 10.0;
-    private const GAP_NEAR_MM = 0.03;
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
-    /** @var array<string, array<string, non-empty-list<OwnRuns>>> by surface and agent: those that differ for a job in the lot alone */
+    /** @var array<string, array<string, non-empty-list<OwnRuns>>> by surface and agent: those made under the same conditions */
     private array $madeAlike;
+    /** @var \ArrayObject<string, list<RunsUnderConditions>> by surface and agent, and what of a job they are summed up for */
+    private \ArrayObject $summed;
     /** @var \WeakMap<JobRequest, \ArrayObject<string, RunsOfKind>> by surface and agent */
     private \WeakMap $ofJob;
     /** @var array<string, ProvenSeat> by printer, side and agent */
@@ -45,11 +43,14 @@ final readonly class Experience
             $index[$kind][] = $run;
             // What a foothold in somebody's own words gave them, no job can be told to have.
             if (!$run->ownBrim) {
-                $alike[$kind][self::conditions($run)][] = $run;
+                $alike[$kind][RunsUnderConditions::key($run)][] = $run;
             }
         }
         $this->bySurfaceAndAgent = $index;
         $this->madeAlike = $alike;
+        /** @var \ArrayObject<string, list<RunsUnderConditions>> $summed */
+        $summed = new \ArrayObject();
+        $this->summed = $summed;
         $this->ofJob = new \WeakMap();
         $bySeat = [];
         foreach ($proven as $seat) {
@@ -100,49 +101,17 @@ final readonly class Experience
     {
         $ofJob = $this->ofJob[$job] ??= new \ArrayObject();
         $kind = $side->surfaceId.'/'.$agentId;
-        $runs = $ofJob[$kind] ?? null;
-        if (null === $runs) {
-            $ofJob[$kind] = $runs = new RunsOfKind($job->material->filament);
-            $nozzleC = $job->firstLayerNozzleC();
-            foreach ($this->madeAlike[$kind] ?? [] as $alike) {
-                $sameLot = self::likeness($alike[0], $job, $nozzleC);
-                $otherLot = $sameLot->withAnotherLot();
-                foreach ($alike as $run) {
-                    $runs->add($run, null === $job->lotId || $run->lotId === $job->lotId ? $sameLot : $otherLot, $job);
-                }
-            }
-        }
+        $runs = $ofJob[$kind] ??= new RunsOfKind($job, $this->summed($kind, $job));
 
         return $runs->at($at, $otherC)->of($side->id);
     }
 
-    /** All of it that {@see Likeness} looks at: hundreds of runs share a few dozen. */
-    private static function conditions(OwnRuns $run): string
+    /** @return list<RunsUnderConditions> of a surface and agent; shared by the jobs that would sum them up alike, as on any printer */
+    private function summed(string $kind, JobRequest $job): array
     {
-        return $run->printerId.pack(
-            'd5C3',
-            $run->bedC ?? \NAN,
-            $run->roomC ?? \NAN,
-            $run->chamberC ?? \NAN,
-            $run->nozzleC ?? \NAN,
-            $run->gapMm ?? \NAN,
-            (int) $run->enclosed,
-            (int) $run->changedSince,
-            (int) $run->forUse,
-        );
-    }
-
-    /** On the same side with the same lot, with the bed as it was. */
-    private static function likeness(OwnRuns $run, JobRequest $job, ?float $nozzleC): Likeness
-    {
-        return Likeness::of(
-            samePrinter: null === $run->printerId || $run->printerId === $job->printer->id,
-            likeAir: null === $run->printerId || self::likeAir($run, $job),
-            sameNozzle: self::within($run->nozzleC, $nozzleC, self::NOZZLE_NEAR_K),
-            // Nought and less is an offset of the machine, and says nothing of the gap.
-            sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
-            changedSince: $run->changedSince,
-            forUse: $run->forUse,
+        return $this->summed["$kind\0".RunsUnderConditions::keyOfJob($job)] ??= array_map(
+            static fn (array $runs): RunsUnderConditions => RunsUnderConditions::of($runs, $job),
+            array_values($this->madeAlike[$kind] ?? []),
         );
     }
 
@@ -150,17 +119,5 @@ final readonly class Experience
     public static function sameExposure(?float $one, ?float $other): bool
     {
         return null !== $one && null !== $other && abs($one - $other) <= self::EXPOSURE_NEAR * $other;
-    }
-
-    private static function within(?float $a, ?float $b, float $within): bool
-    {
-        return null === $a || null === $b || abs($a - $b) <= $within;
-    }
-
-    private static function likeAir(OwnRuns $run, JobRequest $job): bool
-    {
-        $then = Surroundings::celsius($run->roomC ?? $job->roomC, $run->bedC, $run->enclosed, $run->chamberC);
-
-        return abs($then - Surroundings::celsius($job->roomC, $run->bedC, $job->printer->enclosed, $job->printer->chamberC)) <= self::AIR_NEAR_K;
     }
 }

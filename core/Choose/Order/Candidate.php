@@ -12,6 +12,7 @@ use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
+use Sitzplatz\Choose\Expectation\LastGap;
 use Sitzplatz\Choose\Expectation\OwnRecord;
 use Sitzplatz\Choose\Expectation\RunsToTell;
 use Sitzplatz\Choose\Request\HoldDown;
@@ -144,8 +145,12 @@ final readonly class Candidate
         return $reasons;
     }
 
-    /** @return list<Sentence> to see to before printing */
-    public function heeds(): array
+    /**
+     * @param LastGap|null $last what was set when this material last held on this side of this printer; null: it never did
+     *
+     * @return list<Sentence> to see to before printing
+     */
+    public function heeds(?LastGap $last): array
     {
         $job = $this->proposal->job;
         $side = $this->proposal->side;
@@ -154,7 +159,7 @@ final readonly class Candidate
 
         return array_values(array_filter([
             null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
-            $this->gapToStartFrom(),
+            $this->gapToStartFrom($last),
             ...$this->offset(),
             ...$this->file(),
             $side->thinGlass() ? Sentence::of('heed.thin_glass') : null,
@@ -301,12 +306,10 @@ final readonly class Candidate
     }
 
     /** What held last here, or where to begin: what welds high, to be stepped down. */
-    private function gapToStartFrom(): ?Sentence
+    private function gapToStartFrom(?LastGap $last): ?Sentence
     {
-        $job = $this->proposal->job;
-        $last = $job->lastGaps[$this->proposal->side->id] ?? null;
         $window = $this->pairing->gapMm;
-        if (!$job->material->filament) {
+        if (!$this->proposal->job->material->filament) {
             return null;
         }
 

@@ -18,7 +18,6 @@ final readonly class JobRequest
     /** From so many parts on, practice speaks of a full plate (our own choice). */
     public const FULL_PLATE = 10;
 
-    /** @param array<string, LastGap> $lastGaps by side: what was set when it last held this material on this printer */
     public function __construct(
         public Material $material,
         public PrinterFacts $printer,
@@ -46,7 +45,6 @@ final readonly class JobRequest
         public FileFacts $file = new FileFacts(),
         /** What the label of the lot recommends for the bed, °C. */
         public ?float $labelBedC = null,
-        public array $lastGaps = [],
     ) {
     }
 
@@ -72,7 +70,6 @@ final readonly class JobRequest
             $gapMm ?? $this->gapMm,
             $this->file,
             $this->labelBedC,
-            $this->lastGaps,
         );
     }
 

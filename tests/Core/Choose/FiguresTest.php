@@ -90,7 +90,7 @@ final class FiguresTest extends TestCase
                 array_map(static fn ($step): array => [$step->id, $each->holdWithout($step)], $proposal->steps()),
             ];
             if ($i < 5 || 0 === $i % 6) {
-                $figures["$key why"] = [$each->reasons(), $each->heeds(), $each->cautions()];
+                $figures["$key why"] = [$each->reasons(), $each->heeds(null), $each->cautions()];
             }
             if ($i < 3) {
                 $sums = CandidateSums::of($each, $ranking->heat, 1 === $i ? self::strength() : null);

@@ -92,7 +92,7 @@ final class FitTest extends TestCase
 
     public function testAFileThatContradictsTheJobIsSaid(): void
     {
-        $heeds = static fn (FileFacts $file): string => implode(' ', Said::all(self::rank(self::job('pla', ['file' => $file]), [self::side('pei_textured')])->candidates[0]->heeds()));
+        $heeds = static fn (FileFacts $file): string => implode(' ', Said::all(self::rank(self::job('pla', ['file' => $file]), [self::side('pei_textured')])->candidates[0]->heeds(null)));
         self::assertStringContainsString('heed.file_bed file=75', $heeds(new FileFacts(75.0)));
         self::assertStringNotContainsString('heed.file_bed', $heeds(new FileFacts(56.0)));
         self::assertStringNotContainsString('heed.file_bed', $heeds(new FileFacts()));

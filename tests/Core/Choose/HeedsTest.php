@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Choose\Expectation\LastGap;
 use Sitzplatz\Choose\Order\Candidate;
-use Sitzplatz\Choose\Request\LastGap;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Tests\Core\Words\Said;
@@ -18,15 +18,14 @@ final class HeedsTest extends TestCase
 
     public function testTheGapIsRememberedAndWhatWeldsStartsHigh(): void
     {
-        $last = ['lastGaps' => ['P1' => new LastGap(0.12, 'note paper', '2026-11-03')]];
+        $last = new LastGap(0.12, 'note paper', '2026-11-03');
         self::assertStringContainsString(
             'heed.last_gap gap=0.12 feeler=note paper day=2026-11-03',
-            self::heeds(self::rank(self::job('pla', $last), [self::side('pei_textured')])),
+            self::heeds(self::rank(self::job('pla'), [self::side('pei_textured')]), $last),
         );
-        self::assertStringNotContainsString('heed.last_gap', self::heeds(self::rank(self::job('pla', $last), [self::side('pei_textured', 'P2')])), 'Another side.');
         $sheet = self::heeds(self::rank(self::job('petg'), [self::side('adhesive_sheet')]));
         self::assertStringContainsString('heed.start_high high=0.35 usual=0.25', $sheet);
-        self::assertStringContainsString('heed.last_gap', self::heeds(self::rank(self::job('petg', $last), [self::side('adhesive_sheet')])), 'What held beats the rule.');
+        self::assertStringContainsString('heed.last_gap', self::heeds(self::rank(self::job('petg'), [self::side('adhesive_sheet')]), $last), 'What held beats the rule.');
         self::assertStringNotContainsString('heed.start_high', self::heeds(self::rank(self::job('pla'), [self::side('pei_textured')])));
     }
 
@@ -144,10 +143,10 @@ final class HeedsTest extends TestCase
         );
     }
 
-    private static function heeds(\Sitzplatz\Choose\Order\Ranking $ranking): string
+    private static function heeds(\Sitzplatz\Choose\Order\Ranking $ranking, ?LastGap $last = null): string
     {
         self::assertNotSame([], $ranking->candidates, implode(' ', array_map(static fn ($r): string => Said::of($r->reason), $ranking->rejections)));
 
-        return implode(' ', array_merge(...array_map(static fn (Candidate $c): array => Said::all($c->heeds()), $ranking->candidates)));
+        return implode(' ', array_merge(...array_map(static fn (Candidate $c): array => Said::all($c->heeds($last)), $ranking->candidates)));
     }
 }

@@ -282,7 +282,7 @@ final class SeasonedTechnicianTest extends TestCase
         $board = self::find(self::rank(self::job('abs'), [self::side('perforated_board')]), 'perforated_board');
         self::assertNotNull($board);
         self::assertSame('foothold.raft', Said::of($board->proposal->foothold()->words()));
-        self::assertStringContainsString('heed.raft', implode(' ', Said::all($board->heeds())));
+        self::assertStringContainsString('heed.raft', implode(' ', Said::all($board->heeds(null))));
     }
 
     public function testATallBarOfAbsInTheOpenIsFarBelowTheSameInAChamber(): void

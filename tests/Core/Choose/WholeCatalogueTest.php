@@ -46,7 +46,7 @@ final class WholeCatalogueTest extends TestCase
         foreach ($ranking->candidates as $candidate) {
             self::assertGreaterThan(0, $candidate->chance);
             self::assertLessThan(1, $candidate->chance);
-            foreach ([...$candidate->reasons(), ...$candidate->heeds(), ...$candidate->cautions()] as $sentence) {
+            foreach ([...$candidate->reasons(), ...$candidate->heeds(null), ...$candidate->cautions()] as $sentence) {
                 self::assertNotSame('', Said::of($sentence));
             }
             self::assertSame(\count($candidate->reasons()), \count(array_unique(Said::all($candidate->reasons()))), 'Nothing is said twice.');

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Choose\Request;
+namespace Sitzplatz\Choose\Expectation;
 
-/** The first-layer gap of the last run that held. */
+/** The first-layer gap of the last run of a material that held on a side of a printer. */
 final readonly class LastGap
 {
     public function __construct(

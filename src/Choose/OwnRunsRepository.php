@@ -46,17 +46,23 @@ final readonly class OwnRunsRepository
     public function sums(?string $materialId): array
     {
         $sums = [];
+        // Asked apart: joined, it would be looked up for each of many materials on a sheet.
+        $surfaces = $this->database->fetchAllKeyValue('SELECT f.id, f.surface_id FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id');
         foreach ($this->database->iterateNumeric(
-            'SELECT t.material_id, f.surface_id, t.ended FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id
-                JOIN fitting f ON f.id = t.fitting_id'.(null === $materialId ? '' : ' WHERE t.material_id = ?'),
+            "SELECT material_id, fitting_id, ended FROM sheet_tally WHERE ended <> '[]'".(null === $materialId ? '' : ' AND material_id = ?'),
             null === $materialId ? [] : [$materialId],
-        ) as [$material, $surface, $ended]) {
+        ) as [$material, $fitting, $ended]) {
+            // Laid between the two questions.
+            if (!isset($surfaces[$fitting])) {
+                continue;
+            }
+            $surface = (string) $surfaces[$fitting];
             /** @var list<array{string, string}> $byAgent */
             $byAgent = json_decode((string) $ended, true, 3, \JSON_THROW_ON_ERROR);
             foreach ($byAgent as [$agent, $ends]) {
                 [$runs, $held, $released, $clean] = OwnRuns::tallied($ends);
-                $sum = $sums[(string) $material][(string) $surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
-                $sums[(string) $material][(string) $surface][$agent] = [
+                $sum = $sums[(string) $material][$surface][$agent] ?? ['runs' => 0, 'held' => 0, 'released' => 0, 'clean' => 0];
+                $sums[(string) $material][$surface][$agent] = [
                     'runs' => $sum['runs'] + $runs,
                     'held' => $sum['held'] + $held,
                     'released' => $sum['released'] + $released,

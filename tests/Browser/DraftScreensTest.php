@@ -83,7 +83,7 @@ final class DraftScreensTest extends BrowserTestCase
     public function testAnEntryWaitsForAServerThatHasATrouble(): void
     {
         // Tables are only altered while nobody is at them.
-        $this->database("CREATE TABLE IF NOT EXISTS no_room (x INT)// TRUNCATE TABLE no_room// CREATE TRIGGER no_room BEFORE INSERT ON reading FOR EACH ROW
+        $this->database("CREATE TABLE IF NOT EXISTS no_room (x INT)// TRUNCATE TABLE no_room// CREATE OR REPLACE TRIGGER no_room BEFORE INSERT ON reading FOR EACH ROW
             IF EXISTS (SELECT 1 FROM no_room) THEN SIGNAL SQLSTATE '45000'; END IF");
         $this->coolingRun();
         $this->database('INSERT INTO no_room VALUES (1)');
@@ -161,11 +161,13 @@ final class DraftScreensTest extends BrowserTestCase
         $this->untilOnTheServer('print');
         $this->network(false);
         $this->press('Done. First layer');
-        $this->see('“First layer” was not taken');
+        $this->press('Held to the end');
+        $this->see('This device is full: 3 entries are kept by this page alone. Leave it open until the server has them.');
+        $this->see('Reconnecting. This device is full: leave this page open.');
         $this->network(true);
-        $this->press('Understood');
-        $this->until(fn (): bool => !str_contains($this->text(), 'was not taken'), 'It is still said.');
-        $this->see('Start the print');
+        $this->untilOnTheServer('cool');
+        $this->until(fn (): bool => !str_contains($this->text(), 'This device is full'), 'It is still said.');
+        self::assertStringNotContainsString('was not taken', $this->text());
     }
 
     public function testWhereSomebodyElseWasFirstBothSaysStandSideBySide(): void

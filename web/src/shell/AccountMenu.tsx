@@ -7,7 +7,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { USER_ROLE_WORDS } from '../ui/words';
 import { say } from '../words/say';
-import { useOutbox } from './outbox';
+import { close, useOutbox } from './outbox';
 
 const Preferences = lazy(async () => ({ default: (await import('../account/Preferences')).Preferences }));
 
@@ -20,13 +20,14 @@ const ITEM = 'flex min-h-11 cursor-pointer items-center rounded-sm px-3 data-[hi
 async function signOut(): Promise<void> {
     await ask(api.DELETE('/api/session'));
     // Loaded anew, so that nothing of the one who left stays in memory.
+    close();
     location.assign('/');
 }
 
 /** Who is here, and what they may do about it; open as soon as it is there. */
 export function AccountMenu({ user, children }: { user: Schemas['User']; children: ReactNode }) {
     const navigate = useNavigate();
-    const { waiting } = useOutbox();
+    const { waiting, unkept } = useOutbox();
     const [open, setOpen] = useState(true);
     const [preferences, setPreferences] = useState(false);
     const [password, setPassword] = useState(false);
@@ -78,9 +79,10 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
                 </Suspense>
             ) : null}
             <Dialog title={say('shell.sign_out')} open={leaving} onOpen={setLeaving}>
-                <p className="mb-4">{say('outbox.waits_for_you', { waiting: waiting.length })}</p>
+                {waiting.length > unkept ? <p className="mb-4">{say('outbox.waits_for_you', { waiting: waiting.length - unkept })}</p> : null}
+                {unkept > 0 ? <p className="mb-4">{say('outbox.lost_on_leaving', { unkept })}</p> : null}
                 <div className="flex gap-2">
-                    <Button tone="main" onClick={() => void signOut()}>
+                    <Button tone={unkept > 0 ? 'danger' : 'main'} onClick={() => void signOut()}>
                         {say('shell.sign_out')}
                     </Button>
                     <Button onClick={() => setLeaving(false)}>{say('outbox.stay')}</Button>

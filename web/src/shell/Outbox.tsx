@@ -18,7 +18,7 @@ const LATE_MS = 1_500;
 export function Outbox() {
     const queries = useQueryClient();
     const person = useSession().user?.id;
-    const { waiting, refused } = useOutbox();
+    const { waiting, refused, unkept } = useOutbox();
     useEffect(() => {
         if (!person) return;
         void open(person, async (delivered) => {
@@ -40,7 +40,7 @@ export function Outbox() {
     if (!late && refused.length === 0) return null;
     return (
         <div className="mx-auto flex w-full max-w-[86rem] flex-col gap-2 px-4 pb-2" role="status">
-            {late ? <Notice tone="caution">{say('outbox.waiting', { waiting: waiting.length })}</Notice> : null}
+            {late ? <Notice tone="caution">{unkept > 0 ? say('outbox.unkept', { unkept }) : say('outbox.waiting', { waiting: waiting.length })}</Notice> : null}
             {refused.map((each) => (
                 <NotTaken key={each.id} refused={each} />
             ))}

@@ -5,6 +5,7 @@ import { useEffect, useSyncExternalStore } from 'react';
 import { isReached, onReach, signedOut, tryToReach } from '../api/client';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/say';
+import { useOutbox } from './outbox';
 
 const TRY_MS = 1_000;
 
@@ -13,6 +14,7 @@ export function Reconnecting() {
     const queries = useQueryClient();
     const router = useRouter();
     const reached = useSyncExternalStore(onReach, isReached);
+    const { unkept } = useOutbox();
     useEffect(() => {
         if (reached) return;
         const timer = setInterval(() => {
@@ -32,7 +34,7 @@ export function Reconnecting() {
         <div className="pointer-events-none fixed inset-x-0 top-2 z-[60] mx-auto w-fit max-w-full px-4" role="status">
             {reached ? null : (
                 <div className="rounded shadow-xl">
-                    <Notice tone="caution">{say('shell.reconnecting')}</Notice>
+                    <Notice tone="caution">{unkept > 0 ? say('shell.reconnecting_stay') : say('shell.reconnecting')}</Notice>
                 </div>
             )}
         </div>

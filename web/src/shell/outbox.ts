@@ -3,7 +3,6 @@ import { useSyncExternalStore } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
-import { say } from '../words/say';
 
 /** What somebody says of a print for use when it comes off. */
 export type JobCommand =
@@ -48,10 +47,14 @@ const BUSY_MS = 1_500;
 /** Whose entries are sent now. Those of others wait on this device until they sign in again. */
 let person: string | null = null;
 let box: Box = EMPTY;
-/** What the device has not written: touches that are being written, and what could be neither written nor sent. */
-let unwritten: Box = EMPTY;
+/** Touches that the device is writing. */
+let writing: Entry[] = [];
+/** What the device could not write, being full or keeping nothing for this page: it waits behind the rest as long as the page is open. */
+let unkept: Box = EMPTY;
+/** What was sent and could not be taken out of what is kept: a full device may refuse even that. */
+const sent = new Set<string>();
 /** All of it, as pages see it. */
-let seen: Box = EMPTY;
+let seen: Box & { unkept: number } = { ...EMPTY, unkept: 0 };
 let answered: (delivered: Delivered) => Promise<void> = () => Promise.resolve();
 let nowOpen: () => void = () => undefined;
 /** A touch before it is known whose it is waits for that, and is not lost. */
@@ -63,21 +66,26 @@ const others = typeof BroadcastChannel === 'undefined' ? null : new BroadcastCha
 
 const key = (id: string) => `outbox.${id}`;
 
-function show(next: Box, notYet = unwritten): void {
-    box = next;
-    unwritten = notYet;
-    const written = new Set(box.waiting.map((entry) => entry.id));
-    seen = { waiting: [...box.waiting, ...unwritten.waiting.filter((entry) => !written.has(entry.id))], refused: [...box.refused, ...unwritten.refused] };
+function show(next: { box?: Box; writing?: Entry[]; unkept?: Box }): void {
+    ({ box, writing, unkept } = { box, writing, unkept, ...next });
+    const kept = waiting();
+    const there = new Set(kept.map((entry) => entry.id));
+    seen = { waiting: [...kept, ...writing.filter((entry) => !there.has(entry.id))], refused: [...box.refused, ...unkept.refused], unkept: unkept.waiting.length };
     listeners.forEach((listener) => listener());
 }
 
-/** Changes what is kept in one go, also against another window of this browser. */
-async function change(make: (was: Box) => Box): Promise<void> {
+/** In the order in which it is sent. */
+function waiting(): Entry[] {
+    return [...box.waiting.filter((entry) => !sent.has(entry.id)), ...unkept.waiting];
+}
+
+/** Changes what is kept in one go, also against another window of this browser; and with it what only this page knows. */
+async function change(make: (was: Box) => Box, also: () => { unkept?: Box } = () => ({})): Promise<void> {
     const whose = person;
     if (whose === null) return;
     let next = EMPTY;
-    await update<Box>(key(whose), (was) => (next = make(was ?? EMPTY)));
-    if (whose === person) show(next);
+    await update<Box>(key(whose), (was = EMPTY) => (next = make({ ...was, waiting: was.waiting.filter((entry) => !sent.has(entry.id)) })));
+    if (whose === person) show({ box: next, ...also() });
     others?.postMessage(whose);
 }
 
@@ -87,7 +95,7 @@ async function load(): Promise<void> {
     const whose = person;
     if (whose === null) return;
     const stored = await get<Box>(key(whose));
-    if (whose === person) show(stored ?? EMPTY);
+    if (whose === person) show({ box: stored ?? EMPTY });
 }
 
 /** From now on entries are this person's; what the server answers is handed on. */
@@ -95,46 +103,66 @@ export async function open(id: string, onAnswer: (delivered: Delivered) => Promi
     answered = onAnswer;
     if (person !== id) {
         person = id;
-        show(EMPTY, { ...unwritten, refused: [] });
+        show({ box: EMPTY, unkept: EMPTY });
     }
     nowOpen();
     await load();
     await flush();
 }
 
+let last: Promise<void> = Promise.resolve();
+
 /** Shows what was touched at once, keeps it, and sends it as soon as it can. */
 export async function post(rests: { id: string; version: number }, run: string, command: Command): Promise<void> {
-    const entry: Entry = { id: v7(), runId: rests.id, run, command, version: null, touchedAt: Date.now() };
-    // A photo leaves a print as it is: what is said of it rests on what was seen.
-    const moves = !['answer', 'drop', 'job_photo'].includes(command.kind);
-    const restsOn = (waiting: Entry[]) => (moves && waiting.some((each) => each.runId === entry.runId) ? null : rests.version);
+    const entry: Entry = { id: v7(), runId: rests.id, run, command, version: rests.version, touchedAt: Date.now() };
+    const left = (refused: Refused[]) => refused.filter((each) => each.runId !== entry.runId);
     // Writing takes a moment, in which the next touch would be one of what stood there before.
-    show(box, { waiting: [...unwritten.waiting, entry], refused: unwritten.refused.filter((each) => each.runId !== entry.runId) });
+    show({ writing: [...writing, entry], unkept: { ...unkept, refused: left(unkept.refused) } });
     await isOpen;
-    try {
-        await change(({ waiting, refused }) => ({ waiting: [...waiting, { ...entry, version: restsOn(waiting) }], refused: refused.filter((each) => each.runId !== entry.runId) }));
-    } catch {
-        // The device is full, or keeps nothing for this page.
-        await flush();
-        await sendUnwritten({ ...entry, version: restsOn(box.waiting) });
-    } finally {
-        show(box, { ...unwritten, waiting: unwritten.waiting.filter((each) => each.id !== entry.id) });
-    }
+    // One after the other: where the first finds no room and the second does, the second would be sent first.
+    await (last = last.then(() => keep(entry, left)));
     await flush();
 }
 
-async function sendUnwritten(entry: Entry): Promise<void> {
+async function keep(entry: Entry, left: (refused: Refused[]) => Refused[]): Promise<void> {
+    const kept = new Set<string>();
     try {
-        await answered(await deliver(entry));
-    } catch (error) {
-        const { message, theirs } = error instanceof Problem ? error : { message: say('outbox.device_is_full'), theirs: null };
-        show(box, { ...unwritten, refused: [...unwritten.refused, { ...entry, message, theirs: (theirs ?? null) as Refused['theirs'] }] });
+        // What found no room before may find it now.
+        await change(
+            ({ waiting, refused }) => {
+                const before = [...waiting, ...unkept.waiting];
+                unkept.waiting.forEach((each) => kept.add(each.id));
+                return { waiting: [...before, behind(before, entry)], refused: left(refused) };
+            },
+            () => ({ unkept: { ...unkept, waiting: unkept.waiting.filter((each) => !kept.has(each.id)) } }),
+        );
+    } catch {
+        show({ unkept: { ...unkept, waiting: [...unkept.waiting, behind(waiting(), entry)] } });
+    } finally {
+        show({ writing: writing.filter((each) => each.id !== entry.id) });
     }
 }
 
+/** Behind others of its run it rests on what they make of it. A photo leaves a print as it is: what is said of it rests on what was seen. */
+function behind(others: Entry[], entry: Entry): Entry {
+    const moves = !['answer', 'drop', 'job_photo'].includes(entry.command.kind);
+    return moves && others.some((each) => each.runId === entry.runId) ? { ...entry, version: null } : entry;
+}
+
+/** Whoever was here is gone: what waits is kept for them, and what this page alone kept is lost, which they were told. */
+export function close(): void {
+    person = null;
+    show({ box: EMPTY, unkept: EMPTY });
+}
+
+addEventListener('beforeunload', (event) => {
+    if (unkept.waiting.length > 0) event.preventDefault();
+});
+
 export async function dropRefused(id: string): Promise<void> {
-    show(box, { ...unwritten, refused: unwritten.refused.filter((each) => each.id !== id) });
-    if (box.refused.some((each) => each.id === id)) await change(({ waiting, refused }) => ({ waiting, refused: refused.filter((each) => each.id !== id) }));
+    const left = (refused: Refused[]) => refused.filter((each) => each.id !== id);
+    show({ unkept: { ...unkept, refused: left(unkept.refused) } });
+    if (box.refused.some((each) => each.id === id)) await change(({ waiting, refused }) => ({ waiting, refused: left(refused) }));
 }
 
 let sending: Promise<void> | null = null;
@@ -154,18 +182,13 @@ async function oneAtATime(): Promise<void> {
 
 async function send(): Promise<void> {
     await load();
-    for (let entry = box.waiting[0]; entry; entry = box.waiting[0]) {
+    for (let entry = waiting()[0]; entry; entry = waiting()[0]) {
         const current = entry;
-        const rest = (waiting: Entry[], version: number | null) => {
-            const left = waiting.filter((each) => each.id !== current.id);
-            const next = left.findIndex((each) => each.runId === current.runId);
-            return version === null ? left : left.map((each, i) => (i === next ? { ...each, version } : each));
-        };
         try {
             const delivered = await deliver(current);
             // Shown first and forgotten then: in between nothing falls back to what was before.
             await answered(delivered);
-            await change(({ waiting, refused }) => ({ waiting: rest(waiting, 'job' in delivered ? delivered.job.version : delivered.sheet.run.version), refused }));
+            await forget(current, 'job' in delivered ? delivered.job.version : delivered.sheet.run.version, null);
         } catch (error) {
             // Signed out, or a trouble of the server: neither is a fault of the entry, and it is tried again.
             if (!(error instanceof Problem) || error.status === 401 || (error.status >= 500 && !error.busy)) return;
@@ -177,8 +200,31 @@ async function send(): Promise<void> {
             const theirs = (error.theirs ?? null) as Refused['theirs'];
             // An answer may have been lost on its way: what is as wished already is done.
             const done = theirs !== null && isSo(current.command, theirs);
-            await change(({ waiting, refused }) => ({ waiting: rest(waiting, theirs?.version ?? null), refused: done ? refused : [...refused, { ...current, message: error.message, theirs }] }));
+            await forget(current, theirs?.version ?? null, done ? null : { ...current, message: error.message, theirs });
         }
+    }
+}
+
+/**
+ * It waits no more, and the next of its run rests on what came of it.
+ *
+ * @param version that its run has now; null: nobody knows
+ * @param why     null: it was taken
+ */
+async function forget(entry: Entry, version: number | null, why: Refused | null): Promise<void> {
+    const next = waiting().find((each) => each.runId === entry.runId && each.id !== entry.id)?.id;
+    const rest = (entries: Entry[]) => entries.filter((each) => each.id !== entry.id).map((each) => (version !== null && each.id === next ? { ...each, version } : each));
+    const refused = why === null ? [] : [why];
+    if (unkept.waiting.some((each) => each.id === entry.id)) {
+        show({ unkept: { waiting: rest(unkept.waiting), refused: [...unkept.refused, ...refused] } });
+        return;
+    }
+    show({ unkept: { ...unkept, waiting: rest(unkept.waiting) } });
+    try {
+        await change((was) => ({ waiting: rest(was.waiting), refused: [...was.refused, ...refused] }));
+    } catch {
+        sent.add(entry.id);
+        show({ unkept: { ...unkept, refused: [...unkept.refused, ...refused] } });
     }
 }
 
@@ -258,6 +304,7 @@ function subscribe(listener: () => void): () => void {
     return () => listeners.delete(listener);
 }
 
-export function useOutbox(): Box {
+/** @returns how many of those that wait are kept by this page alone, too */
+export function useOutbox(): Box & { unkept: number } {
     return useSyncExternalStore(subscribe, () => seen);
 }

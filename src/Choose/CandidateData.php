@@ -203,7 +203,7 @@ final readonly class CandidateData
             'ownWorth' => $expectation->ownWorth(),
             'evidence' => array_map(
                 static fn (Evidence $e): array => [
-                    'likeness' => $e->likeness->words(),
+                    'likeness' => $e->words(),
                     'successes' => $e->successes,
                     'runs' => $e->runs,
                     'worth' => $e->worth(),

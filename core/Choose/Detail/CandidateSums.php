@@ -123,7 +123,7 @@ final readonly class CandidateSums
         }
         foreach ($expectation->evidence as $each) {
             $inputs[] = new Input(
-                Sentence::of('sum.expect.likeness', likeness: $each->likeness->words()),
+                Sentence::of('sum.expect.likeness', likeness: $each->words()),
                 Sentence::of('sum.expect.of', successes: Quantity::count($each->successes), runs: Quantity::count($each->runs)),
                 Sentence::of('sum.expect.counted_at', worth: Quantity::number($each->worth(), 0.1)),
             );

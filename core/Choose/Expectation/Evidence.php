@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Evidence\Likeness;
+use Sitzplatz\Words\Sentence;
 
 /** So many own runs of one likeness, how many of them succeeded, and what they count for. */
 final readonly class Evidence
@@ -19,6 +20,12 @@ final readonly class Evidence
         /** Made with no fewer parts on the plate than the job has: they speak for the plate as a whole. */
         public bool $wholePlate = false,
     ) {
+    }
+
+    /** What they were, so that those of full plates and those of fewer parts are told apart. */
+    public function words(): Sentence
+    {
+        return $this->wholePlate ? $this->likeness->words() : Sentence::of('likeness.fewer_parts', likeness: $this->likeness->words());
     }
 
     /** What all of them are worth, in runs. */

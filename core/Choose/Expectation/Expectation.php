@@ -129,7 +129,7 @@ final readonly class Expectation
                 $each->worth() < $each->runs - 0.005 ? "expect.$question.counted_at" : "expect.$question.own",
                 successes: Quantity::count($each->successes),
                 runs: Quantity::count($each->runs),
-                likeness: $each->likeness->words(),
+                likeness: $each->words(),
                 worth: Quantity::number($each->worth(), 0.1),
             );
         }

@@ -130,6 +130,21 @@ final class ExperienceTest extends TestCase
         self::assertSame([], $resin->near($job, self::side('resin_sanded'), null, 36)['hold']);
     }
 
+    public function testFullPlatesAreToldFromPlatesWithFewerParts(): void
+    {
+        $runs = [
+            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 4),
+            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 3, 2, 3, 3, 25, 1),
+        ];
+        $said = static fn (int $parts): array => array_map(
+            static fn (Evidence $each): array => [$each->successes, $each->runs, Said::of($each->words())],
+            (new Experience($runs))->near(self::job('pla', ['partCount' => $parts]), self::side('pei_textured'), null, 55)['hold'],
+        );
+        self::assertSame([[8, 8, 'likeness.same'], [2, 3, 'likeness.fewer_parts likeness=likeness.same']], $said(4));
+        self::assertSame([[10, 11, 'likeness.same']], $said(1), 'A single part is a full plate.');
+        self::assertSame([[10, 11, 'likeness.fewer_parts likeness=likeness.same']], $said(9));
+    }
+
     public function testBeyondWhatWasProvenIsSaid(): void
     {
         $runs = [

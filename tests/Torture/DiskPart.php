@@ -97,8 +97,12 @@ final class DiskPart implements Part
     {
         $out = fopen($filler, 'a');
         $piece = random_bytes(65_536);
-        while ($out && disk_free_space($disk) > $megabytes * 1_048_576 && \strlen($piece) === @fwrite($out, $piece)) {
-            continue;
+        // So much and no more: what the app gives up meanwhile is not for it.
+        for ($bytes = disk_free_space($disk) - $megabytes * 1_048_576; $out && $bytes > 0; $bytes -= $written) {
+            $written = (int) @fwrite($out, $piece);
+            if ($written < \strlen($piece)) {
+                break;
+            }
         }
         $out && fclose($out);
     }

@@ -93,7 +93,8 @@ final readonly class RunSheetData
             $this->watch->showsNow($run),
             $run->spot,
         );
-        $sequence = $this->book->state($run, $this->now->time())->sequence();
+        $state = $this->book->state($run, $this->now->time());
+        $sequence = $state->sequence();
         $stand = [];
         foreach ($run->part()->standing as $each) {
             $stand[$each->reading->id->toRfc4122()] = true;
@@ -137,10 +138,11 @@ final readonly class RunSheetData
                 static fn (StoredReading $reading): array => [...$reading->toArray(), 'stands' => isset($stand[$reading->id->toRfc4122()])],
                 $this->runs->readings($run),
             ),
-            'missing' => $run->status->open() ? array_map(
-                static fn (Measure $measure): string => $measure->value,
-                $this->book->state($run, $this->now->time())->missing(),
-            ) : [],
+            'missing' => $run->status->open() ? self::measures($state->missing()) : [],
+            'missingByOutcome' => array_map(
+                static fn (Outcome $outcome): array => $run->status->open() ? self::measures($state->missingWhere($outcome->held())) : [],
+                array_column(Outcome::cases(), null, 'value'),
+            ),
             'mayTakeBack' => $this->mayTakeBack($run),
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
@@ -226,6 +228,16 @@ final readonly class RunSheetData
         }
 
         return $steps;
+    }
+
+    /**
+     * @param list<Measure> $measures
+     *
+     * @return list<string>
+     */
+    private static function measures(array $measures): array
+    {
+        return array_map(static fn (Measure $measure): string => $measure->value, $measures);
     }
 
     /**

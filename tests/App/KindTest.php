@@ -60,7 +60,11 @@ final class KindTest extends ApiTestCase
         self::assertSame([null, 0], [$plan['limits']['hotPullAtLeastN'], $plan['hotPerSetup']]);
         $started = $this->start($this->ask('POST', '/api/comparisons', $plan, 201));
         $run = $this->runsOf($started, 0)[0];
+        $before = $this->ask('GET', "/api/runs/{$run['id']}", null, 200);
         $sheet = $this->outcome($run['id'], 'held');
+        // Without network a page goes on by this.
+        self::assertSame($sheet['missing'], $before['missingByOutcome']['held']);
+        self::assertSame([['held'], []], [$before['missing'], $before['missingByOutcome']['came_off']]);
         self::assertEqualsWithDelta(12, $sheet['comparison']['pullLimitN'], 1e-9, 'It has to stay below what a part may take to come off.');
         self::assertSame(['pull_hot', 'effort', 'damage'], $sheet['missing']);
         $this->ask('POST', "/api/runs/{$run['id']}/readings", ['measure' => 'pull_hot', 'value' => 40, 'unit' => 'N', 'atLeast' => false], 201);

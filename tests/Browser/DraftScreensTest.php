@@ -170,6 +170,33 @@ final class DraftScreensTest extends BrowserTestCase
         self::assertStringNotContainsString('was not taken', $this->text());
     }
 
+    public function testARunIsDoneToItsEndWithoutNetwork(): void
+    {
+        $this->signIn('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Prepare the plate');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->network(false);
+        foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer', 'Held to the end'] as $touch) {
+            $this->press($touch);
+        }
+        $this->see('Let it cool');
+        $this->fill('Came off at, °C', '34');
+        $this->press('Done. Cold pull');
+        $this->press('Type the reading in');
+        $this->fill('Peak of the pull, N', '20');
+        $this->press('Take it');
+        foreach (['Lifts by finger', 'No', 'Done. Clean', 'Finish the run'] as $touch) {
+            $this->press($touch);
+        }
+        $this->see('entries wait for the server');
+        $this->network(true);
+        $this->until(fn (): bool => 'done' === $this->runOnTheServer($sheet)['status'], 'It is not done.');
+        $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'It is still said.');
+        self::assertStringNotContainsString('was not taken', $this->text());
+        self::assertSame('held', $this->runOnTheServer($sheet)['outcome']);
+    }
+
     public function testWhereSomebodyElseWasFirstBothSaysStandSideBySide(): void
     {
         $this->signIn('technician');

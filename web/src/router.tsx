@@ -109,7 +109,7 @@ const tree = root.addChildren([
     at('/test/$id', () => import('./test/ComparisonPage'), 'ComparisonPage', (id) => [comparisonQuery(id), catalogueQuery, termsQuery]),
     at('/test/$id/plan', () => import('./test/Plan'), 'EditPlan', (id) => [comparisonQuery(id), printersQuery, lotsQuery, sidesQuery, agentsQuery, catalogueQuery, usualQuery]),
     at('/test/$id/import', () => import('./test/Import'), 'Import', (id) => [comparisonQuery(id)]),
-    at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery, thermometersQuery]),
+    at('/runs/$id', () => import('./test/RunSheet'), 'RunSheet', (id) => [runQuery(id), termsQuery, gaugesQuery, thermometersQuery]),
     at('/test/pieces', () => import('./test/Pieces'), 'Pieces', [piecesQuery]),
     at('/judge', () => import('./judge/JudgeList'), 'JudgeList'),
     at('/judge/$id', () => import('./judge/Judgement'), 'Judgement', (id) => [judgementQuery(id), termsQuery]),

@@ -100,9 +100,19 @@ final readonly class RunState
     /** @return list<Measure> what the plan wants of this run and nobody has entered or marked as not taken */
     public function missing(): array
     {
+        return $this->missingWhere($this->outcome?->held());
+    }
+
+    /**
+     * @param bool|null $held whether the print held; null: nobody has said
+     *
+     * @return list<Measure> what the plan would still want then
+     */
+    public function missingWhere(?bool $held): array
+    {
         return Completeness::missing(
             $this->pull,
-            $this->outcome?->held(),
+            $held,
             array_map(static fn (StandingReading $each): Measured => $each->reading->measure, $this->standing),
             array_map(Measure::from(...), array_keys($this->notTaken)),
             $this->taken,

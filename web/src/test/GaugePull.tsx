@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 
@@ -17,9 +17,10 @@ const POLL_MS = 250;
 export function GaugePull({ runId, again, begins, onTaken, limitN, atLeast }: { runId: string; again: boolean; /** At once, where one gauge is at hand. */ begins: boolean; onTaken: () => Promise<void>; limitN: number | null; /** The limit is to be reached; else it is not to be passed. */ atLeast: boolean }) {
     const queries = useQueryClient();
     const force = useQuantity('force');
-    const { data: shelf } = useSuspenseQuery(gaugesQuery);
-    const gauges = shelf.filter((gauge) => !gauge.retired);
-    const [gaugeId, setGaugeId] = useState(gauges[0]?.id ?? null);
+    const { data: shelf } = useQuery(gaugesQuery);
+    const gauges = shelf?.filter((gauge) => !gauge.retired) ?? [];
+    const [picked, setPicked] = useState<string | null>(null);
+    const gaugeId = picked ?? gauges[0]?.id ?? null;
     const gauge = gauges.find((each) => each.id === gaugeId);
     const [captureId, setCaptureId] = useState<string | null>(null);
     const begin = useChange((id: string) => ask(api.POST('/api/runs/{id}/captures', { params: { path: { id: runId } }, body: { id, gaugeId } })), [], (capture) => setCaptureId(capture.id));
@@ -49,13 +50,15 @@ export function GaugePull({ runId, again, begins, onTaken, limitN, atLeast }: { 
         asked.current = true;
         askTheGauge(v7());
     }, [begins, one, askTheGauge]);
+    // Out of reach, it is still typed in.
+    if (shelf === undefined) return null;
     if (gauge === undefined) {
         return <p className="text-soft">{say('test.no_gauge_is_on_the_shelf')}</p>;
     }
     if (captureId === null || !capture) {
         return (
             <div className="flex flex-col gap-3">
-                {gauges.length > 1 ? <ChoiceRow label={say('test.gauge')} value={gauge.id} onValue={setGaugeId} options={gauges.map((each) => ({ value: each.id, label: each.name }))} /> : null}
+                {gauges.length > 1 ? <ChoiceRow label={say('test.gauge')} value={gauge.id} onValue={setPicked} options={gauges.map((each) => ({ value: each.id, label: each.name }))} /> : null}
                 <Button tone={again ? 'plain' : 'main'} big className="self-start" onClick={() => begin.mutate(v7())} disabled={begin.isPending || captureId !== null}>
                     {again ? say('test.pull_again_with_the_gauge') : say('test.pull_with_the_gauge')}
                 </Button>

@@ -29,11 +29,17 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
         case 'step':
             return { ...sheet, run: { ...run, status: 'running', step: command.step, stepBeganAt: new Date(touchedAt).toISOString() } };
         case 'outcome':
-            return { ...sheet, steps: sheet.stepsByOutcome[command.outcome], run: { ...run, outcome: command.outcome, outcomeNote: command.note } };
+            return {
+                ...sheet,
+                steps: sheet.stepsByOutcome[command.outcome],
+                missing: sheet.missingByOutcome[command.outcome].filter((measure) => !sheet.readings.some((each) => each.stands && each.measure === measure)),
+                run: { ...run, outcome: command.outcome, outcomeNote: command.note },
+            };
         case 'reading': {
-            // What it comes to is the server's to say.
-            if (command.againstHeight !== undefined || sheet.readings.some((each) => each.id === id)) return sheet;
+            if (sheet.readings.some((each) => each.id === id)) return sheet;
             const { measure, value, unit, atLeast, place } = command;
+            // What it comes to is the server's to say.
+            if (command.againstHeight !== undefined) return { ...sheet, missing: sheet.missing.filter((each) => each !== measure) };
             const reading: Reading = { id, measure, value: stored(measure, value), atLeast, enteredValue: value, enteredUnit: unit, place, source: 'typed', simulated: false, enteredBy: '', at: new Date(touchedAt).toISOString(), amends: null, amendReason: '', stands: true };
             return { ...sheet, readings: [...sheet.readings, reading], missing: sheet.missing.filter((each) => each !== measure) };
         }

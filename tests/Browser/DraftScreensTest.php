@@ -176,6 +176,8 @@ final class DraftScreensTest extends BrowserTestCase
         $this->click('//a[contains(., "Go on with run")]');
         $this->see('Prepare the plate');
         $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        // The page had the time to get the next run, too.
+        $this->await('new Set(performance.getEntriesByType("resource").map((each) => each.name).filter((name) => name.includes("/api/runs/"))).size > 1', [], 'Nobody asked for the next run.');
         $this->network(false);
         foreach (['Done. Heat and soak', 'Done. Print', 'Done. First layer', 'Held to the end'] as $touch) {
             $this->press($touch);
@@ -189,12 +191,17 @@ final class DraftScreensTest extends BrowserTestCase
         foreach (['Lifts by finger', 'No', 'Done. Clean', 'Finish the run'] as $touch) {
             $this->press($touch);
         }
-        $this->see('entries wait for the server');
+        $this->see('This run is done as soon as the server has what was said here.');
+        $this->press('To the next run');
+        $this->press('Begin this run');
+        $this->see('Prepare the plate');
+        $next = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        self::assertNotSame($sheet, $next);
         $this->network(true);
-        $this->until(fn (): bool => 'done' === $this->runOnTheServer($sheet)['status'], 'It is not done.');
+        $this->until(fn (): bool => 'running' === $this->runOnTheServer($next)['status'], 'The next is not begun.');
         $this->until(fn (): bool => !str_contains($this->text(), 'for the server'), 'It is still said.');
         self::assertStringNotContainsString('was not taken', $this->text());
-        self::assertSame('held', $this->runOnTheServer($sheet)['outcome']);
+        self::assertSame(['done', 'held'], [$this->runOnTheServer($sheet)['status'], $this->runOnTheServer($sheet)['outcome']]);
     }
 
     public function testWhereSomebodyElseWasFirstBothSaysStandSideBySide(): void

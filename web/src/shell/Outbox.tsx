@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 
 import { useSession } from '../api/queries';
 import { Button } from '../ui/Button';
@@ -8,11 +8,10 @@ import { useFigures } from '../ui/quantity';
 import { useTerms } from '../ui/terms';
 import { EFFORT_WORDS, OUTCOME_WORDS, RUN_STATUS_WORDS } from '../ui/words';
 import { say } from '../words/say';
+import { useLate } from './late';
 import { dropRefused, flush, isJob, open, useOutbox, type Command, type Refused } from './outbox';
 
 const RETRY_MS = 3_000;
-/** What is sent at once is not spoken of: the page would jump under the thumb at each touch. */
-const LATE_MS = 1_500;
 
 /** Says what waits for the network, and keeps trying; whose entries they are, sees to them. */
 export function Outbox() {
@@ -46,17 +45,6 @@ export function Outbox() {
             ))}
         </div>
     );
-}
-
-/** Whether the oldest of what waits has done so for a while. */
-function useLate(since: number | null): boolean {
-    const [lateSince, setLateSince] = useState<number | null>(null);
-    useEffect(() => {
-        if (since === null) return;
-        const timer = setTimeout(() => setLateSince(since), Math.max(0, since + LATE_MS - Date.now()));
-        return () => clearTimeout(timer);
-    }, [since]);
-    return since !== null && lateSince !== null && lateSince >= since;
 }
 
 /** What was not taken, beside what there is instead. */

@@ -1,8 +1,10 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { getRouteApi, Link, useNavigate, useRouterState } from '@tanstack/react-router';
 import { useEffect, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
-import { useMay } from '../api/queries';
+import { runQuery, useMay } from '../api/queries';
+import { useLate } from '../shell/late';
 import { Button } from '../ui/Button';
 import { Cautions, Notice } from '../ui/Notice';
 import { useQuantity } from '../ui/quantity';
@@ -10,7 +12,7 @@ import { Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
 import { AddedEntries } from './run/AddedEntries';
 import { useCooling } from './run/CoolingWatch';
-import { Done } from './run/Done';
+import { Done, Ending } from './run/Done';
 import { FreePrinter, TakeBack, VoidRun } from './run/Ends';
 import { Entries } from './run/Entries';
 import { Missing } from './run/Missing';
@@ -29,7 +31,8 @@ export function RunSheet() {
 }
 
 function Run({ id }: { id: string }) {
-    const { sheet, waits } = useRunSheet(id);
+    const { sheet, end } = useRunSheet(id);
+    const endsLate = useLate(end?.touchedAt ?? null);
     const touch = useTouch(sheet);
     const stepWord = useStepWord(sheet);
     const may = useMay();
@@ -69,6 +72,7 @@ function Run({ id }: { id: string }) {
     };
     // Where it is measured, nobody needs the sum.
     const cooling = useCooling(sheet);
+    useAhead(open ? sheet.nextRunId : null);
     const heading = useHeadingOf(`${run.status}/${run.step}`);
     return (
         <Sheet
@@ -92,7 +96,8 @@ function Run({ id }: { id: string }) {
             <Steps sheet={sheet} />
             {run.status === 'void' ? <Notice>{say('test.void_voidedalone_who_also_made_it', { voidReason: run.voidReason, voidedBy: run.voidedBy, voidedAlone: run.voidedAlone })}</Notice> : null}
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
-            {open && page ? (
+            {open && end !== null && endsLate ? <Ending sheet={sheet} isVoid={end.command.kind === 'void'} /> : null}
+            {open && page && !(end !== null && endsLate) ? (
                 <section aria-label={page.title}>
                     <div className="mb-5 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_auto]">
                         <div>
@@ -134,8 +139,8 @@ function Run({ id }: { id: string }) {
                                     {needsOutcome ? say('test.say_first_whether_it_held') : say('test.done', { next: stepWord(next) })}
                                 </Button>
                             ) : (
-                                <Button tone="main" big onClick={() => void finish()} disabled={sheet.missing.length > 0}>
-                                    {sheet.missing.length > 0 ? say('test.something_is_not_said_yet') : waits ? say('test.finish_the_run_when_sent') : say('test.finish_the_run')}
+                                <Button tone="main" big onClick={() => void finish()} disabled={sheet.missing.length > 0 || end !== null}>
+                                    {sheet.missing.length > 0 ? say('test.something_is_not_said_yet') : say('test.finish_the_run')}
                                 </Button>
                             )}
                             {back && begun ? (
@@ -172,6 +177,14 @@ declare module '@tanstack/react-router' {
         /** The run from which somebody came here by finishing it. */
         doneBefore?: { id: string; position: number };
     }
+}
+
+/** The next run is at hand where the network is gone when it begins. */
+function useAhead(id: string | null) {
+    const queries = useQueryClient();
+    useEffect(() => {
+        if (id) void queries.query(runQuery(id)).catch(() => undefined);
+    }, [id, queries]);
 }
 
 /** Who finishes a run goes on to the next; of the last the page stays. */

@@ -7,6 +7,22 @@ import { say } from '../../words/say';
 import { TakeBack, VoidRun } from './Ends';
 import type { Sheet } from './sheet';
 
+/** A run whose end waits for the server, and where to go meanwhile. */
+export function Ending({ sheet, isVoid }: { sheet: Sheet; isVoid: boolean }) {
+    return (
+        <div className="flex flex-col items-start gap-4">
+            <Notice tone="caution">{isVoid ? say('test.void_when_the_server_has_it') : say('test.done_when_the_server_has_it')}</Notice>
+            {sheet.nextRunId ? (
+                <Button asChild tone="main" big>
+                    <Link to="/runs/$id" params={{ id: sheet.nextRunId }}>
+                        {say('test.to_the_next_run')}
+                    </Link>
+                </Button>
+            ) : null}
+        </div>
+    );
+}
+
 /** A finished run, and where to go from it. */
 export function Done({ sheet }: { sheet: Sheet }) {
     return (

@@ -28,6 +28,6 @@ final readonly class Exposure
 
     private static function risk(float $minutes): float
     {
-        return min($minutes, self::FIRST_MINUTES) + self::LATER * max(0.0, $minutes - self::FIRST_MINUTES);
+        return $minutes <= self::FIRST_MINUTES ? $minutes : self::FIRST_MINUTES + self::LATER * ($minutes - self::FIRST_MINUTES);
     }
 }

@@ -36,9 +36,7 @@ final class RunSums
             $run->clean, $run->released, $share * ($run->released - $run->clean),
         ];
         $this->bySide[$run->sideId] = isset($this->bySide[$run->sideId]) ? self::sum($this->bySide[$run->sideId], $sums) : $sums;
-        $this->all = null;
-        $this->longestMinutes = null === $run->minutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $run->minutes);
-        $this->mostParts = max($this->mostParts, $run->parts);
+        $this->reaches($run->minutes, $run->parts);
     }
 
     /** All that another has. */
@@ -47,9 +45,7 @@ final class RunSums
         foreach ($other->bySide as $sideId => $sums) {
             $this->bySide[$sideId] = isset($this->bySide[$sideId]) ? self::sum($this->bySide[$sideId], $sums) : $sums;
         }
-        $this->all = null;
-        $this->longestMinutes = null === $other->longestMinutes ? $this->longestMinutes : max($this->longestMinutes ?? 0.0, $other->longestMinutes);
-        $this->mostParts = max($this->mostParts, $other->mostParts);
+        $this->reaches($other->longestMinutes, $other->mostParts);
     }
 
     /** @return array<int, float>|null null: none */
@@ -70,6 +66,17 @@ final class RunSums
         return null === $own ? $all : [
             $all[0] - $own[0], $all[1] - $own[1], $all[2] - $own[2], $all[3] - $own[3], $all[4] - $own[4], $all[5] - $own[5], $all[6] - $own[6],
         ];
+    }
+
+    private function reaches(?float $minutes, int $parts): void
+    {
+        $this->all = null;
+        if (null !== $minutes && (null === $this->longestMinutes || $minutes > $this->longestMinutes)) {
+            $this->longestMinutes = $minutes;
+        }
+        if ($parts > $this->mostParts) {
+            $this->mostParts = $parts;
+        }
     }
 
     /**

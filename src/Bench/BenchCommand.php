@@ -10,6 +10,7 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\RunConditions;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
 use Sitzplatz\Choose\Request\HoldDown;
@@ -170,7 +171,7 @@ final class BenchCommand extends Command
             );
             $measured = 0 === $i % 10 ? new MeasuredSurface(80, 72 + $i / 100, 20, '') : null;
             $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, HoldDown::Magnet, layers: $layers, costPerPrint: 0.05, measured: $measured);
-            $runs[] = new OwnRuns("s$i", $surface, null, 'lot', 60, 8, 7, 4, 4);
+            $runs[] = new OwnRuns("s$i", $surface, null, 'lot', new RunConditions(60), 8, 7, 4, 4);
         }
         $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));
         $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120, heaterW: 300, bed: [$layer('aluminium', 3)]);

@@ -91,7 +91,7 @@ final readonly class CandidateData
                 'stuck' => $runs->released - $runs->clean,
             ], array_values(array_filter(
                 $question->experience->on($proposal->side, $proposal->agent?->id),
-                static fn (OwnRuns $runs): bool => !$runs->forUse,
+                static fn (OwnRuns $runs): bool => !$runs->under->forUse,
             ))),
             'known' => $candidate->known(),
             'estimate' => !$candidate->ownRunsSpeak(),
@@ -217,9 +217,9 @@ final readonly class CandidateData
     private static function at(OwnRuns $runs, Proposal $proposal): float
     {
         return match (true) {
-            null !== $runs->exposureS => $runs->exposureS,
-            null === $runs->bedC => $proposal->job->roomC,
-            default => $proposal->stack?->surfaceAt($runs->bedC, $proposal->job->airC()) ?? $runs->bedC,
+            null !== $runs->under->exposureS => $runs->under->exposureS,
+            null === $runs->under->bedC => $proposal->job->roomC,
+            default => $proposal->stack?->surfaceAt($runs->under->bedC, $proposal->job->airC()) ?? $runs->under->bedC,
         };
     }
 }

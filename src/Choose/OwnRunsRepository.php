@@ -15,6 +15,7 @@ use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
+use Sitzplatz\Choose\Expectation\RunConditions;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Question;
 use Sitzplatz\Test\TestPiece;
@@ -78,24 +79,21 @@ final readonly class OwnRunsRepository
     private function counted(string $materialId): array
     {
         $utc = new \DateTimeZone('UTC');
-        $runs = $questions = $each = $ids = [];
+        $runs = $questions = $each = $ids = $alike = [];
         foreach ($this->database->iterateNumeric(
             'SELECT ps.id, ps.plate_id, f.surface_id, t.made FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id
                 JOIN fitting f ON f.id = t.fitting_id WHERE t.material_id = ?',
             [$materialId],
         ) as [$side, $plate, $surface, $made]) {
             [$sideId, $plateId, $surfaceId] = [StoredId::text($side), StoredId::text($plate), (string) $surface];
-            /**
-             * @var list<array{string, string, string, string, string, ?float, ?float, ?float, ?float, int, int, ?float, ?float, ?float, ?float, int,
-             *     ?string, string}> $groups
-             */
+            /** @var list<array{string, string, string, string, ?float, int, ?string, string}> $groups */
             $groups = json_decode((string) $made, true, 4, \JSON_THROW_ON_ERROR);
-            foreach ($groups as [$agent, $lot, $printer, $source, $outcomes, $bed, $bedOther, $exposure, $minutes, $parts, $enclosed, $chamber,
-                $nozzle, $gap, $room, $ownBrim, $epoch, $lastAt]) {
-                $printerId = $ids[$printer] ??= StoredId::text((string) hex2bin($printer));
+            foreach ($groups as [$agent, $lot, $conditions, $outcomes, $minutes, $parts, $epoch, $lastAt]) {
+                $under = $alike[$conditions] ??= self::under($conditions);
+                $printerId = (string) $under->printerId;
                 // Between two changes all runs are in the same question.
-                $each[$printer] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printerId));
-                $between = $printer.($each[$printer] ? $plateId : '').$epoch;
+                $each[$printerId] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printerId));
+                $between = $printerId.($each[$printerId] ? $plateId : '').$epoch;
                 if (!\array_key_exists($between, $questions)) {
                     $questions[$between] = EvidenceSince::question(
                         $this->changes->of($printerId),
@@ -112,29 +110,40 @@ final readonly class OwnRunsRepository
                     $surfaceId,
                     '' === $agent ? null : $agent,
                     '' === $lot ? '' : $ids[$lot] ??= StoredId::text((string) hex2bin($lot)),
-                    $bed,
+                    $under,
                     $all,
                     $held,
                     $released,
                     $clean,
                     $minutes,
                     $parts,
-                    $bedOther,
-                    $printerId,
-                    (bool) $enclosed,
-                    $chamber,
-                    $nozzle,
-                    $gap,
-                    $room,
                     Question::Changed === $questions[$between],
-                    $exposure,
-                    (bool) $ownBrim,
-                    'use' === $source,
                 );
             }
         }
 
         return $runs;
+    }
+
+    /** Of a list such as "018F…|use|55|55||1||215|0.1|20|0"; what is not known is empty. */
+    private static function under(string $list): RunConditions
+    {
+        [$printer, $source, $bed, $bedOther, $exposure, $enclosed, $chamber, $nozzle, $gap, $room, $ownBrim] = explode('|', $list);
+        $figure = static fn (string $text): ?float => '' === $text ? null : (float) $text;
+
+        return new RunConditions(
+            $figure($bed),
+            $figure($bedOther),
+            StoredId::text((string) hex2bin($printer)),
+            '1' === $enclosed,
+            $figure($chamber),
+            $figure($nozzle),
+            $figure($gap),
+            $figure($room),
+            $figure($exposure),
+            '1' === $ownBrim,
+            'use' === $source,
+        );
     }
 
     /** Of the last run of a material that held on a side of a printer; null: none did. */

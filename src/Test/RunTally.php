@@ -40,9 +40,10 @@ final readonly class RunTally
     private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
         last_at, energy_wh, energy_known, bed_first_c, exposure_s';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
-    /** What Choose asks of a group. */
-    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), HEX(printer_id), source, outcomes, bed_first_c, bed_other_c,
-        exposure_s, minutes, parts, has_enclosure, chamber_c, nozzle_first_c, gap_mm, room_c, own_brim, epoch, last_at)";
+    /** What Choose asks of a group; under which conditions it was made in one piece, as many groups share theirs. */
+    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), CONCAT_WS('|', HEX(printer_id), source, IFNULL(bed_first_c, ''),
+        IFNULL(bed_other_c, ''), IFNULL(exposure_s, ''), has_enclosure, IFNULL(chamber_c, ''), IFNULL(nozzle_first_c, ''), IFNULL(gap_mm, ''),
+        IFNULL(room_c, ''), IFNULL(own_brim, 0)), outcomes, minutes, parts, epoch, last_at)";
 
     public function __construct(private Connection $database)
     {
@@ -197,8 +198,7 @@ final readonly class RunTally
             ['DELETE FROM run_tally', []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses(''), []],
-            ['DELETE FROM sheet_tally', []],
-            ['INSERT INTO sheet_tally '.self::sheets(''), []],
+            ...self::redrawing(),
             ['DELETE FROM job_tally', []],
             ['INSERT INTO job_tally ('.self::MONTHLY.') '.self::months(''), []],
             ['DELETE FROM setup_tally', []],
@@ -206,6 +206,12 @@ final readonly class RunTally
             ['DELETE FROM side_tally', []],
             ['INSERT INTO side_tally '.self::sides(null), []],
         ];
+    }
+
+    /** @return list<array{string, list<float>}> statements with their parameters, which draw the groups of each sheet together again */
+    public static function redrawing(): array
+    {
+        return [['DELETE FROM sheet_tally', []], ['INSERT INTO sheet_tally '.self::sheets(''), []]];
     }
 
     /**

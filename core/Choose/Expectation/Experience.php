@@ -19,7 +19,7 @@ final readonly class Experience
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
-    /** @var array<string, array<string, non-empty-list<OwnRuns>>> by surface and agent: those made under the same conditions */
+    /** @var array<string, array<int, non-empty-list<OwnRuns>>> by surface and agent: those made under the same conditions */
     private array $madeAlike;
     /** @var \ArrayObject<string, list<RunsUnderConditions>> by surface and agent, and what of a job they are summed up for */
     private \ArrayObject $summed;
@@ -42,8 +42,8 @@ final readonly class Experience
             $kind = $run->surfaceId.'/'.($run->agentId ?? '');
             $index[$kind][] = $run;
             // What a foothold in somebody's own words gave them, no job can be told to have.
-            if (!$run->ownBrim) {
-                $alike[$kind][RunsUnderConditions::key($run)][] = $run;
+            if (!$run->under->ownBrim) {
+                $alike[$kind][spl_object_id($run->under) << 1 | (int) $run->changedSince][] = $run;
             }
         }
         $this->bySurfaceAndAgent = $index;

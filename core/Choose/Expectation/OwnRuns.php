@@ -12,8 +12,7 @@ final readonly class OwnRuns
         public string $surfaceId,
         public ?string $agentId,
         public string $lotId,
-        /** On the display; null: unheated. */
-        public ?float $bedC,
+        public RunConditions $under,
         /** Runs for which it is known whether the part held. */
         public int $runs,
         public int $held,
@@ -25,24 +24,8 @@ final readonly class OwnRuns
         public ?float $minutes = null,
         /** The fewest parts on the plate. */
         public int $parts = 1,
-        /** After the first layer; null: unheated, or as in the first layer. */
-        public ?float $bedOtherC = null,
-        /** Null: whichever, as in a sum over printers. */
-        public ?string $printerId = null,
-        public bool $enclosed = true,
-        public ?float $chamberC = null,
-        public ?float $nozzleC = null,
-        public ?float $gapMm = null,
-        /** Null: as in the room of the job. */
-        public ?float $roomC = null,
         /** A change to its printer has put them in question since. */
         public bool $changedSince = false,
-        /** Of the bottom layers of a resin, s. */
-        public ?float $exposureS = null,
-        /** Made with something around the foot that the other setups of its comparison did not have. */
-        public bool $ownBrim = false,
-        /** Prints for use: no test. */
-        public bool $forUse = false,
     ) {
     }
 

@@ -6,7 +6,6 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Expectation\Experience;
-use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Order\Brackets;
 use Sitzplatz\Choose\Order\Candidate;
@@ -98,7 +97,7 @@ final class BeyondTest extends TestCase
         }
         // As good as what is there already is no reason to buy.
         $good = new JobOnPrinter(self::job('pla'), [self::side('pei_textured', 'P1')]);
-        $run = new OwnRuns('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30);
+        $run = RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30);
         $proven = Ranking::of(self::catalogue(), $good->job, $good->sides, [], new Experience([$run]))->candidates[0];
         self::assertSame([], Lacking::of(self::catalogue(), [$good], [], new Experience([$run]), $proven));
     }

@@ -26,13 +26,13 @@ final class ExperienceTest extends TestCase
     public function testRunsCountByTheirLikeness(): void
     {
         $runs = [
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 6, 6),
-            new OwnRuns('P1', 'pei_textured', null, 'other', 55, 5, 5, 0, 0),
-            new OwnRuns('P9', 'pei_textured', null, 'lot', 58, 10, 6, 4, 1),
-            new OwnRuns('P9', 'pei_textured', null, 'other', 52, 4, 0, 0, 0),
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 65, 99, 0, 99, 0),
-            new OwnRuns('P1', 'pei_textured', 'pva_stick', 'lot', 55, 99, 0, 99, 0),
-            new OwnRuns('P1', 'glass', null, 'lot', 55, 99, 0, 99, 0),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 7, 6, 6),
+            RunsMade::of('P1', 'pei_textured', null, 'other', 55, 5, 5, 0, 0),
+            RunsMade::of('P9', 'pei_textured', null, 'lot', 58, 10, 6, 4, 1),
+            RunsMade::of('P9', 'pei_textured', null, 'other', 52, 4, 0, 0, 0),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 65, 99, 0, 99, 0),
+            RunsMade::of('P1', 'pei_textured', 'pva_stick', 'lot', 55, 99, 0, 99, 0),
+            RunsMade::of('P1', 'glass', null, 'lot', 55, 99, 0, 99, 0),
         ];
         $bare = self::bare($runs);
         // By hand: a 9.5 + 7 + 0.6·5 + 0.4·6 + 0.24·0, b 0.5 + 1 + 0 + 0.4·4 + 0.24·4; what is another heat, agent or surface is left out.
@@ -46,7 +46,7 @@ final class ExperienceTest extends TestCase
 
     public function testWhatWasMadeBeforeAChangeOfThePrinterCountsHalf(): void
     {
-        $runs = static fn (string $printer, bool $changed): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 6, 8, 8, printerId: $printer, changedSince: $changed);
+        $runs = static fn (string $printer, bool $changed): OwnRuns => RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 6, 8, 8, printerId: $printer, changedSince: $changed);
         $here = self::job('pla')->printer->id;
         $worth = static fn (OwnRuns $run): float => self::bare([$run])->hold->ownWorth();
         self::assertEqualsWithDelta(8.0, $worth($runs($here, false)), 1e-12);
@@ -66,7 +66,7 @@ final class ExperienceTest extends TestCase
 
     public function testAPrintForUseCountsForHalfARunAndIsNoRunOfTheirs(): void
     {
-        $use = static fn (?float $minutes = null): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 6, 6, 6, $minutes, forUse: true);
+        $use = static fn (?float $minutes = null): OwnRuns => RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 6, 6, 6, $minutes, forUse: true);
         $bare = self::bare([$use()]);
         // By hand: a 9.5 + 0.5·6, b 0.5 + 0.5·2.
         self::assertEqualsWithDelta([12.5, 1.5], [$bare->hold->belief->a, $bare->hold->belief->b], 1e-12);
@@ -78,7 +78,7 @@ final class ExperienceTest extends TestCase
     public function testARunIsLikeInTheAirOfItsOwnRoom(): void
     {
         // An open bench in an unheated workshop at 5 °C is other air than one at 20 °C.
-        $runs = static fn (float $roomC): OwnRuns => new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, printerId: 'other', enclosed: self::job('pla')->printer->enclosed, roomC: $roomC);
+        $runs = static fn (float $roomC): OwnRuns => RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, printerId: 'other', enclosed: self::job('pla')->printer->enclosed, roomC: $roomC);
         self::assertSame(['likeness.printer'], self::unlike($runs(20.0)));
         self::assertSame(['likeness.air'], self::unlike($runs(1.0)));
     }
@@ -94,7 +94,7 @@ final class ExperienceTest extends TestCase
 
     public function testTheSentenceTellsThreeThings(): void
     {
-        $bare = self::bare([new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
+        $bare = self::bare([RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 7, 0, 0)]);
         self::assertSame(
             'expect.hold.together practice=0.95 own=[expect.hold.own successes=7 runs=8 likeness=likeness.same worth=8] together=0.9167',
             Said::of($bare->reasons()[0]),
@@ -105,14 +105,14 @@ final class ExperienceTest extends TestCase
     public function testTheSpanOfTheBelief(): void
     {
         // R qbeta(c(.05, .95), 17, 3) from the references: Beta(9.5 + 7.5, 0.5 + 2.5) cannot be had with whole runs, so fair (7, 3) and ten held.
-        $glass = self::rank(self::job('pla'), [self::side('glass')], [], [new OwnRuns('P1', 'glass', null, 'lot', 60, 10, 10, 0, 0)])->candidates[0];
+        $glass = self::rank(self::job('pla'), [self::side('glass')], [], [RunsMade::of('P1', 'glass', null, 'lot', 60, 10, 10, 0, 0)])->candidates[0];
         self::assertEqualsWithDelta([17, 3], [$glass->hold->belief->a, $glass->hold->belief->b], 1e-12);
         self::assertEqualsWithDelta([0.704197986, 0.955535158], [$glass->hold->interval()->low, $glass->hold->interval()->high], 1e-8);
     }
 
     public function testWithoutALotEveryLotIsThisLot(): void
     {
-        $experience = new Experience([new OwnRuns('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]);
+        $experience = new Experience([RunsMade::of('P1', 'glass', null, 'any', 60, 3, 3, 0, 0)]);
         $job = self::job('pla', ['lotId' => null]);
         self::assertTrue($experience->near($job, self::side('glass'), null, 62)['hold'][0]->likeness->same());
         self::assertSame([], $experience->near($job, self::side('glass'), null, 66)['hold']);
@@ -121,10 +121,10 @@ final class ExperienceTest extends TestCase
 
     public function testWhatOnlyABrimHeldOrAnotherExposureSaysNothing(): void
     {
-        $ears = new Experience([new OwnRuns('P1', 'glass', null, 'lot', 60, 9, 9, 9, 9, ownBrim: true)]);
+        $ears = new Experience([RunsMade::of('P1', 'glass', null, 'lot', 60, 9, 9, 9, 9, ownBrim: true)]);
         self::assertSame([], $ears->near(self::job('pla'), self::side('glass'), null, 60)['hold']);
         // Exposures within a tenth are the same setting (ours); a rung further on is another.
-        $resin = new Experience([new OwnRuns('P1', 'resin_sanded', null, 'lot', null, 9, 9, 9, 9, exposureS: 27.0)]);
+        $resin = new Experience([RunsMade::of('P1', 'resin_sanded', null, 'lot', null, 9, 9, 9, 9, exposureS: 27.0)]);
         $job = self::job('resin');
         self::assertNotSame([], $resin->near($job, self::side('resin_sanded'), null, 28)['hold']);
         self::assertSame([], $resin->near($job, self::side('resin_sanded'), null, 36)['hold']);
@@ -133,8 +133,8 @@ final class ExperienceTest extends TestCase
     public function testFullPlatesAreToldFromPlatesWithFewerParts(): void
     {
         $runs = [
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 4),
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 3, 2, 3, 3, 25, 1),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 4),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 3, 2, 3, 3, 25, 1),
         ];
         $said = static fn (int $parts): array => array_map(
             static fn (Evidence $each): array => [$each->successes, $each->runs, Said::of($each->words())],
@@ -148,8 +148,8 @@ final class ExperienceTest extends TestCase
     public function testBeyondWhatWasProvenIsSaid(): void
     {
         $runs = [
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2),
-            new OwnRuns('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 55, 8, 8, 8, 8, 25, 2),
+            RunsMade::of('P1', 'pei_textured', null, 'other', 55, 2, 2, 2, 2, 40, 1),
         ];
         $long = self::rank(self::job('pla', ['minutes' => 300.0, 'partCount' => 12]), [self::side('pei_textured')], [], $runs)->candidates[0];
         self::assertStringContainsString('reason.longer longest=2400 job=18000', implode(' ', Said::all($long->reasons())));

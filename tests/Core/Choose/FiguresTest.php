@@ -133,15 +133,15 @@ final class FiguresTest extends TestCase
     private static function runs(): array
     {
         return [
-            new OwnRuns('P1', 'pei_textured', null, 'lot', 60.0, 9, 8, 8, 8, 30.0, 1, 60.0, 'p', true, null, 215.0, 0.1),
-            new OwnRuns('P1', 'pei_textured', null, 'other', 60.0, 6, 6, 6, 5, 400.0, 6, 55.0, 'q', false, null, 210.0, 0.1),
-            new OwnRuns('P2', 'pei_smooth', 'pva_stick', 'lot', 74.0, 5, 4, 4, 2, 90.0, 1, null, 'p', true, 50.0, 240.0, 0.15),
-            new OwnRuns('P3', 'pei_textured', 'pva_stick', 'lot', 72.0, 12, 12, 12, 12, 200.0, 1, 72.0, 'p'),
-            new OwnRuns('P4', 'glass', null, 'lot', 100.0, 4, 1, 1, 1, 20.0, 1, 95.0, 'p', true, 70.0, 250.0, 0.12),
-            new OwnRuns('P4', 'glass', 'pva_stick', 'lot', null, 3, 2, 2, 2, 10.0),
-            new OwnRuns('P9', 'glass', 'pva_stick', 'lot', 88.0, 7, 6, 6, 6, 120.0, 14),
-            new OwnRuns('P5', 'epoxy_glass', null, 'lot', 85.0, 8, 8, 8, 6, 240.0, 2, 80.0, 'p', true, null, 262.0, 0.1),
-            new OwnRuns('P10', 'hot_grip_steel', 'pva_stick', 'lot', 98.0, 5, 5, 5, 5, 300.0, 1),
+            RunsMade::of('P1', 'pei_textured', null, 'lot', 60.0, 9, 8, 8, 8, 30.0, 1, 60.0, 'p', true, null, 215.0, 0.1),
+            RunsMade::of('P1', 'pei_textured', null, 'other', 60.0, 6, 6, 6, 5, 400.0, 6, 55.0, 'q', false, null, 210.0, 0.1),
+            RunsMade::of('P2', 'pei_smooth', 'pva_stick', 'lot', 74.0, 5, 4, 4, 2, 90.0, 1, null, 'p', true, 50.0, 240.0, 0.15),
+            RunsMade::of('P3', 'pei_textured', 'pva_stick', 'lot', 72.0, 12, 12, 12, 12, 200.0, 1, 72.0, 'p'),
+            RunsMade::of('P4', 'glass', null, 'lot', 100.0, 4, 1, 1, 1, 20.0, 1, 95.0, 'p', true, 70.0, 250.0, 0.12),
+            RunsMade::of('P4', 'glass', 'pva_stick', 'lot', null, 3, 2, 2, 2, 10.0),
+            RunsMade::of('P9', 'glass', 'pva_stick', 'lot', 88.0, 7, 6, 6, 6, 120.0, 14),
+            RunsMade::of('P5', 'epoxy_glass', null, 'lot', 85.0, 8, 8, 8, 6, 240.0, 2, 80.0, 'p', true, null, 262.0, 0.1),
+            RunsMade::of('P10', 'hot_grip_steel', 'pva_stick', 'lot', 98.0, 5, 5, 5, 5, 300.0, 1),
         ];
     }
 

@@ -103,7 +103,7 @@ final class FirstChoiceTest extends TestCase
         int $clean,
         bool $ahead,
     ): void {
-        $own = new OwnRuns($surface, $surface, $agent, 'lot', 55, $runs, $held, $released, $clean);
+        $own = RunsMade::of($surface, $surface, $agent, 'lot', 55, $runs, $held, $released, $clean);
         $candidates = self::rank($material, [$surface, 'epoxy_glass'], null === $agent ? [] : [$agent], [$own])->candidates;
         $labels = array_map(self::label(...), $candidates);
         $mine = array_search($surface.', '.(null === $agent ? 'bare' : self::catalogue()->agent($agent)->name->english), $labels, true);

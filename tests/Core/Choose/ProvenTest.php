@@ -76,7 +76,7 @@ final class ProvenTest extends TestCase
 
     public function testWhatCanBeToldApartIsNotOvertakenByWhatIsProven(): void
     {
-        $run = static fn (string $side, int $held): OwnRuns => new OwnRuns($side, 'pei_textured', null, 'lot', 57, 60, $held, 60, 60);
+        $run = static fn (string $side, int $held): OwnRuns => RunsMade::of($side, 'pei_textured', null, 'lot', 57, 60, $held, 60, 60);
         $sides = [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2')];
         $ranking = self::ranked($sides, [new ProvenSeat('P2', null, 57.0)], [], [$run('P1', 60), $run('P2', 40)]);
         self::assertSame('P1', $ranking->candidates[0]->proposal->side->id);
@@ -85,7 +85,7 @@ final class ProvenTest extends TestCase
 
     public function testWhatWasProvenWithALoweredBedIsProposedWithALoweredBed(): void
     {
-        $runs = [new OwnRuns('P3', 'pei_smooth', null, 'lot', 63.0, 8, 8, 8, 8, 60.0, 1, 50.0)];
+        $runs = [RunsMade::of('P3', 'pei_smooth', null, 'lot', 63.0, 8, 8, 8, 8, 60.0, 1, 50.0)];
         $sides = [self::side('pei_smooth', 'P3')];
         $lowered = self::ranked($sides, [new ProvenSeat('P3', null, 63.0, 50.0)], [], $runs)->candidates[0];
         self::assertTrue($lowered->proven);

@@ -315,7 +315,7 @@ final class SeasonedTechnicianTest extends TestCase
     public function testThirtyBareTenMinuteSuccessesDoNotClearFourHoursOfNylon(): void
     {
         // Common practice: a small square held bare for ten minutes, long thin parts lifted, the stick solved it.
-        $ten = [new OwnRuns('P1', 'hot_grip_steel', null, 'lot', 99, 30, 30, 30, 30, 10.0)];
+        $ten = [RunsMade::of('P1', 'hot_grip_steel', null, 'lot', 99, 30, 30, 30, 30, 10.0)];
         $job = ['part' => self::thinBar(), 'foothold' => Foothold::none(), 'minutes' => 240.0];
         $ranking = self::rank(self::job('pa', $job), [self::side('hot_grip_steel')], ['pva_stick'], $ten);
         self::assertSame('pva_stick', $ranking->candidates[0]->treatment->agentId);
@@ -328,7 +328,7 @@ final class SeasonedTechnicianTest extends TestCase
 
     public function testUnheatedRunsSpeakForAnUnheatedBedOnly(): void
     {
-        $cold = [new OwnRuns('P1', 'painters_tape', null, 'lot', null, 12, 12, 12, 12)];
+        $cold = [RunsMade::of('P1', 'painters_tape', null, 'lot', null, 12, 12, 12, 12)];
         $ranking = self::rank(self::job('pla'), [self::side('painters_tape')], [], $cold);
         self::assertSame([], self::find($ranking, 'painters_tape')?->hold->evidence);
         self::assertSame(12, self::find($ranking, 'painters_tape', off: true)?->hold->own()['runs']);
@@ -336,7 +336,7 @@ final class SeasonedTechnicianTest extends TestCase
 
     public function testARunOfManyPartsIsOneRunAndProvesPlatesOfSoMany(): void
     {
-        $nine = [new OwnRuns('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 9)];
+        $nine = [RunsMade::of('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 9)];
         $chance = static fn (int $parts, OwnRuns ...$runs): float => self::find(
             self::rank(self::job('pla', ['partCount' => $parts]), [self::side('pei_textured')], [], array_values($runs)),
             'pei_textured',
@@ -352,7 +352,7 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertGreaterThan($chance(9), $chance(9, ...$nine));
         self::assertGreaterThan($chance(10, ...$nine), $chance(9, ...$nine), 'Ten parts were not on the plate.');
         // Ten runs of one part say less of nine.
-        self::assertGreaterThan($chance(9, new OwnRuns('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 1)), $chance(9, ...$nine));
+        self::assertGreaterThan($chance(9, RunsMade::of('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 1)), $chance(9, ...$nine));
     }
 
     public function testTheAdhesiveHasATemperatureOfItsOwn(): void

@@ -7,7 +7,6 @@ namespace Sitzplatz\Tests\Core\Choose;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\Facet;
 use Sitzplatz\Choose\Detail\SideBySide;
-use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Words\Phrase;
@@ -20,7 +19,7 @@ final class SideBySideTest extends TestCase
 
     public function testNumbersAndReasonsThatDiffer(): void
     {
-        $runs = [new OwnRuns('P1', 'pei_textured', null, 'lot', 56, 12, 12, 6, 6)];
+        $runs = [RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 12, 12, 6, 6)];
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('glass', 'P6')], ['pva_stick'], $runs);
         $one = self::find($ranking, 'pei_textured') ?? self::fail();
         $other = self::find($ranking, 'glass', 'pva_stick') ?? self::fail();
@@ -56,7 +55,7 @@ final class SideBySideTest extends TestCase
 
     public function testASureDifferenceIsSaidToBeSure(): void
     {
-        $runs = [new OwnRuns('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30), new OwnRuns('P6', 'glass', null, 'lot', 63, 20, 2, 2, 2)];
+        $runs = [RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30), RunsMade::of('P6', 'glass', null, 'lot', 63, 20, 2, 2, 2)];
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('glass', 'P6')], [], $runs);
         self::assertStringStartsWith('side_by_side.sure better=(candidate.label side=P1 front agent=candidate.bare) sure=0.99', Said::of(SideBySide::of($ranking->candidates[1], $ranking->candidates[0], $ranking)->better ?? self::fail()));
     }

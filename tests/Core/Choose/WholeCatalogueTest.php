@@ -97,7 +97,7 @@ final class WholeCatalogueTest extends TestCase
             return;
         }
         foreach (\array_slice($before->candidates, 0, 5) as $candidate) {
-            $runs = static fn (int $good): array => [new OwnRuns(
+            $runs = static fn (int $good): array => [RunsMade::of(
                 $candidate->proposal->side->id,
                 $candidate->proposal->surface->id,
                 $candidate->treatment->agentId,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation\Internal;
 
 use Sitzplatz\Choose\Expectation\OwnRuns;
+use Sitzplatz\Choose\Expectation\RunConditions;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Warp\Surroundings;
@@ -23,12 +24,12 @@ final readonly class RunsUnderConditions
     private ?float $airC;
 
     /** @param non-empty-list<array{bool, bool, RunSums}> $sums of the same lot, with no fewer parts than the job */
-    private function __construct(private OwnRuns $like, public array $sums)
+    private function __construct(private RunConditions $under, private bool $changedSince, public array $sums)
     {
-        $this->airC = null === $like->roomC ? null : self::airC($like, $like->roomC);
+        $this->airC = null === $under->roomC ? null : self::airC($under, $under->roomC);
     }
 
-    /** @param non-empty-list<OwnRuns> $runs of the same {@see key} */
+    /** @param non-empty-list<OwnRuns> $runs under the same conditions, put in question by the same change or by none */
     public static function of(array $runs, JobRequest $job): self
     {
         $sums = [];
@@ -39,26 +40,7 @@ final readonly class RunsUnderConditions
             ($sums[(int) $sameLot << 1 | (int) $whole] ??= [$sameLot, $whole, new RunSums()])[2]->add($run, $job, $whole);
         }
 
-        return new self($runs[0], array_values($sums));
-    }
-
-    /** All of a run that {@see Likeness} looks at, and its setting: hundreds of runs share a few dozen. */
-    public static function key(OwnRuns $run): string
-    {
-        // As bytes, for to write numbers out takes longer than all else here.
-        return $run->printerId.pack(
-            'd7C3',
-            $run->bedC ?? \NAN,
-            $run->bedOtherC ?? \NAN,
-            $run->exposureS ?? \NAN,
-            $run->roomC ?? \NAN,
-            $run->chamberC ?? \NAN,
-            $run->nozzleC ?? \NAN,
-            $run->gapMm ?? \NAN,
-            (int) $run->enclosed,
-            (int) $run->changedSince,
-            (int) $run->forUse,
-        );
+        return new self($runs[0]->under, $runs[0]->changedSince, array_values($sums));
     }
 
     /** Of all jobs that such runs are summed up alike for. */
@@ -70,13 +52,13 @@ final readonly class RunsUnderConditions
     /** Of the bed in the first layer, °C on the display, or of a resin the exposure, s; null: unheated. */
     public function at(bool $filament): ?float
     {
-        return $filament ? $this->like->bedC : $this->like->exposureS;
+        return $filament ? $this->under->bedC : $this->under->exposureS;
     }
 
     /** Of the bed after the first layer; null: unheated, or the same. */
     public function otherC(): ?float
     {
-        return $this->like->bedOtherC;
+        return $this->under->bedOtherC;
     }
 
     /**
@@ -86,16 +68,16 @@ final readonly class RunsUnderConditions
      */
     public function likeness(JobRequest $job, ?float $nozzleC): Likeness
     {
-        $run = $this->like;
+        $under = $this->under;
 
         return Likeness::of(
-            samePrinter: null === $run->printerId || $run->printerId === $job->printer->id,
-            likeAir: null === $run->printerId || $this->likeAir($job),
-            sameNozzle: self::within($run->nozzleC, $nozzleC, self::NOZZLE_NEAR_K),
+            samePrinter: null === $under->printerId || $under->printerId === $job->printer->id,
+            likeAir: null === $under->printerId || $this->likeAir($job),
+            sameNozzle: self::within($under->nozzleC, $nozzleC, self::NOZZLE_NEAR_K),
             // Nought and less is an offset of the machine, and says nothing of the gap.
-            sameGap: min($run->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($run->gapMm, $job->gapMm, self::GAP_NEAR_MM),
-            changedSince: $run->changedSince,
-            forUse: $run->forUse,
+            sameGap: min($under->gapMm ?? 0.0, $job->gapMm ?? 0.0) <= 0.0 || self::within($under->gapMm, $job->gapMm, self::GAP_NEAR_MM),
+            changedSince: $this->changedSince,
+            forUse: $under->forUse,
         );
     }
 
@@ -106,13 +88,13 @@ final readonly class RunsUnderConditions
 
     private function likeAir(JobRequest $job): bool
     {
-        $now = Surroundings::celsius($job->roomC, $this->like->bedC, $job->printer->enclosed, $job->printer->chamberC);
+        $now = Surroundings::celsius($job->roomC, $this->under->bedC, $job->printer->enclosed, $job->printer->chamberC);
 
-        return abs(($this->airC ?? self::airC($this->like, $job->roomC)) - $now) <= self::AIR_NEAR_K;
+        return abs(($this->airC ?? self::airC($this->under, $job->roomC)) - $now) <= self::AIR_NEAR_K;
     }
 
-    private static function airC(OwnRuns $run, float $roomC): float
+    private static function airC(RunConditions $under, float $roomC): float
     {
-        return Surroundings::celsius($roomC, $run->bedC, $run->enclosed, $run->chamberC);
+        return Surroundings::celsius($roomC, $under->bedC, $under->enclosed, $under->chamberC);
     }
 }

@@ -200,7 +200,7 @@ final class JobTest extends ApiTestCase
         $class = (int) $this->database()->fetchOne('SELECT MAX(record_class) FROM job');
         self::assertSame(6, (int) $this->database()->fetchOne('SELECT SUM(prints) FROM record_tally'));
         foreach ($this->database()->fetchAllAssociative('SELECT material_id, fitting_id, made FROM sheet_tally') as $sheet) {
-            $tests = array_values(array_filter(json_decode((string) $sheet['made'], true), static fn (array $group): bool => !\in_array('use', $group, true)));
+            $tests = array_values(array_filter(json_decode((string) $sheet['made'], true), static fn (array $group): bool => !str_contains($group[2], '|use|')));
             $this->database()->update('sheet_tally', ['made' => json_encode($tests)], ['material_id' => $sheet['material_id'], 'fitting_id' => $sheet['fitting_id']]);
         }
         $after = $this->candidate($key);

@@ -16,6 +16,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Enclosure;
 use Sitzplatz\Test\Life\Refusal;
 use Sitzplatz\Test\Life\RunLife;
+use Sitzplatz\Test\Life\RunState;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Outcome;
@@ -143,7 +144,7 @@ final readonly class RunSheetData
                 static fn (Outcome $outcome): array => $run->status->open() ? self::measures($state->missingWhere($outcome->held())) : [],
                 array_column(Outcome::cases(), null, 'value'),
             ),
-            'mayTakeBack' => $this->mayTakeBack($run),
+            'mayTakeBack' => self::mayTakeBack($state),
             'nextRunId' => $this->nextRunId($run),
             'serverTime' => $this->now->time()->format(\DATE_ATOM),
         ];
@@ -260,10 +261,10 @@ final readonly class RunSheetData
         return $next?->id->toRfc4122();
     }
 
-    private function mayTakeBack(Run $run): bool
+    private static function mayTakeBack(RunState $state): bool
     {
         try {
-            return [] !== RunLife::takeFinishBack($this->book->state($run, $this->now->time()));
+            return [] !== RunLife::takeFinishBack($state);
         } catch (Refusal) {
             return false;
         }

@@ -167,6 +167,10 @@ final class DraftScreensTest extends BrowserTestCase
         $this->network(true);
         $this->untilOnTheServer('cool');
         $this->until(fn (): bool => !str_contains($this->text(), 'This device is full'), 'It is still said.');
+        // Nor does the device say what it kept.
+        $this->page->executeScript('IDBObjectStore.prototype.get = () => { throw new DOMException("denied", "SecurityError"); }');
+        $this->press('Done. Cold pull');
+        $this->untilOnTheServer('cold_pull');
         self::assertStringNotContainsString('was not taken', $this->text());
     }
 

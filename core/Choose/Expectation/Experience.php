@@ -43,6 +43,7 @@ final readonly class Experience
             $index[$kind][] = $run;
             // What a foothold in somebody's own words gave them, no job can be told to have.
             if (!$run->under->ownBrim) {
+                // Whose conditions are one object were made alike; the runs keep it alive, so no other has its number.
                 $alike[$kind][spl_object_id($run->under) << 1 | (int) $run->changedSince][] = $run;
             }
         }

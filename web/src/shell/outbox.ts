@@ -94,7 +94,8 @@ others?.addEventListener('message', () => void load());
 async function load(): Promise<void> {
     const whose = person;
     if (whose === null) return;
-    const stored = await get<Box>(key(whose));
+    // Where the device keeps nothing for this page, what it touches is sent all the same.
+    const stored = await get<Box>(key(whose)).catch(() => undefined);
     if (whose === person) show({ box: stored ?? EMPTY });
 }
 

@@ -32,7 +32,7 @@ export function RunSheet() {
 
 function Run({ id }: { id: string }) {
     const { sheet, end } = useRunSheet(id);
-    const endsLate = useLate(end?.touchedAt ?? null);
+    const ending = useLate(end?.touchedAt ?? null) ? end : null;
     const touch = useTouch(sheet);
     const stepWord = useStepWord(sheet);
     const may = useMay();
@@ -96,8 +96,8 @@ function Run({ id }: { id: string }) {
             <Steps sheet={sheet} />
             {run.status === 'void' ? <Notice>{say('test.void_voidedalone_who_also_made_it', { voidReason: run.voidReason, voidedBy: run.voidedBy, voidedAlone: run.voidedAlone })}</Notice> : null}
             {run.status === 'done' ? <Done sheet={sheet} /> : null}
-            {open && end !== null && endsLate ? <Ending sheet={sheet} isVoid={end.command.kind === 'void'} /> : null}
-            {open && page && !(end !== null && endsLate) ? (
+            {open && ending ? <Ending sheet={sheet} isVoid={ending.command.kind === 'void'} /> : null}
+            {open && page && !ending ? (
                 <section aria-label={page.title}>
                     <div className="mb-5 grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_auto]">
                         <div>

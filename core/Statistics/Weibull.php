@@ -47,16 +47,21 @@ final readonly class Weibull
         $top = max($log);
         $meanOfEvents = array_sum(array_map(log(...), $exact)) / \count($exact);
         // The likelihood in the shape alone; of all about the largest, so that no power overflows.
-        $shape = Root::near(static function (float $shape) use ($log, $top, $meanOfEvents): float {
-            $sum = $weighted = 0.0;
-            foreach ($log as $each) {
-                $power = exp($shape * ($each - $top));
-                $sum += $power;
-                $weighted += $power * $each;
+        $beyond = array_map(static fn (float $each): float => $each - $top, $log);
+        $score = static function (float $shape) use ($beyond, $top, $meanOfEvents): array {
+            $sum = $weighted = $squared = 0.0;
+            foreach ($beyond as $each) {
+                $sum += $power = exp($shape * $each);
+                $weighted += $power *= $each;
+                $squared += $power * $each;
             }
+            $mean = $weighted / $sum;
 
-            return $weighted / $sum - 1 / $shape - $meanOfEvents;
-        }, 3.0);
+            return [1 / $shape - $mean - $top + $meanOfEvents, -1 / $shape ** 2 - $squared / $sum + $mean * $mean];
+        };
+        $spread = (new Sample($beyond))->sd;
+        // π ÷ √6 is the standard deviation of the logarithms where the shape is 1.
+        $shape = self::bestShape($score, \M_PI / sqrt(6) / max((float) $spread, 1e-12));
         $sum = array_sum(array_map(static fn (float $each): float => exp($shape * ($each - $top)), $log));
 
         return new self($shape, exp($top + log($sum / \count($exact)) / $shape), $exact, $all);
@@ -129,7 +134,8 @@ final readonly class Weibull
         for ($i = 0; $i < self::MOST_STEPS; ++$i) {
             [$slope, $bend] = $score($shape);
             $next = $shape - $slope / $bend;
-            if (!($next > $near / 2 && $next < 2 * $near)) {
+            // Comparisons with what is no number are false.
+            if (!($next > $shape / 2 && $next < 2 * $shape)) {
                 break;
             }
             if (abs($next - $shape) <= self::NEAR * $next) {

@@ -38,4 +38,10 @@ final readonly class Reading
     {
         return max($this->value, $this->value * ($this->gain ?? 1.0));
     }
+
+    /** Whether it is on the right side of a lower limit (at least) or an upper one (at most), as surely as its instrument tells. */
+    public function against(float $limit, bool $atLeast): RunOutcome
+    {
+        return RunOutcome::ofRange($this->low() - $this->step / 2, $this->atLeast ? \INF : $this->high() + $this->step / 2, $limit, $atLeast);
+    }
 }

@@ -7,5 +7,5 @@ namespace Sitzplatz;
 /** The version of the rules and sums: raised with every change that can change a verdict. */
 final class CoreVersion
 {
-    public const NUMBER = '3.1';
+    public const NUMBER = '4.0';
 }

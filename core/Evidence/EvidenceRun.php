@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence;
 
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 
 /** A run as evidence for a setup: what was read, and under which conditions. */
@@ -25,6 +26,14 @@ final readonly class EvidenceRun
         public bool $voidAlone = false,
         /** Unix seconds. */
         public float $endedAt = 0.0,
+        /** Unix seconds; runs are looked at in the order in which they were begun. */
+        public float $beganAt = 0.0,
+        /** Of the setup it was made for, in its comparison. */
+        public string $setupId = '',
+        /** How its part was to be taken off; null: as its readings tell. */
+        public ?PullKind $pull = null,
+        /** The visit that it belongs to where visits are the unit; null: it stands for itself. */
+        public ?string $unit = null,
     ) {
     }
 }

@@ -7,8 +7,9 @@ namespace Sitzplatz\Judge;
 use Sitzplatz\Statistics\CommonSlope;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Test\Limits;
-use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\RunOutcome;
+use Sitzplatz\Test\RunOutcomes;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -80,10 +81,9 @@ final readonly class CoatLife
     /** @param list<Reading> $run */
     private static function failed(array $run, Limits $limits, SetupRecord $of): bool
     {
-        $one = new SetupRecord($of->name, [$run], null, null, $of->takenHot);
+        $ended = RunOutcomes::of($run, $limits, true, null, $of->takenHot);
 
-        return \in_array(false, [...$one->holdOutcomes($limits, true), ...$one->releaseOutcomes($limits, true)], true)
-            || $one->count(Measure::Damage, 0.5) > 0;
+        return RunOutcome::Failed === $ended->hold || RunOutcome::Failed === $ended->release;
     }
 
     /**

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sitzplatz\Judge;
 
 use Sitzplatz\Judge\Internal\Future;
-use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 
 /** How likely further runs of a setup are to settle its verdict, and how many it takes. */
 final readonly class Outlook
@@ -38,7 +38,7 @@ final readonly class Outlook
         $hold = self::question($record, $plan, $judgement->hold, true);
         $release = self::question($record, $plan, $judgement->release, false);
 
-        return null === $hold || null === $release ? null : self::both($judgement->runsLeft, $hold, $release, $plan);
+        return null === $hold || null === $release ? null : self::both($judgement->runsLeft, $hold, $release, self::ofOtherRuns($record, $plan));
     }
 
     /**
@@ -55,7 +55,7 @@ final readonly class Outlook
             if (null === $hold || null === $release) {
                 return null;
             }
-            $outlook = self::both($new->runs, $hold, $release, $new);
+            $outlook = self::both($new->runs, $hold, $release, self::ofOtherRuns($record, $new));
             if ($outlook->chance >= self::GOOD_CHANCE) {
                 return $outlook;
             }
@@ -64,13 +64,18 @@ final readonly class Outlook
         return $outlook->chance >= self::POOR_CHANCE ? $outlook : null;
     }
 
-    private static function both(int $runs, Future $hold, Future $release, ProofPlan $plan): self
+    private static function both(int $runs, Future $hold, Future $release, bool $ofOtherRuns): self
     {
         // A setup that does not hold needs no word on its release.
         $chance = $hold->no + $hold->yes * ($release->yes + $release->no);
-        $pulls = Criterion::Counts !== $plan->criterion && $plan->limits->pullsDecide();
 
-        return new self($runs, self::rounded($chance), $pulls ? $hold->runs + $release->runs : max($hold->runs, $release->runs));
+        return new self($runs, self::rounded($chance), $ofOtherRuns ? $hold->runs + $release->runs : max($hold->runs, $release->runs));
+    }
+
+    /** Whether what it takes to answer the one question is no help with the other: pulls hot and cold are of different runs. */
+    private static function ofOtherRuns(SetupRecord $record, ProofPlan $plan): bool
+    {
+        return !$record->takenHot && !$plan->byVisit && null !== $plan->pullRule(true);
     }
 
     /** Drawn a few hundred times, it is known to about five in a hundred; nothing that is open is certain. */
@@ -81,52 +86,67 @@ final readonly class Outlook
 
     private static function question(SetupRecord $record, ProofPlan $plan, Finding $finding, bool $hold): ?Future
     {
-        if (Answer::NotYet !== $finding->answer) {
-            return Future::known(Answer::Yes === $finding->answer);
-        }
-
-        return self::ahead($record, $plan, $hold, null !== $finding->pulls && Answer::NotYet === $finding->pulls->clears, false);
+        return Answer::NotYet !== $finding->answer
+            ? Future::known(Answer::Yes === $finding->answer)
+            : self::ahead($record, $plan, $hold, null !== $finding->pulls && Answer::NotYet === $finding->pulls->clears, false);
     }
 
     private static function afresh(SetupRecord $record, ProofPlan $plan, bool $hold): ?Future
     {
-        $limit = $hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN;
-
-        return self::ahead($record, $plan, $hold, Criterion::Counts !== $plan->criterion && null !== $limit, true);
+        return self::ahead($record, $plan, $hold, null !== $plan->pullRule($hold) && !($hold && $record->takenHot), true);
     }
 
     private static function ahead(SetupRecord $record, ProofPlan $plan, bool $hold, bool $byPulls, bool $afresh): ?Future
     {
-        if ($byPulls) {
-            $values = $record->values($hold ? Measure::PullHot : Measure::PullCold);
+        $rule = $byPulls ? $plan->pullRule($hold) : null;
+        $measure = $hold ? Measure::PullHot : $record->releasePull();
+        $limit = (float) ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
+        if (null !== $rule && !$rule->counts()) {
+            $values = $record->values($measure);
             $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
             $kept = $afresh ? [] : \array_slice($values, 0, $plan->most($planned));
-            $limit = (float) ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
 
-            return Future::ofPulls($values, $kept, $plan->most($planned) - \count($kept), static fn (array $path) => ValueAgainstLimit::of(
-                $path,
-                $limit,
-                $hold,
-                $plan->criterion,
-                $plan->design,
-                $planned,
-                $plan->most($planned),
-            ));
+            return Future::ofPulls(
+                $values,
+                $kept,
+                $plan->most($planned) - \count($kept),
+                PullRule::MiddleOfLogs === $rule,
+                static fn (array $path): ValueAgainstLimit => ValueAgainstLimit::of(
+                    $path,
+                    $limit,
+                    $hold,
+                    $rule,
+                    $plan->design,
+                    $planned,
+                    $plan->most($planned),
+                    $plan->share,
+                    $plan->error,
+                ),
+            );
         }
-        $counts = Criterion::Counts === $plan->criterion;
-        $outcomes = $hold ? $record->holdOutcomes($plan->limits, $counts) : $record->releaseOutcomes($plan->limits, $counts);
-        $planned = $hold ? $plan->runs : $plan->coldRuns;
+        $counts = null === $plan->pullRule($hold);
+        $outcomes = match (true) {
+            null !== $rule => $record->pullOutcomes($measure, $limit, $hold),
+            $hold => $record->holdOutcomes($plan->limits, $counts || $record->takenHot),
+            default => $record->releaseOutcomes($plan->limits, $counts),
+        };
+        $planned = match (true) {
+            null !== $rule && $hold => $plan->hotRuns,
+            $hold => $plan->runs,
+            default => $plan->coldRuns,
+        };
         $kept = $afresh ? [] : \array_slice($outcomes, 0, $plan->most($planned));
 
         return [] === $outcomes
             ? null
             : Future::ofShare($outcomes, $kept, $plan->most($planned) - \count($kept), static fn (array $path) => ShareAgainstRequired::of(
                 $path,
-                $plan->share,
+                null === $rule ? $plan->share : $rule->share($plan->share),
                 $plan->design,
                 $planned,
                 $plan->most($planned),
-                $plan->failuresAllowed,
+                null === $rule ? $plan->failuresAllowed : null,
+                $plan->error,
             ));
     }
 
@@ -146,6 +166,8 @@ final readonly class Outlook
             $runs,
             (int) ceil($hot * $runs / $both),
             (int) ceil($cold * $runs / $both),
+            $plan->error,
+            $plan->byVisit,
         );
     }
 }

@@ -4,19 +4,21 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Judge\Internal\DrawnBounds;
 use Sitzplatz\Statistics\NoncentralT;
+use Sitzplatz\Statistics\Normal;
 use Sitzplatz\Statistics\SequentialShare;
 use Sitzplatz\Statistics\SequentialT;
-use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
  * What a plan can show, before its first run: the chance that a setup of a given quality passes, that it is refuted, and the
- * runs it takes. Exact: binomial for shares, noncentral t at one look, the joint law of the t statistics when it is looked
- * at after each run; for pulls that scatter evenly, however strong the doubt of a scatter that does not look it.
+ * runs it takes; of pulls, for those that scatter as a normal law has it. Binomial for shares and for pulls that are counted,
+ * noncentral t and the joint law of the t statistics on logarithms; where the furthest of several bounds decides it is drawn.
  */
 final readonly class PlanChance
 {
@@ -27,8 +29,7 @@ final readonly class PlanChance
     /** Distances of the mean pull from its limit, in its own spread. */
     private const DISTANCES = [0.5, 1.0, 2.0, 3.0, 5.0];
     /** Of a good setup, against which a plan is warned: a mean that is clearly beyond the limit, or most of the parts. */
-    private const GOOD_MEAN = 1.0;
-    private const GOOD_NEARLY_ALL = 3.0;
+    private const GOOD = ['mean' => 1.0, 'middle_of_logs' => 1.0, 'middle' => 2.0, 'share' => 3.0, 'nearly_all' => 3.0];
     /** Of the picture of what a plan can show: its ends in spreads, and into how many steps it is drawn. */
     private const WORST = -3.0;
     private const BEST = 5.0;
@@ -50,28 +51,31 @@ final readonly class PlanChance
     /** Of the question whether it holds (hot), or lets go, for a setup of this quality. */
     public static function at(ProofPlan $plan, bool $hold, float $truth): self
     {
-        $planned = self::byPulls($plan, $hold) ? ($hold ? $plan->hotRuns : $plan->coldRuns) : ($hold ? $plan->runs : $plan->coldRuns);
-        $most = $plan->most($planned);
+        $rule = $plan->pullRule($hold);
+        $planned = $hold ? (null === $rule ? $plan->runs : $plan->hotRuns) : $plan->coldRuns;
 
-        return self::byPulls($plan, $hold)
-            ? self::ofPulls($plan->criterion, $plan->design, $planned, $most, $truth)
-            : self::ofShare($plan, $planned, $most, $truth);
+        return null === $rule
+            ? self::ofShare($plan->design, $planned, $plan->most($planned), $plan->share, $plan->error, $plan->failuresAllowed, $truth, $truth)
+            : self::ofPulls($rule, $plan, $planned, $truth);
     }
 
     /** Runs of one setup that the plan takes if it is a good one; the longer of its two questions. */
     public static function likelyRuns(ProofPlan $plan): float
     {
-        $of = static fn (bool $hold): float => self::at($plan, $hold, self::byPulls($plan, $hold)
-            ? self::good($plan->criterion) : self::goodShare($plan))->runs;
+        $of = static function (bool $hold) use ($plan): float {
+            $rule = $plan->pullRule($hold);
+
+            return self::at($plan, $hold, null === $rule ? self::goodShare($plan) : self::good($rule))->runs;
+        };
 
         // Pulls hot and cold are different runs; counts are of the same ones.
-        return self::byPulls($plan, true) && self::byPulls($plan, false) ? $of(true) + $of(false) : max($of(true), $of(false));
+        return null !== $plan->pullRule(true) && null !== $plan->pullRule(false) ? $of(true) + $of(false) : max($of(true), $of(false));
     }
 
     /** @return list<self> at a few qualities, from ordinary to very good */
     public static function table(ProofPlan $plan, bool $hold): array
     {
-        $truths = self::byPulls($plan, $hold) ? self::DISTANCES : array_values(array_filter(
+        $truths = null !== $plan->pullRule($hold) ? self::DISTANCES : array_values(array_filter(
             self::SHARES,
             static fn (float $share): bool => $share > $plan->share,
         ));
@@ -82,7 +86,7 @@ final readonly class PlanChance
     /** @return list<self> over all qualities, from bad to good */
     public static function curve(ProofPlan $plan, bool $hold): array
     {
-        $byPulls = self::byPulls($plan, $hold);
+        $byPulls = null !== $plan->pullRule($hold);
         $points = [];
         for ($i = 0; $i <= self::POINTS; ++$i) {
             $points[] = self::at($plan, $hold, $byPulls ? self::WORST + $i * (self::BEST - self::WORST) / self::POINTS : $i / self::POINTS);
@@ -134,21 +138,29 @@ final readonly class PlanChance
     }
 
     /** The fewest pulls that at one look show in nine cases of ten what lies so many spreads beyond the limit; null: too many. */
-    public static function fewestPulls(Criterion $criterion, float $distance): ?int
+    public static function fewestPulls(PullRule $rule, ProofPlan $plan, float $distance): ?int
     {
-        for ($n = SequentialT::FIRST_LOOK; $n <= self::MOST_RUNS; ++$n) {
-            if (self::ofPulls($criterion, Design::Fixed, $n, $n, $distance)->passes >= self::POWER) {
+        $at = static fn (int $n): float => self::ofPulls($rule, $plan->atOneLook($n), $n, $distance)->passes;
+        for ($n = $rule->fewest($plan->share, $plan->error), $step = 1; $n <= self::MOST_RUNS; $n += $step) {
+            if ($at($n) >= self::POWER) {
+                // Gone by larger steps, the fewest lies within the last of them.
+                while ($step > 1 && $at($n - 1) >= self::POWER) {
+                    --$n;
+                    --$step;
+                }
+
                 return $n;
             }
+            $step = max(1, intdiv($n, 8));
         }
 
         return null;
     }
 
-    /** How many of its own spreads the mean pull of a good setup lies beyond the limit. */
-    public static function good(Criterion $criterion): float
+    /** How many of its own spreads the middle pull of a good setup lies beyond the limit. */
+    public static function good(PullRule $rule): float
     {
-        return Criterion::NearlyAll === $criterion ? self::GOOD_NEARLY_ALL : self::GOOD_MEAN;
+        return self::GOOD[$rule->value];
     }
 
     /** The fewest runs that can show the share at all with so many failures; null: beyond reason. */
@@ -187,19 +199,21 @@ final readonly class PlanChance
     /** @return array{string, array<string, Quantity>}|null a message and its figures */
     private static function warning(ProofPlan $plan, bool $hold): ?array
     {
-        if (self::byPulls($plan, $hold)) {
+        $rule = $plan->pullRule($hold);
+        if (null !== $rule) {
             $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
-            if ($planned < SequentialT::FIRST_LOOK) {
-                return ['chance.too_few_pulls', ['n' => Quantity::count($planned), 'needed' => Quantity::count(SequentialT::FIRST_LOOK)]];
+            $needed = $rule->fewest($plan->share, $plan->error);
+            if ($plan->most($planned) < $needed) {
+                return ['chance.too_few_pulls', ['n' => Quantity::count($planned), 'needed' => Quantity::count($needed)]];
             }
-            $good = self::good($plan->criterion);
+            $good = self::good($rule);
             $at = self::at($plan, $hold, $good);
 
             return $at->passes >= self::WARN_BELOW ? null : ['chance.pulls_low', [
                 'chance' => Quantity::share($at->passes),
                 'distance' => Quantity::number($good, 0.5),
                 'n' => Quantity::count($planned),
-                'enough' => Quantity::count(self::fewestPulls($plan->criterion, $good) ?? self::MOST_RUNS),
+                'enough' => Quantity::count(self::fewestPulls($rule, $plan, $good) ?? self::MOST_RUNS),
             ]];
         }
         $good = self::goodShare($plan);
@@ -221,18 +235,20 @@ final readonly class PlanChance
         return max(0.95, ($plan->share + 1) / 2);
     }
 
-    public static function byPulls(ProofPlan $plan, bool $hold): bool
+    private static function ofPulls(PullRule $rule, ProofPlan $plan, int $planned, float $distance): self
     {
-        return Criterion::Counts !== $plan->criterion && null !== ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
-    }
-
-    private static function ofPulls(Criterion $criterion, Design $design, int $planned, int $most, float $distance): self
-    {
-        $bounds = Bounds::of($criterion, $design, $planned, $most);
-        if ([] === $bounds->below) {
+        $most = $plan->most($planned);
+        if ($most < $rule->fewest($plan->share, $plan->error)) {
             return new self($distance, 0.0, 0.0, $planned);
         }
-        if (Design::Fixed === $design) {
+        if ($rule->counts()) {
+            return self::ofShare($plan->design, $planned, $most, $rule->share($plan->share), $plan->error, null, Normal::cdf($distance), $distance);
+        }
+        if (PullRule::MiddleOfLogs !== $rule) {
+            return self::summed($distance, $most, DrawnBounds::of($rule, $plan->design, $planned, $most, $plan->error)->chances($distance));
+        }
+        $bounds = Bounds::of($rule, $plan->design, $planned, $most, $plan->error);
+        if (Design::Fixed === $plan->design) {
             $t = new NoncentralT($planned - 1, $distance * sqrt($planned));
 
             return new self($distance, 1 - $t->cdf($bounds->below[$planned]), $t->cdf($bounds->above[$planned]), $planned);
@@ -244,18 +260,19 @@ final readonly class PlanChance
         ));
     }
 
-    private static function ofShare(ProofPlan $plan, int $planned, int $most, float $share): self
+    /** @param float $share of runs, or of pulls, that succeed */
+    private static function ofShare(Design $design, int $planned, int $most, float $required, float $error, ?int $allowed, float $share, float $truth): self
     {
         if ($planned < 1) {
-            return new self($share, 0.0, 0.0, 0.0);
+            return new self($truth, 0.0, 0.0, 0.0);
         }
-        $looks = Design::Fixed === $plan->design
-            ? SequentialShare::once($planned, $plan->share, ProofPlan::ERROR)
-            : SequentialShare::afterEach($most, $plan->share, ProofPlan::ERROR);
+        $looks = Design::Fixed === $design
+            ? SequentialShare::once($planned, $required, $error)
+            : SequentialShare::afterEach($most, $required, $error);
 
-        return self::summed($share, $most, array_map(
+        return self::summed($truth, $most, array_map(
             static fn (array $each): array => [$each['yes'], $each['no']],
-            $looks->allowing($plan->failuresAllowed)->chances($share),
+            (null === $allowed ? $looks : $looks->allowing($allowed))->chances(min(1.0, max(0.0, $share))),
         ));
     }
 

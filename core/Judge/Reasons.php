@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
-use Sitzplatz\Statistics\ClopperPearson;
-use Sitzplatz\Statistics\SequentialT;
-use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -24,13 +22,13 @@ final class Reasons
     public static function basis(ProofPlan $plan): Sentence
     {
         return Sentence::of(
-            'judged.'.$plan->design->value.(PlanChance::byPulls($plan, true) ? '_pulls' : ''),
+            'judged.'.$plan->design->value.(null !== $plan->pullRule(true) ? '_pulls' : ''),
             criterion: $plan->criterion->words(),
             share: Quantity::share($plan->share),
             runs: Quantity::count($plan->runs),
             most: Quantity::count($plan->most($plan->runs)),
             allowed: Quantity::count($plan->failuresAllowed),
-            confidence: Quantity::share(1 - ProofPlan::ERROR),
+            confidence: Quantity::share(1 - $plan->error),
         );
     }
 
@@ -43,15 +41,9 @@ final class Reasons
     }
 
     /** @return list<Sentence> of how parts came off */
-    public static function release(ShareAgainstRequired $share, SetupRecord $record, ProofPlan $plan): array
+    public static function release(ShareAgainstRequired $share, ProofPlan $plan): array
     {
-        $reasons = 0 === $share->runs ? [Sentence::of('release.nobody_said')] : self::share(false, $share, $plan, $plan->coldRuns);
-        $unsaid = $record->unsaid();
-        if ($unsaid > 0) {
-            $reasons[] = Sentence::of('release.unsaid', runs: Quantity::count($unsaid));
-        }
-
-        return $reasons;
+        return 0 === $share->runs ? [Sentence::of('release.nobody_said')] : self::share(false, $share, $plan, $plan->coldRuns);
     }
 
     /** After the pulls had settled it. */
@@ -79,21 +71,28 @@ final class Reasons
             $reasons[] = Sentence::of(
                 'pulls.uneven',
                 measure: $measure->words(),
-                clearing: Quantity::count($pulls->clearing),
+                clearing: Quantity::count($pulls->clearing()),
                 n: Quantity::count($pulls->n),
                 limit: Quantity::newtons($limitN),
-                low: Quantity::share(ClopperPearson::interval($pulls->clearing, $pulls->n, 1 - 2 * ProofPlan::ERROR)->low),
+                low: Quantity::share($pulls->counted->bounds->low ?? 0.0),
             );
         }
-        $reasons[] = self::bound($kind, $measure, $pulls, $planned, $plan->design, $limitN);
-        if ($pulls->censored > 0) {
-            $reasons[] = Sentence::of('pulls.lower_bounds', bounds: Quantity::count($pulls->censored), n: Quantity::count($pulls->n));
+        $reasons[] = $pulls->rule->counts()
+            ? self::counted($measure, $pulls, $plan, $planned, $limitN)
+            : self::bound($kind, $measure, $pulls, $planned, $plan, $limitN);
+        if ($pulls->censored > 0 && !$pulls->rule->counts()) {
+            $reasons[] = Sentence::of(
+                'pulls.lower_bounds',
+                bounds: Quantity::count($pulls->censored),
+                n: Quantity::count($pulls->n),
+                clearing: Quantity::count($pulls->clearing()),
+                fewest: Quantity::count((int) ceil(log($plan->error) / log($pulls->share) - 1e-9)),
+            );
         }
-        if (Answer::Yes === $pulls->clears && !self::weakWouldShow($plan->design, $pulls->n) && 0 === $pulls->censored) {
+        if (Answer::Yes === $pulls->clears && PullRule::Share !== $pulls->rule && !self::weakWouldShow($plan->design, $pulls->n) && 0 === $pulls->censored) {
             $reasons[] = Sentence::of('pulls.yes_unseen_'.$kind->value, n: Quantity::count($pulls->n), from: Quantity::count(self::WEAK_SEEN_FROM));
         }
-
-        if (Answer::No === $pulls->clears && Criterion::Mean === $pulls->criterion) {
+        if (Answer::No === $pulls->clears && PullRule::Mean === $pulls->rule) {
             $reasons[] = Sentence::of('pulls.no_unseen_'.$kind->value, n: Quantity::count($pulls->n));
         }
 
@@ -106,37 +105,63 @@ final class Reasons
         return Design::Fixed === $design && $pulls >= self::WEAK_SEEN_FROM;
     }
 
-    private static function bound(PullKind $kind, Measure $measure, ValueAgainstLimit $pulls, int $planned, Design $design, float $limitN): Sentence
+    private static function counted(Measure $measure, ValueAgainstLimit $pulls, ProofPlan $plan, int $planned, float $limitN): Sentence
     {
-        if (Criterion::NearlyAll === $pulls->criterion && $pulls->censored > 0) {
-            return Sentence::of(
-                'pulls.counted',
-                measure: $measure->words(),
-                clearing: Quantity::count($pulls->clearing),
-                n: Quantity::count($pulls->n),
-                limit: Quantity::newtons($limitN),
-            );
+        $fewest = $pulls->rule->fewest($plan->share, $plan->error);
+        if (Answer::NotYet === $pulls->clears && $plan->most($planned) < $fewest) {
+            return self::tooFew($measure, $pulls->n, $fewest);
         }
+        if (Answer::NotYet === $pulls->clears && Design::Fixed === $plan->design && $pulls->n < $planned) {
+            return self::planned($measure, $pulls->n, $planned);
+        }
+
+        return Sentence::of(
+            'pulls.'.$pulls->rule->value.'_'.$pulls->clears->value,
+            measure: $measure->words(),
+            clearing: Quantity::count($pulls->clearing()),
+            missing: Quantity::count($pulls->counted->failures),
+            n: Quantity::count($pulls->n),
+            limit: Quantity::newtons($limitN),
+            low: Quantity::share($pulls->counted->bounds->low ?? 0.0),
+            high: Quantity::share($pulls->counted->bounds->high ?? 1.0),
+            share: Quantity::share($pulls->share),
+            confidence: Quantity::share(1 - $plan->error),
+        );
+    }
+
+    private static function tooFew(Measure $measure, int $n, int $needed): Sentence
+    {
+        return Sentence::of('pulls.too_few', measure: $measure->words(), n: Quantity::count($n), needed: Quantity::count($needed));
+    }
+
+    private static function planned(Measure $measure, int $n, int $planned): Sentence
+    {
+        return Sentence::of('pulls.planned', measure: $measure->words(), n: Quantity::count($n), planned: Quantity::count($planned));
+    }
+
+    private static function bound(PullKind $kind, Measure $measure, ValueAgainstLimit $pulls, int $planned, ProofPlan $plan, float $limitN): Sentence
+    {
         if (null === $pulls->lower && null === $pulls->upper) {
-            return Design::Fixed === $design && $planned >= SequentialT::FIRST_LOOK
-                ? Sentence::of('pulls.planned', measure: $measure->words(), n: Quantity::count($pulls->n), planned: Quantity::count($planned))
-                : Sentence::of(
-                    'pulls.too_few',
-                    measure: $measure->words(),
-                    n: Quantity::count($pulls->n),
-                    needed: Quantity::count(SequentialT::FIRST_LOOK),
-                );
+            $fewest = $pulls->rule->fewest($plan->share, $plan->error);
+
+            return Design::Fixed === $plan->design && $planned >= $fewest
+                ? self::planned($measure, $pulls->n, $planned)
+                : self::tooFew($measure, $pulls->n, $fewest);
         }
         $side = null === $pulls->upper ? 'low' : (null === $pulls->lower ? 'high' : 'both');
-        $about = Criterion::Mean === $pulls->criterion ? 'mean' : $kind->value;
+        $about = match ($pulls->rule) {
+            PullRule::NearlyAll => $kind->value,
+            PullRule::MiddleOfLogs => 'middle',
+            default => 'mean',
+        };
 
         return Sentence::of(
             'pulls.'.$about.'_'.$side,
             measure: $measure->words(),
             low: Quantity::newtons($pulls->lower ?? 0.0),
             high: Quantity::newtons($pulls->upper ?? 0.0),
-            confidence: Quantity::share(1 - ProofPlan::ERROR),
-            looks: Sentence::of('looks.'.$design->value),
+            confidence: Quantity::share(1 - $plan->error),
+            looks: Sentence::of('looks.'.$plan->design->value),
             n: Quantity::count($pulls->decidedAt ?? $pulls->n),
             limit: Quantity::newtons($limitN),
         );
@@ -147,24 +172,25 @@ final class Reasons
     {
         $key = static fn (string $name): string => $hold ? 'hold.'.$name : 'release.'.$name;
         // Where pulls decide, the count stands beside them and is no proof of a share by itself.
-        $beside = Answer::No !== $share->reached && PlanChance::byPulls($plan, $hold);
+        $beside = Answer::No !== $share->reached && null !== $plan->pullRule($hold);
         $said = Sentence::of(
             $key($beside ? 'beside' : $share->reached->value),
-            good: Quantity::count($share->runs - $share->failures - $share->unsettled),
+            good: Quantity::count($share->passed()),
             bad: Quantity::count($share->failures),
             runs: Quantity::count($share->runs),
             low: Quantity::share($share->bounds->low ?? 0.0),
             high: Quantity::share($share->bounds->high ?? 1.0),
             share: Quantity::share($plan->share),
             allowed: Quantity::count($plan->failuresAllowed),
-            confidence: Quantity::share(1 - ProofPlan::ERROR),
+            confidence: Quantity::share(1 - $plan->error),
         );
+        $against = self::against($hold, $share);
         if (Answer::NotYet !== $share->reached && !$share->spoiled || Answer::No === $share->reached) {
-            return [$said];
+            return [$said, ...$against];
         }
 
         return match (true) {
-            $share->spoiled => [
+            $share->overspent => [
                 Sentence::of(
                     $key('spoiled'),
                     bad: Quantity::count($share->failures),
@@ -172,12 +198,26 @@ final class Reasons
                     allowed: Quantity::count($plan->failuresAllowed),
                 ),
                 $said,
+                ...$against,
             ],
+            $share->spoiled => [...$against, $said],
             Design::Fixed === $plan->design && $share->runs < $planned && !$beside => [
                 Sentence::of('judged.planned', done: Quantity::count($share->runs), planned: Quantity::count($planned)),
                 $said,
+                ...$against,
             ],
-            default => [$said],
+            default => [$said, ...$against],
         };
+    }
+
+    /** @return list<Sentence> of what counts against either answer, and how to settle it */
+    private static function against(bool $hold, ShareAgainstRequired $share): array
+    {
+        $key = $hold ? 'hold.' : 'release.';
+
+        return array_values(array_filter([
+            0 === $share->unsaid ? null : Sentence::of($key.'unsaid', runs: Quantity::count($share->unsaid)),
+            0 === $share->open ? null : Sentence::of($key.'open', runs: Quantity::count($share->open)),
+        ]));
     }
 }

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
-use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
  * The verdict on one setup, by the criterion and at the looks that its plan froze. Whether it holds: the share of runs that
  * held, and the hot pulls where they decide. Whether it lets go: effort and damage, and the cold pulls where they decide.
- * Each answer is wrong at most in one case in twenty at the limit; what lies between is not yet known. More force never
- * wins by itself.
+ * Each answer is wrong at most in one case in twenty at the limit, where its rule claims that; what lies between is not yet
+ * known. More force never wins by itself.
  */
 final readonly class SetupJudgement
 {
@@ -29,8 +29,12 @@ final readonly class SetupJudgement
         public Finding $hold,
         public Finding $release,
         public HeldRate $held,
-        /** Runs of this setup that its plan still has, where they can settle the verdict; null: settled, or they cannot. */
+        /** Runs (visits) of this setup that its plan still has, where they can settle the verdict; null: settled, or they cannot. */
         public ?int $runsLeft,
+        /** Whether what is left are visits. */
+        private bool $byVisit,
+        /** Where the plan has so few pulls, or runs, that they can show nothing, whatever they are. */
+        private ?Sentence $tooFew,
     ) {
     }
 
@@ -46,7 +50,9 @@ final readonly class SetupJudgement
             $hold,
             $release,
             HeldRate::of($record),
-            Verdict::NotYetKnown === $verdict ? self::left($plan, $hold, $release) : null,
+            Verdict::NotYetKnown === $verdict ? self::left($plan, $record, $hold, $release) : null,
+            $plan->byVisit,
+            self::tooFew($plan, $record, $hold, $release),
         );
     }
 
@@ -61,14 +67,26 @@ final readonly class SetupJudgement
         }
         if (null !== $this->runsLeft) {
             return null === $inPlan
-                ? Sentence::of('verdict.runs_left', runs: Quantity::count($this->runsLeft))
-                : Sentence::of('verdict.more_runs', runs: Quantity::count($this->runsLeft), chance: Quantity::share($inPlan->chance, 0.05));
+                ? Sentence::of($this->byVisit ? 'verdict.visits_left' : 'verdict.runs_left', runs: Quantity::count($this->runsLeft))
+                : Sentence::of(
+                    $this->byVisit ? 'verdict.more_visits' : 'verdict.more_runs',
+                    runs: Quantity::count($this->runsLeft),
+                    chance: Quantity::share($inPlan->chance, 0.05),
+                );
         }
         if (null !== $newPlan) {
             return Sentence::of('verdict.new_plan', runs: Quantity::count($newPlan->runs), chance: Quantity::share($newPlan->chance, 0.05));
         }
 
-        return Sentence::of($this->hold->spoiled() || $this->release->spoiled() ? 'verdict.not_in_this_plan' : 'verdict.at_the_limit');
+        $spoiled = array_filter([$this->hold, $this->release], static fn (Finding $each): bool => $each->spoiled());
+        $unsettled = array_sum(array_map(static fn (Finding $each): int => $each->share->overspent ? 0 : $each->share->open + $each->share->unsaid, $spoiled));
+
+        return match (true) {
+            // What is missing may still be said.
+            $unsettled > 0 => Sentence::of('verdict.unsettled', runs: Quantity::count($unsettled)),
+            [] !== $spoiled => Sentence::of('verdict.not_in_this_plan'),
+            default => $this->tooFew ?? Sentence::of('verdict.at_the_limit'),
+        };
     }
 
     /**
@@ -93,30 +111,24 @@ final readonly class SetupJudgement
 
     private static function hold(SetupRecord $record, ProofPlan $plan): Finding
     {
-        if ($record->takenHot || self::byCounts($plan, $plan->limits->hotPullAtLeastN)) {
-            $share = self::held($record, $plan, !$record->takenHot);
+        $rule = $record->takenHot ? null : $plan->pullRule(true);
+        if (null === $rule) {
+            $share = self::held($record, $plan, true);
 
             return new Finding(self::passable($share), Reasons::hold($share, $plan), $share);
         }
-        $pulls = ValueAgainstLimit::of(
-            $record->values(Measure::PullHot),
-            (float) $plan->limits->hotPullAtLeastN,
-            true,
-            $plan->criterion,
-            $plan->design,
-            $plan->hotRuns,
-            $plan->most($plan->hotRuns),
-        );
+        $limit = (float) $plan->limits->hotPullAtLeastN;
+        $pulls = self::pulls($record, $plan, $rule, true, $limit);
         $all = self::held($record, $plan, false);
         // Of what was settled only what refutes it changes that; what failed since is said.
-        $then = self::atItsLook($record, Measure::PullHot, $pulls, $plan);
+        $then = self::atItsLook($record, Measure::PullHot, true, $pulls, $plan);
         $share = $then === $record || Answer::No === $all->reached ? $all : self::held($then, $plan, false);
         $since = $all->failures - $share->failures;
 
         return self::byPulls(
             $pulls,
             $share,
-            Reasons::pulls(PullKind::Hot, $pulls, $plan, (float) $plan->limits->hotPullAtLeastN),
+            Reasons::pulls(PullKind::Hot, $pulls, $plan, $limit),
             [...Reasons::hold($share, $plan), ...($since > 0 ? [Reasons::failedSince($since)] : [])],
             $plan->design,
             $plan->runs,
@@ -125,26 +137,20 @@ final readonly class SetupJudgement
 
     private static function release(SetupRecord $record, ProofPlan $plan): Finding
     {
-        $counts = self::byCounts($plan, $plan->limits->coldPullAtMostN);
-        $pulls = $counts ? null : ValueAgainstLimit::of(
-            $record->values($record->releasePull()),
-            (float) $plan->limits->coldPullAtMostN,
-            false,
-            $plan->criterion,
-            $plan->design,
-            $plan->coldRuns,
-            $plan->most($plan->coldRuns),
-        );
-        $then = null === $pulls ? $record : self::atItsLook($record, $record->releasePull(), $pulls, $plan);
+        $rule = $plan->pullRule(false);
+        $limit = (float) $plan->limits->coldPullAtMostN;
+        $pulls = null === $rule ? null : self::pulls($record, $plan, $rule, false, $limit);
+        $then = null === $pulls ? $record : self::atItsLook($record, $record->releasePull(), false, $pulls, $plan);
         $share = ShareAgainstRequired::of(
-            $then->releaseOutcomes($plan->limits, $counts),
+            $then->releaseOutcomes($plan->limits, null === $rule),
             $plan->share,
             $plan->design,
             $plan->coldRuns,
             $plan->most($plan->coldRuns),
             $plan->failuresAllowed,
+            $plan->error,
         );
-        $reasons = Reasons::release($share, $record, $plan);
+        $reasons = Reasons::release($share, $plan);
         // A plate that was harmed is a fact, however rare: nobody asks for the next one.
         if ($record->count(Measure::Damage, 0.5) > 0) {
             return new Finding(Answer::No, [Reasons::damaged($record), ...$reasons], $share, $pulls);
@@ -156,10 +162,29 @@ final readonly class SetupJudgement
         return self::byPulls(
             $pulls,
             $share,
-            Reasons::pulls(PullKind::Cold, $pulls, $plan, (float) $plan->limits->coldPullAtMostN, $record->releasePull()),
+            Reasons::pulls(PullKind::Cold, $pulls, $plan, $limit, $record->releasePull()),
             $reasons,
             $plan->design,
             $plan->coldRuns,
+        );
+    }
+
+    private static function pulls(SetupRecord $record, ProofPlan $plan, PullRule $rule, bool $hold, float $limitN): ValueAgainstLimit
+    {
+        $measure = $hold ? Measure::PullHot : $record->releasePull();
+        $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
+
+        return ValueAgainstLimit::of(
+            $record->values($measure),
+            $limitN,
+            $hold,
+            $rule,
+            $plan->design,
+            $planned,
+            $plan->most($planned),
+            $plan->share,
+            $plan->error,
+            $record->pullOutcomes($measure, $limitN, $hold),
         );
     }
 
@@ -172,18 +197,39 @@ final readonly class SetupJudgement
             $plan->runs,
             $plan->most($plan->runs),
             $plan->failuresAllowed,
+            $plan->error,
         );
     }
 
     /** What was known when the pulls of a plan that is looked at after each run were settled: that stands. */
-    private static function atItsLook(SetupRecord $record, Measure $measure, ValueAgainstLimit $pulls, ProofPlan $plan): SetupRecord
+    private static function atItsLook(SetupRecord $record, Measure $measure, bool $hold, ValueAgainstLimit $pulls, ProofPlan $plan): SetupRecord
     {
-        return Design::Adaptive === $plan->design && null !== $pulls->decidedAt ? $record->upTo($measure, $pulls->decidedAt) : $record;
+        return match (true) {
+            Design::Adaptive !== $plan->design || null === $pulls->decidedAt => $record,
+            $pulls->rule->counts() => $record->upToPulls($measure, $hold, $pulls->decidedAt),
+            default => $record->upToValues($measure, $pulls->decidedAt),
+        };
     }
 
-    private static function byCounts(ProofPlan $plan, ?float $limitN): bool
+    private static function tooFew(ProofPlan $plan, SetupRecord $record, Finding $hold, Finding $release): ?Sentence
     {
-        return Criterion::Counts === $plan->criterion || null === $limitN;
+        foreach ([[$hold, true], [$release, false]] as [$finding, $holds]) {
+            $rule = $holds && $record->takenHot ? null : $plan->pullRule($holds);
+            $planned = $plan->most($holds ? (null === $rule ? $plan->runs : $plan->hotRuns) : $plan->coldRuns);
+            $needed = ($rule ?? PullRule::Share)->fewest($plan->share, $plan->error);
+            if (Answer::NotYet === $finding->answer && $planned < $needed) {
+                $measure = $holds ? Measure::PullHot : $record->releasePull();
+
+                return Sentence::of(
+                    'verdict.too_few',
+                    planned: Quantity::count($planned),
+                    what: null === $rule ? Sentence::of($holds ? 'verdict.runs' : 'verdict.taken_off') : $measure->words(),
+                    needed: Quantity::count($needed),
+                );
+            }
+        }
+
+        return null;
     }
 
     /** What a share shows, unless the plan allows less. */
@@ -226,21 +272,25 @@ final readonly class SetupJudgement
         );
     }
 
-    private static function left(ProofPlan $plan, Finding $hold, Finding $release): ?int
+    /** Pulls hot and cold are of different runs, if not of different visits; what is counted of all runs is of the same. */
+    private static function left(ProofPlan $plan, SetupRecord $record, Finding $hold, Finding $release): ?int
     {
         if ($hold->spoiled() || $release->spoiled()) {
             return null;
         }
-        // A part gives one pull, hot or cold, so what the two questions still need of pulls adds up; counted runs serve both.
-        $left = [];
-        foreach ([[$hold, $plan->hotRuns, $plan->runs], [$release, $plan->coldRuns, $plan->coldRuns]] as [$finding, $pulls, $runs]) {
-            if (Answer::NotYet === $finding->answer) {
-                $byRuns = $plan->most($runs) - $finding->share->runs;
-                $byPulls = null === $finding->pulls ? $byRuns : $plan->most($pulls) - $finding->pulls->n;
-                $left[] = max(Design::Fixed === $plan->design ? $byRuns : 0, $byPulls);
+        $left = static function (Finding $finding, int $pulls, int $runs) use ($plan): int {
+            if (Answer::NotYet !== $finding->answer) {
+                return 0;
             }
-        }
-        $most = $plan->limits->pullsDecide() && Criterion::Counts !== $plan->criterion ? array_sum($left) : max([0, ...$left]);
+            $byRuns = $plan->most($runs) - $finding->share->runs;
+            $byPulls = null === $finding->pulls ? $byRuns : $plan->most($pulls) - $finding->pulls->n;
+
+            return max(0, Design::Fixed === $plan->design ? $byRuns : 0, $byPulls);
+        };
+        $ofHold = $left($hold, $plan->hotRuns, $plan->runs);
+        $ofRelease = $left($release, $plan->coldRuns, $plan->coldRuns);
+        $ofOthers = null !== $hold->pulls && !$record->takenHot && !$plan->byVisit;
+        $most = $ofOthers ? $ofHold + $ofRelease : max($ofHold, $ofRelease);
 
         return $most > 0 ? $most : null;
     }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
-use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measured;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\RunOutcome;
+use Sitzplatz\Test\RunOutcomes;
 
 /**
  * All readings of one setup, run by run in the order in which they were made, voids left out. What stands on one plate at
@@ -24,6 +26,7 @@ final readonly class SetupRecord
      * @param list<string>|null   $units    of each run the visit it belongs to; null: each run stands for itself
      * @param list<string>|null   $visits   of each run the visit during which it was made; null: nobody knows
      * @param bool                $takenHot its parts are taken off while the bed is at print temperature
+     * @param list<?PullKind>     $pulls    how the part of each run was to be taken off; missing or null: as its readings tell
      */
     public function __construct(
         public string $name,
@@ -31,6 +34,7 @@ final readonly class SetupRecord
         public ?array $units = null,
         public ?array $visits = null,
         public bool $takenHot = false,
+        public array $pulls = [],
     ) {
     }
 
@@ -71,54 +75,27 @@ final readonly class SetupRecord
      */
     public function values(Measured $measure): array
     {
-        $units = $visits = [];
-        foreach ($this->runs as $i => $run) {
-            foreach ($run as $reading) {
-                if ($reading->measure === $measure) {
-                    $units[$this->units[$i] ?? $i][] = $reading;
-                    $visits[$this->units[$i] ?? $i] = $this->visits[$i] ?? '';
-                }
-            }
-        }
-        $values = [];
-        foreach ($units as $unit => $readings) {
-            $sum = $step = 0.0;
-            $gain = 1.0;
-            $atLeast = false;
-            foreach ($readings as $reading) {
-                $sum += $reading->value;
-                $step = max($step, $reading->step);
-                $atLeast = $atLeast || $reading->atLeast;
-                $gain = abs(($reading->gain ?? 1.0) - 1) > abs($gain - 1) ? (float) $reading->gain : $gain;
-            }
-            $values[] = new UnitValue($sum / \count($readings), $atLeast, $step, $gain, $visits[$unit]);
-        }
-
-        return $values;
+        return array_values($this->valuesByUnit($measure));
     }
 
-    /** The runs up to the one that gave so many units a value of the measure: what was known at that look. */
-    public function upTo(Measured $measure, int $values): self
+    /** The runs up to the one with which so many units had a value of the measure: what was known at that look. */
+    public function upToValues(Measured $measure, int $values): self
     {
-        $seen = [];
-        foreach ($this->runs as $i => $run) {
+        return $this->upTo($values, static function (array $run) use ($measure): bool {
             foreach ($run as $reading) {
                 if ($reading->measure === $measure) {
-                    $seen[$this->units[$i] ?? $i] = true;
+                    return true;
                 }
             }
-            if (\count($seen) >= $values) {
-                return new self(
-                    $this->name,
-                    \array_slice($this->runs, 0, $i + 1),
-                    null === $this->units ? null : \array_slice($this->units, 0, $i + 1),
-                    null === $this->visits ? null : \array_slice($this->visits, 0, $i + 1),
-                    $this->takenHot,
-                );
-            }
-        }
 
-        return $this;
+            return false;
+        });
+    }
+
+    /** The runs up to the one with which so many units had a place among the pulls that are counted. */
+    public function upToPulls(Measure $measure, bool $hold, int $pulls): self
+    {
+        return $this->upTo($pulls, fn (array $run, int $i): bool => null !== $this->pullOutcome($i, $measure, $hold, null));
     }
 
     /**
@@ -146,78 +123,48 @@ final readonly class SetupRecord
     }
 
     /**
-     * Whether each unit held: to the end of the print, with no more lift than allowed, and, where pulls are counted, with a
-     * hot pull that reaches its limit.
+     * How each unit ended: to the end of the print with no more lift than allowed, and, where pulls are counted, with a hot pull
+     * that reaches its limit.
      *
      * @param bool $pulls whether a pull below the limit is a failure by itself
      *
-     * @return list<bool|null> null: a lower bound, or a scale that is off, leaves it open; units that do not say it are left out
+     * @return list<RunOutcome>
      */
     public function holdOutcomes(Limits $limits, bool $pulls): array
     {
-        return $this->outcomes(static function (array $run) use ($limits, $pulls): array {
-            $outcomes = [];
-            foreach ($run as $reading) {
-                if (Measure::Held === $reading->measure) {
-                    $outcomes[] = $reading->value > 0.5;
-                } elseif ($pulls && null !== $limits->hotPullAtLeastN && Measure::PullHot === $reading->measure) {
-                    $open = $reading->atLeast || $reading->high() >= $limits->hotPullAtLeastN;
-                    $outcomes[] = $reading->low() >= $limits->hotPullAtLeastN ? true : ($open ? null : false);
-                }
-            }
-            if ([] === $outcomes) {
-                return [];
-            }
-            if (null !== $limits->liftAtMostMm && !\in_array(false, $outcomes, true)) {
-                $lift = self::lift($run, $limits->liftBy);
-
-                return null === $lift ? [] : [...$outcomes, $lift <= $limits->liftAtMostMm];
-            }
-
-            return $outcomes;
-        });
+        return $this->ofUnits(fn (int $i): RunOutcome => $this->outcomes($i, $limits, $pulls)->hold);
     }
 
     /**
-     * Whether each unit that was taken off came off well: not harder than allowed, the plate unharmed, and, where pulls are
-     * counted, with a cold pull within its limit.
+     * How each unit of which it is asked came off: not harder than allowed, the plate unharmed, and, where pulls are counted, with
+     * a cold pull within its limit.
      *
-     * @return list<bool|null> null: a lower bound, or a scale that is off, leaves it open; units that do not say all of it are left out
+     * @return list<RunOutcome>
      */
     public function releaseOutcomes(Limits $limits, bool $pulls): array
     {
-        return $this->outcomes(function (array $run) use ($limits, $pulls): array {
-            $outcomes = [];
-            $effort = $damage = $cold = false;
-            foreach ($run as $reading) {
-                if (Measure::Effort === $reading->measure) {
-                    $effort = true;
-                    $outcomes[] = $reading->value <= $limits->effortAtMost->value;
-                } elseif (Measure::Damage === $reading->measure) {
-                    $damage = true;
-                    $outcomes[] = $reading->value < 0.5;
-                } elseif ($pulls && null !== $limits->coldPullAtMostN && $this->releasePull() === $reading->measure) {
-                    $cold = true;
-                    $open = $reading->atLeast || $reading->high() > $limits->coldPullAtMostN;
-                    $outcomes[] = $reading->low() > $limits->coldPullAtMostN ? false : ($open ? null : true);
-                }
-            }
-            if (\in_array(false, $outcomes, true)) {
-                return [false];
-            }
-
-            return $effort && $damage && ($cold || !$pulls || null === $limits->coldPullAtMostN) ? $outcomes : [];
-        });
+        return $this->ofUnits(fn (int $i): ?RunOutcome => $this->outcomes($i, $limits, $pulls)->release);
     }
 
-    /** Runs that were taken off after cooling and do not say all that counts of their release. */
-    public function unsaid(): int
+    /**
+     * On which side of the limit each unit lies that was to give a pull, by the one value that it gives. A part that came off in the
+     * print had no hot pull left to show, and one that nobody pulled shows none.
+     *
+     * @param Measure $measure the hot pull, or that with which parts come off
+     * @param bool    $hold    whether the limit is a lower one, which a part has to hold; else an upper one
+     *
+     * @return list<RunOutcome>
+     */
+    public function pullOutcomes(Measure $measure, float $limitN, bool $hold): array
     {
-        return \count(array_filter($this->runs, static function (array $run): bool {
-            $lacking = Completeness::lacking($run);
+        $values = $this->valuesByUnit($measure);
 
-            return \in_array(Measure::Effort, $lacking, true) || \in_array(Measure::Damage, $lacking, true);
-        }));
+        return $this->ofUnits(fn (int $i): ?RunOutcome => $this->pullOutcome(
+            $i,
+            $measure,
+            $hold,
+            ($values[$this->units[$i] ?? $i] ?? null)?->against($limitN, $hold),
+        ));
     }
 
     /** @return list<int> how many parts came off with each effort, the easiest first */
@@ -231,24 +178,108 @@ final readonly class SetupRecord
         return array_values($efforts);
     }
 
-    /**
-     * @param \Closure(list<Reading>): list<bool|null> $of a run; none: it says nothing
-     *
-     * @return list<bool|null>
-     */
-    private function outcomes(\Closure $of): array
+    /** How a run counts among the pulls of a question; null: it was to give none. */
+    private function pullOutcome(int $i, Measure $measure, bool $hold, ?RunOutcome $ofValue): ?RunOutcome
     {
-        $units = [];
+        $has = $cameOff = false;
+        foreach ($this->runs[$i] as $reading) {
+            $has = $has || $reading->measure === $measure;
+            $cameOff = $cameOff || (Measure::Held === $reading->measure && $reading->value < 0.5);
+        }
+        if ($has) {
+            return $ofValue ?? RunOutcome::Passed;
+        }
+        $kind = $this->pulls[$i] ?? null;
+        if (null === $kind || $kind->measure() !== $measure) {
+            return null;
+        }
+
+        return match (true) {
+            !$cameOff => RunOutcome::Unsaid,
+            $hold => RunOutcome::Failed,
+            default => null,
+        };
+    }
+
+    /** @return array<int|string, UnitValue> */
+    private function valuesByUnit(Measured $measure): array
+    {
+        $units = $visits = [];
         foreach ($this->runs as $i => $run) {
-            foreach ($of($run) as $outcome) {
-                $units[$this->units[$i] ?? $i][] = $outcome;
+            foreach ($run as $reading) {
+                if ($reading->measure === $measure) {
+                    $units[$this->units[$i] ?? $i][] = $reading;
+                    $visits[$this->units[$i] ?? $i] = $this->visits[$i] ?? '';
+                }
+            }
+        }
+        $values = [];
+        foreach ($units as $unit => $readings) {
+            $sum = $step = 0.0;
+            $gain = 1.0;
+            $atLeast = false;
+            foreach ($readings as $reading) {
+                $sum += $reading->value;
+                $step = max($step, $reading->step);
+                $atLeast = $atLeast || $reading->atLeast;
+                $gain = abs(($reading->gain ?? 1.0) - 1) > abs($gain - 1) ? (float) $reading->gain : $gain;
+            }
+            $values[$unit] = new UnitValue($sum / \count($readings), $atLeast, $step, $gain, $visits[$unit]);
+        }
+
+        return $values;
+    }
+
+    /** @param \Closure(list<Reading>, int): bool $counts whether a run gives its unit a place */
+    private function upTo(int $places, \Closure $counts): self
+    {
+        $seen = [];
+        foreach ($this->runs as $i => $run) {
+            if ($counts($run, $i)) {
+                $seen[$this->units[$i] ?? $i] = true;
+            }
+            if (\count($seen) >= $places) {
+                return $this->first($i + 1);
             }
         }
 
-        return array_values(array_map(
-            static fn (array $each): ?bool => \in_array(false, $each, true) ? false : (\in_array(null, $each, true) ? null : true),
-            $units,
-        ));
+        return $this;
+    }
+
+    private function first(int $runs): self
+    {
+        return new self(
+            $this->name,
+            \array_slice($this->runs, 0, $runs),
+            null === $this->units ? null : \array_slice($this->units, 0, $runs),
+            null === $this->visits ? null : \array_slice($this->visits, 0, $runs),
+            $this->takenHot,
+            \array_slice($this->pulls, 0, $runs),
+        );
+    }
+
+    private function outcomes(int $i, Limits $limits, bool $pulls): RunOutcomes
+    {
+        return RunOutcomes::of($this->runs[$i], $limits, $pulls, $this->pulls[$i] ?? null, $this->takenHot);
+    }
+
+    /**
+     * @param \Closure(int): ?RunOutcome $of a run by its place; null: it has none among them
+     *
+     * @return list<RunOutcome>
+     */
+    private function ofUnits(\Closure $of): array
+    {
+        $units = [];
+        foreach (array_keys($this->runs) as $i) {
+            $outcome = $of($i);
+            if (null !== $outcome) {
+                $unit = $this->units[$i] ?? $i;
+                $units[$unit] = isset($units[$unit]) ? $units[$unit]->and($outcome) : $outcome;
+            }
+        }
+
+        return array_values($units);
     }
 
     /** @param list<Reading> $run */

@@ -14,22 +14,22 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Test\Reading;
 
 /**
- * What the verdict makes of many setups whose truth is known: one plan, one truth, one kind of scatter, judged by
- * {@see SetupJudgement} as a shop would, once or after each run until it is settled.
+ * What the verdict makes of many setups whose truth is known: one plan, one truth, one kind of scatter, one of the two questions,
+ * judged by {@see SetupJudgement} as a shop would, once or after each run until it is settled.
  */
 final readonly class SimulatedCell
 {
     /** The share that counted plans ask for here. */
     public const SHARE = 0.8;
-    /** Far above any scatter, so that no pull is negative. */
-    private const LIMIT_N = 100.0;
 
     public function __construct(
         public Criterion $criterion,
-        /** Planned for one setup. */
+        /** Planned for one setup, of the kind that is judged; visits where these are the unit. */
         public int $runs,
         /** In sd from the limit, or the true share less the required one; 0 is the limit. */
         public float $truth,
@@ -38,34 +38,33 @@ final readonly class SimulatedCell
         /** Whether it is judged after each run rather than once at the end. */
         public bool $looks,
         public Design $design,
+        /** Whether it holds; else whether it lets go. */
+        public bool $hold = true,
     ) {
     }
 
     /**
-     * @return array{holds: float, false_holds: float, false_does_not_hold: float, not_yet: float, mean_runs: float}
+     * @return array{yes: float, false_yes: float, false_no: float, not_yet: float, mean_runs: float}
      */
     public function simulate(int $replicates, int $seed): array
     {
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $plan = $this->plan();
-        $most = $plan->most($this->runs);
-        $holds = $doesNot = $runs = 0;
+        $about = $this->about();
+        $limitN = $this->limitN();
+        $yes = $no = $runs = 0;
         for ($i = 0; $i < $replicates; ++$i) {
-            $record = [];
-            for ($k = 0; $k < $most; ++$k) {
-                $record[] = $this->run($random);
-            }
-            [$answer, $used] = $this->judged($record, $plan);
+            [$answer, $used] = $this->judged($this->made($plan, $random, $limitN, $about), $plan);
             $runs += $used;
-            $holds += Answer::Yes === $answer ? 1 : 0;
-            $doesNot += Answer::No === $answer ? 1 : 0;
+            $yes += Answer::Yes === $answer ? 1 : 0;
+            $no += Answer::No === $answer ? 1 : 0;
         }
 
         return [
-            'holds' => $holds / $replicates,
-            'false_holds' => $this->truth <= 0 ? $holds / $replicates : 0.0,
-            'false_does_not_hold' => $this->truth >= 0 ? $doesNot / $replicates : 0.0,
-            'not_yet' => 1 - ($holds + $doesNot) / $replicates,
+            'yes' => $yes / $replicates,
+            'false_yes' => $this->truth <= 0 ? $yes / $replicates : 0.0,
+            'false_no' => $this->truth >= 0 ? $no / $replicates : 0.0,
+            'not_yet' => 1 - ($yes + $no) / $replicates,
             'mean_runs' => $runs / $replicates,
         ];
     }
@@ -75,21 +74,31 @@ final readonly class SimulatedCell
         return $this->plan()->most($this->runs);
     }
 
-    /** Whether the screen claims both answers for data of this kind; otherwise it says why not. */
+    /** Null: it counts runs. */
+    public function rule(): ?PullRule
+    {
+        return $this->plan()->pullRule($this->hold);
+    }
+
+    /** Whether the screen claims both answers for data of this kind; where not, it says so where the criterion is chosen. */
     public function claimed(): bool
     {
-        return match ($this->scatter) {
-            null, Scatter::Normal, Scatter::Coarse => true,
-            Scatter::Skewed => Criterion::NearlyAll === $this->criterion,
-            Scatter::WeakLink => Reasons::weakWouldShow($this->design, $this->runs),
+        return match ($this->rule()) {
+            null => true,
+            PullRule::Share, PullRule::Middle => Scatter::Visits !== $this->scatter,
+            PullRule::MiddleOfLogs => Scatter::RightSkewed === $this->scatter,
+            PullRule::Mean => \in_array($this->scatter, [Scatter::Normal, Scatter::Coarse, Scatter::Capped, Scatter::Visits], true)
+                || Scatter::Weibull === $this->scatter && Design::Fixed === $this->design,
+            PullRule::NearlyAll => \in_array($this->scatter, [Scatter::Normal, Scatter::Coarse, Scatter::Weibull, Scatter::Capped], true),
         };
     }
 
-    /** The distance from the limit, in sd, at which one look at so many readings shows in nine cases of ten that it is cleared. */
+    /** The distance from the limit, in sd, at which one look at so many readings would show in nine cases of ten by Student's bound that it is cleared. */
     public static function distanceForPower(Criterion $criterion, int $runs): float
     {
-        $bound = Bounds::once($criterion, $runs)->below[$runs];
-        $shift = Bounds::shift($criterion);
+        $rule = Criterion::NearlyAll === $criterion ? PullRule::NearlyAll : PullRule::Mean;
+        $bound = Bounds::once($rule, $runs, ProofPlan::ERROR)->below[$runs];
+        $shift = Bounds::shift($rule);
 
         return Root::between(
             static fn (float $delta): float => 1 - (new NoncentralT($runs - 1, ($delta + $shift) * sqrt($runs)))->cdf($bound) - PlanChance::POWER,
@@ -102,33 +111,50 @@ final readonly class SimulatedCell
      * The verdict reads the runs in their order and stands from the look at which it fell: that look, the one before and the
      * end of the plan say all that a look after each run would.
      *
-     * @param list<list<Reading>> $runs
-     *
      * @return array{Answer, int} the answer and the runs it took
      */
-    private function judged(array $runs, ProofPlan $plan): array
+    private function judged(SetupRecord $record, ProofPlan $plan): array
     {
-        $hold = self::hold($runs, $plan);
-        $at = $hold->pulls->decidedAt ?? $hold->share->decidedAt;
-        if (!$this->looks || Answer::NotYet === $hold->answer || null === $at) {
-            return [$hold->answer, \count($runs)];
+        $finding = $this->finding($record, $plan);
+        $at = $finding->pulls->decidedAt ?? $finding->share->decidedAt;
+        if (!$this->looks || Answer::NotYet === $finding->answer || null === $at) {
+            return [$finding->answer, $this->runs > 0 ? $plan->most($this->runs) : 0];
         }
-        $then = self::hold(\array_slice($runs, 0, $at), $plan)->answer;
-        $before = self::hold(\array_slice($runs, 0, $at - 1), $plan)->answer;
+        $then = $this->finding($this->upTo($record, $at), $plan)->answer;
+        $before = $this->finding($this->upTo($record, $at - 1), $plan)->answer;
 
         return Answer::NotYet === $before ? [$then, $at] : [$before, $at - 1];
     }
 
-    /** @param list<list<Reading>> $runs */
-    private static function hold(array $runs, ProofPlan $plan): Finding
+    private function upTo(SetupRecord $record, int $units): SetupRecord
     {
-        return SetupJudgement::of(new SetupRecord('A', $runs), $plan)->hold;
+        $runs = null === $record->units ? $units : $units * Scatter::RUNS_A_VISIT;
+
+        return new SetupRecord(
+            $record->name,
+            \array_slice($record->runs, 0, $runs),
+            null === $record->units ? null : \array_slice($record->units, 0, $runs),
+            pulls: \array_slice($record->pulls, 0, $runs),
+        );
+    }
+
+    private function finding(SetupRecord $record, ProofPlan $plan): Finding
+    {
+        $judgement = SetupJudgement::of($record, $plan);
+
+        return $this->hold ? $judgement->hold : $judgement->release;
     }
 
     private function plan(): ProofPlan
     {
+        $counts = Criterion::Counts === $this->criterion;
+
         return new ProofPlan(
-            new Limits(Criterion::Counts === $this->criterion ? null : self::LIMIT_N, null, Effort::Flex),
+            new Limits(
+                $counts || !$this->hold ? null : $this->limitN(),
+                $counts || $this->hold ? null : $this->limitN(),
+                Effort::Flex,
+            ),
             $this->criterion,
             self::SHARE,
             $this->runs,
@@ -139,20 +165,84 @@ final readonly class SimulatedCell
         );
     }
 
+    /** What the middle, the mean, or the share that is asked of the pulls comes to: the truth of 0 lies at the limit. */
+    private function limitN(): float
+    {
+        return ($this->scatter ?? Scatter::Normal)->mean() + $this->about();
+    }
+
+    /** Where in the scatter that lies which the rule is about, in spreads from its mean. */
+    private function about(): float
+    {
+        $asked = match ($this->criterion) {
+            Criterion::Counts, Criterion::Mean => null,
+            Criterion::MiddleOfLogs => PullRule::HALF,
+            Criterion::NearlyAll => Criterion::NEARLY_ALL,
+            // The share where the plan can show it.
+            Criterion::WithoutLaw => $this->showsShare() ? self::SHARE : PullRule::HALF,
+        };
+
+        return null === $asked || null === $this->scatter ? 0.0 : $this->scatter->quantile($this->hold ? 1 - $asked : $asked);
+    }
+
+    private function showsShare(): bool
+    {
+        $cold = new Limits(null, 1.0, Effort::Flex);
+
+        return PullRule::Share === (new ProofPlan($cold, $this->criterion, self::SHARE, 0, $this->design, 0, 0, $this->runs))->pullRule(false);
+    }
+
+    private function made(ProofPlan $plan, Randomizer $random, float $limitN, float $about): SetupRecord
+    {
+        $visits = Scatter::Visits === $this->scatter;
+        $byVisit = $visits && $this->criterion->byVisit();
+        $runs = $plan->most($this->runs) * ($byVisit ? Scatter::RUNS_A_VISIT : 1);
+        $record = $units = [];
+        $visit = 0.0;
+        for ($k = 0; $k < $runs; ++$k) {
+            if ($visits && 0 === $k % Scatter::RUNS_A_VISIT) {
+                $visit = Scatter::normal($random);
+            }
+            $record[] = $this->run($random, $limitN, $about, $visits ? $visit : null);
+            $units[] = 'v'.intdiv($k, Scatter::RUNS_A_VISIT);
+        }
+        $kind = $this->hold ? PullKind::Hot : PullKind::Cold;
+
+        return new SetupRecord('A', $record, $byVisit ? $units : null, pulls: null === $this->scatter ? [] : array_fill(0, $runs, $kind));
+    }
+
     /** @return list<Reading> */
-    private function run(Randomizer $random): array
+    private function run(Randomizer $random, float $limitN, float $about, ?float $visit): array
     {
         if (null === $this->scatter) {
-            return [new Reading(Measure::Held, Scatter::share($random) < self::SHARE + $this->truth ? 1 : 0)];
+            $passes = Scatter::share($random) < self::SHARE + $this->truth ? 1 : 0;
+
+            return $this->hold
+                ? [new Reading(Measure::Held, $passes)]
+                : [
+                    new Reading(Measure::Held, 1),
+                    new Reading(Measure::Effort, $passes > 0 ? Effort::Finger->value : Effort::Scraper->value),
+                    new Reading(Measure::Damage, 0),
+                ];
         }
-        $shift = Criterion::NearlyAll === $this->criterion ? -$this->scatter->tenth() : 0.0;
-        $pull = $this->truth + $shift + $this->scatter->draw($random);
+        $drawn = $this->scatter->draw($random);
+        $drawn = null === $visit ? $drawn : ($drawn + $visit) / sqrt(2);
+        $pull = ($this->hold ? $this->truth : -$this->truth) + $drawn - $about;
         $step = 0.0;
         if (Scatter::Coarse === $this->scatter) {
             $step = Scatter::STEP;
             $pull = (round($pull / $step - 0.5) + 0.5) * $step;
         }
+        $capped = Scatter::Capped === $this->scatter && $pull > Scatter::CAP;
+        $value = max(0.0, $limitN + ($capped ? Scatter::CAP : $pull));
 
-        return [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, self::LIMIT_N + $pull, false, $step)];
+        return $this->hold
+            ? [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, $value, $capped, $step)]
+            : [
+                new Reading(Measure::Held, 1),
+                new Reading(Measure::PullCold, $value, $capped, $step),
+                new Reading(Measure::Effort, 0),
+                new Reading(Measure::Damage, 0),
+            ];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Judge;
 
+use Sitzplatz\Test\RunOutcome;
+
 /** The one value that a run, or a visit whose runs are not independent, gives of a measure. */
 final readonly class UnitValue
 {
@@ -29,5 +31,11 @@ final readonly class UnitValue
     public function high(): float
     {
         return max($this->value, $this->value * $this->gain);
+    }
+
+    /** Whether it is on the right side of a lower limit (at least) or an upper one (at most), as surely as its instrument tells. */
+    public function against(float $limit, bool $atLeast): RunOutcome
+    {
+        return RunOutcome::ofRange($this->low() - $this->step / 2, $this->atLeast ? \INF : $this->high() + $this->step / 2, $limit, $atLeast);
     }
 }

@@ -7,6 +7,7 @@ namespace Sitzplatz\Judge;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\VariedFactors;
 use Sitzplatz\Words\Listing;
@@ -27,6 +28,7 @@ final readonly class WeakPoints
      * @param list<array{voids: int, alone: int}>                          $voids   likewise
      * @param bool                                                         $grew    runs were added after the verdict was known
      * @param int                                                          $open    runs that go on, and are left out
+     * @param int                                                          $waiting runs that are done, and were begun after one that goes on
      * @param array{surfaces: int, plates: int, lots: int, materials: int} $spread  how many of each took part
      * @param array{otherFile: int, roomLowC: float, roomHighC: float}     $made    runs printed from another file than the plan's, and the rooms
      *
@@ -40,6 +42,7 @@ final readonly class WeakPoints
         array $voids,
         bool $grew,
         int $open,
+        int $waiting,
         array $spread,
         array $made,
     ): array {
@@ -50,11 +53,14 @@ final readonly class WeakPoints
         if ($open > 0) {
             $points[] = Sentence::of('weak.open', runs: Quantity::count($open));
         }
+        if ($waiting > 0) {
+            $points[] = Sentence::of('weak.waiting', runs: Quantity::count($waiting));
+        }
         $unseen = [];
         foreach ($records as $i => $record) {
             $points = [...$points, ...self::ofSetup($record, $voids[$i])];
             $pulls = $judged[$i]->hold->pulls;
-            if (null !== $pulls && Answer::Yes === $pulls->clears && !Reasons::weakWouldShow($plan->design, $pulls->n)) {
+            if (null !== $pulls && PullRule::Share !== $pulls->rule && Answer::Yes === $pulls->clears && !Reasons::weakWouldShow($plan->design, $pulls->n)) {
                 $unseen[] = $record->name;
             }
         }

@@ -8,15 +8,16 @@ use Sitzplatz\Evidence\Change;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Judge\Answer;
+use Sitzplatz\Judge\Reasons;
+use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Judge\ValueAgainstLimit;
-use Sitzplatz\Test\Completeness;
 use Sitzplatz\Test\Criterion;
-use Sitzplatz\Test\Design;
-use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\RunOutcome;
+use Sitzplatz\Test\RunOutcomes;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -34,7 +35,7 @@ final readonly class Assessment
         /** That the plan still wants. */
         public int $moreRuns,
         public int $failures,
-        /** Runs that do not say all that counts; they do not count for the plan. */
+        /** Runs that do not say all that counts, or leave it open: they count against it. */
         public int $incomplete,
         public array $countedRuns,
         public array $voidRuns,
@@ -47,42 +48,49 @@ final readonly class Assessment
     }
 
     /**
-     * @param list<EvidenceRun> $runs      all runs that speak for the setup
-     * @param Criterion         $criterion by which the pulls decide, where they have limits
-     * @param list<Change>      $changes   to its printer: what they put in question does not count
+     * @param list<EvidenceRun>        $runs    all runs that speak for the setup
+     * @param ProofPlan                $proof   of the comparison that it is proposed from
+     * @param list<Change>             $changes to its printer: what they put in question does not count
+     * @param string                   $setupId whose pulls have to show it
+     * @param array<string, ProofPlan> $others  plans of the other setups whose runs speak for it, by id
      */
     public static function of(
         array $runs,
         AcceptancePlan $plan,
-        Limits $limits,
-        Criterion $criterion,
+        ProofPlan $proof,
         ScopeClaim $claim,
         array $changes = [],
+        string $setupId = '',
+        array $others = [],
     ): self {
         $runs = EvidenceSince::changes($runs, $changes);
+        usort($runs, static fn (EvidenceRun $a, EvidenceRun $b): int => [$a->beganAt, $a->endedAt] <=> [$b->beganAt, $b->endedAt]);
         $counted = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => !$run->void));
         $voids = array_values(array_filter($runs, static fn (EvidenceRun $run): bool => $run->void));
-        $record = new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted));
-        $failures = \count(array_filter($counted, static fn (EvidenceRun $run): bool => self::failed($run, $limits, $criterion)));
+        $ends = array_map(static fn (EvidenceRun $run): RunOutcomes => RunOutcomes::of(
+            $run->readings,
+            $proof->limits,
+            Criterion::Counts === $proof->criterion,
+            $run->pull,
+        ), $counted);
+        $failures = \count(array_filter($ends, static fn (RunOutcomes $end): bool => self::is($end, RunOutcome::Failed)));
+        $unsaid = \count(array_filter($ends, static fn (RunOutcomes $end): bool => self::is($end, RunOutcome::Unsaid) && !self::is($end, RunOutcome::Failed)));
+        $open = \count(array_filter($ends, static fn (RunOutcomes $end): bool => !self::is($end, RunOutcome::Failed) && !self::is($end, RunOutcome::Unsaid)
+            && self::is($end, RunOutcome::Open)));
         $missing = [];
 
         $n = \count($counted);
-        $unsaid = \count(array_filter($counted, static fn (EvidenceRun $run): bool => self::incomplete($run, $limits)));
-        $complete = $n - $unsaid;
-        if ($complete < $plan->runsNeeded) {
+        if ($n < $plan->runsNeeded) {
             $missing[] = Sentence::of(
                 'keep.runs_done',
-                done: Quantity::count($complete),
+                done: Quantity::count($n),
                 needed: Quantity::count($plan->runsNeeded),
-                more: Quantity::count($plan->runsNeeded - $complete),
+                more: Quantity::count($plan->runsNeeded - $n),
             );
-            if ($unsaid > 0) {
-                $missing[] = Sentence::of('keep.unsaid', runs: Quantity::count($unsaid));
-            }
         }
-        // Where no mean of cold pulls speaks for the release, it has to be seen as often as the hold.
-        $released = \count($record->releaseOutcomes($limits, false));
-        if ((Criterion::Counts === $criterion || null === $limits->coldPullAtMostN) && $released < $plan->runsNeeded && $complete >= $plan->runsNeeded) {
+        // Where no cold pulls speak for the release, it has to be seen as often as the hold.
+        $released = \count(array_filter($ends, static fn (RunOutcomes $end): bool => null !== $end->release));
+        if (null === $proof->pullRule(false) && $released < $plan->runsNeeded && $n >= $plan->runsNeeded) {
             $missing[] = Sentence::of('keep.released', done: Quantity::count($released), needed: Quantity::count($plan->runsNeeded));
         }
         if ($failures > $plan->failuresAllowed) {
@@ -93,17 +101,18 @@ final readonly class Assessment
                 allowed: Quantity::count($plan->failuresAllowed),
             );
         }
-        $damaged = $record->count(Measure::Damage, 0.5);
+        // What does not say that it succeeded may have failed.
+        if ($failures + $open + $unsaid > $plan->failuresAllowed) {
+            array_push($missing, ...array_values(array_filter([
+                0 === $open ? null : Sentence::of('keep.open', runs: Quantity::count($open)),
+                0 === $unsaid ? null : Sentence::of('keep.unsaid', runs: Quantity::count($unsaid)),
+            ])));
+        }
+        $damaged = (new SetupRecord('', array_map(static fn (EvidenceRun $run): array => $run->readings, $counted)))->count(Measure::Damage, 0.5);
         if ($damaged > 0) {
             $missing[] = Sentence::of('release.damaged', runs: Quantity::count($damaged));
         }
-        if (Criterion::Counts !== $criterion) {
-            array_push(
-                $missing,
-                ...self::pulls($record, PullKind::Hot, $limits->hotPullAtLeastN, $criterion),
-                ...self::pulls($record, PullKind::Cold, $limits->coldPullAtMostN, $criterion),
-            );
-        }
+        array_push($missing, ...self::pulls($counted, $plan, $proof, $setupId, $others));
         $proven = ProvenRange::of($counted);
         if ($claim->anyLot && ($proven->lots ?? 0) < ScopeClaim::ANY_NEEDS) {
             $missing[] = Sentence::of('keep.any_lot', needed: Quantity::count(ScopeClaim::ANY_NEEDS), lots: Quantity::count($proven->lots ?? 0));
@@ -115,9 +124,9 @@ final readonly class Assessment
         return new self(
             $missing,
             $plan->runsNeeded,
-            max(0, $plan->runsNeeded - $complete),
+            max(0, $plan->runsNeeded - $n),
             $failures,
-            $unsaid,
+            $open + $unsaid,
             array_map(static fn (EvidenceRun $run): string => $run->id, $counted),
             array_map(static fn (EvidenceRun $run): string => $run->id, $voids),
             \count(array_filter($voids, static fn (EvidenceRun $run): bool => $run->voidAlone)),
@@ -131,49 +140,62 @@ final readonly class Assessment
         return [] === $this->missing;
     }
 
-    private static function failed(EvidenceRun $run, Limits $limits, Criterion $criterion): bool
+    private static function is(RunOutcomes $end, RunOutcome $outcome): bool
     {
-        $record = new SetupRecord('', [$run->readings]);
-        $pulls = Criterion::Counts === $criterion;
-
-        // A lift that nobody measured leaves the run incomplete, not failed.
-        return [false] === $record->holdOutcomes($limits, $pulls) || [false] === $record->releaseOutcomes($limits, $pulls);
-    }
-
-    private static function incomplete(EvidenceRun $run, Limits $limits): bool
-    {
-        return [] !== Completeness::lacking($run->readings) || [] === (new SetupRecord('', [$run->readings]))->holdOutcomes($limits, false);
+        return $outcome === $end->hold || $outcome === $end->release;
     }
 
     /**
-     * The pulls by one look at all that there are.
+     * The pulls at the looks that their plans froze, by the rule of the verdict: those of the setup itself have to show it, and
+     * those of no other may refute it.
+     *
+     * @param list<EvidenceRun>        $counted
+     * @param array<string, ProofPlan> $others
      *
      * @return list<Sentence> what is not shown
      */
-    private static function pulls(SetupRecord $record, PullKind $kind, ?float $limitN, Criterion $criterion): array
+    private static function pulls(array $counted, AcceptancePlan $plan, ProofPlan $proof, string $setupId, array $others): array
     {
-        if (null === $limitN) {
-            return [];
+        $missing = [];
+        foreach ([...$others, $setupId => $proof] as $id => $of) {
+            $runs = array_values(array_filter($counted, static fn (EvidenceRun $run): bool => $run->setupId === (string) $id));
+            $own = (string) $id === $setupId;
+            if ([] === $runs && !$own) {
+                continue;
+            }
+            $accepting = $of->accepting($plan->reliability, $plan->confidence, $plan->failuresAllowed);
+            $units = array_map(static fn (EvidenceRun $run): ?string => $run->unit, $runs);
+            $judged = SetupJudgement::of(new SetupRecord(
+                '',
+                array_map(static fn (EvidenceRun $run): array => $run->readings, $runs),
+                \in_array(null, $units, true) ? null : $units,
+                pulls: array_map(static fn (EvidenceRun $run): ?PullKind => $run->pull, $runs),
+            ), $accepting);
+            foreach ([
+                [PullKind::Hot, $judged->hold->pulls, $accepting->limits->hotPullAtLeastN],
+                [PullKind::Cold, $judged->release->pulls, $accepting->limits->coldPullAtMostN],
+            ] as [$kind, $pulls, $limitN]) {
+                if (null !== $pulls && null !== $limitN && ($own ? Answer::Yes !== $pulls->clears : Answer::No === $pulls->clears)) {
+                    $missing[] = self::notShown($kind, $pulls, $limitN, $accepting, $own);
+                }
+            }
         }
-        $values = $record->values($kind->measure());
-        $n = \count($values);
-        $hot = PullKind::Hot === $kind;
-        $pulls = ValueAgainstLimit::of($values, $limitN, $hot, $criterion, Design::Fixed, $n, $n);
-        if (Answer::Yes === $pulls->clears) {
-            return [];
-        }
-        $limit = Quantity::newtons($limitN);
-        $bound = $hot ? $pulls->lower : $pulls->upper;
 
-        return [match (true) {
-            $pulls->uneven => Sentence::of('keep.pulls_uneven', measure: $kind->measure()->words(), limit: $limit),
-            null === $bound => Sentence::of('keep.'.$kind->value.'_no_bound', limit: $limit, n: Quantity::count($n)),
-            default => Sentence::of(
-                'keep.'.$kind->value.'_not_shown',
-                limit: $limit,
-                bound: Quantity::newtons($bound),
-                confidence: Quantity::share(1 - ProofPlan::ERROR),
-            ),
-        }];
+        return $missing;
+    }
+
+    private static function notShown(PullKind $kind, ValueAgainstLimit $pulls, float $limitN, ProofPlan $plan, bool $own): Sentence
+    {
+        if (!$own) {
+            return Sentence::of('keep.'.$kind->value.'_refuted', limit: Quantity::newtons($limitN));
+        }
+
+        return Sentence::of(
+            'keep.'.$kind->value.'_not_shown',
+            limit: Quantity::newtons($limitN),
+            why: $pulls->uneven
+                ? Sentence::of('keep.pulls_uneven')
+                : Reasons::pulls($kind, $pulls, $plan, $limitN)[0],
+        );
     }
 }

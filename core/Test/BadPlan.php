@@ -27,6 +27,11 @@ final class BadPlan extends Fault
         return new self(Sentence::of('plan.no_pulls_to_judge_by'), 'proof.criterion');
     }
 
+    public static function nearlyAllByVisit(): self
+    {
+        return new self(Sentence::of('plan.nearly_all_by_visit'), 'proof.criterion');
+    }
+
     public static function noPullsToTake(int $hot): self
     {
         return new self(Sentence::of('plan.no_pulls_to_take', hot: Quantity::count($hot)), 'hotPerSetup');

@@ -27,6 +27,10 @@ final readonly class ProofPlan
         public int $runs,
         public int $hotRuns,
         public int $coldRuns,
+        /** How often each answer may be wrong at the limit. */
+        public float $error = self::ERROR,
+        /** Whether the runs of a visit are one: its numbers of runs are of visits then. */
+        public bool $byVisit = false,
     ) {
     }
 
@@ -50,9 +54,69 @@ final readonly class ProofPlan
         if (!$taken->pulls && Criterion::Counts !== $this->criterion) {
             throw BadPlan::noPullsToJudgeBy();
         }
+        // A visit gives the mean of its pulls, which scatter less than parts do.
+        if ($this->byVisit && Criterion::NearlyAll === $this->criterion) {
+            throw BadPlan::nearlyAllByVisit();
+        }
         if (!$taken->pulls && $hotPerSetup > 0) {
             throw BadPlan::noPullsToTake($hotPerSetup);
         }
+    }
+
+    /** What is asked of the pulls of a question; null: its runs are counted. */
+    public function pullRule(bool $hold): ?PullRule
+    {
+        if (null === ($hold ? $this->limits->hotPullAtLeastN : $this->limits->coldPullAtMostN)) {
+            return null;
+        }
+
+        return match ($this->criterion) {
+            Criterion::Counts => null,
+            Criterion::WithoutLaw => $this->showsShare($hold ? $this->hotRuns : $this->coldRuns) ? PullRule::Share : PullRule::Middle,
+            Criterion::MiddleOfLogs => PullRule::MiddleOfLogs,
+            Criterion::Mean => PullRule::Mean,
+            Criterion::NearlyAll => PullRule::NearlyAll,
+        };
+    }
+
+    /** The same with what a profile asks: its share, no more failures than it allows, and each answer as sure as it asks at least. */
+    public function accepting(float $share, float $confidence, int $failuresAllowed): self
+    {
+        return new self(
+            $this->limits,
+            $this->criterion,
+            $share,
+            $failuresAllowed,
+            $this->design,
+            $this->runs,
+            $this->hotRuns,
+            $this->coldRuns,
+            min($this->error, 1 - $confidence),
+            $this->byVisit,
+        );
+    }
+
+    /** The same with so many pulls of either kind at one look. */
+    public function atOneLook(int $pulls): self
+    {
+        return new self(
+            $this->limits,
+            $this->criterion,
+            $this->share,
+            $this->failuresAllowed,
+            Design::Fixed,
+            2 * $pulls,
+            $pulls,
+            $pulls,
+            $this->error,
+            $this->byVisit,
+        );
+    }
+
+    /** Whether so many planned pulls can show the required share at all, without one that misses the limit. */
+    private function showsShare(int $planned): bool
+    {
+        return $this->most($planned) >= PullRule::Share->fewest($this->share, $this->error);
     }
 
     /** How many of so many planned runs may be made at most before only a new plan can decide. */

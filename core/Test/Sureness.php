@@ -35,17 +35,17 @@ enum Sureness: string
 
     public function criterion(bool $pulls): Criterion
     {
-        return $pulls && self::Profile === $this ? Criterion::NearlyAll : UsualPlan::criterion($pulls);
+        return UsualPlan::criterion($pulls);
     }
 
     /**
      * By counts the fewest that show the share without a failure, ⌈ln 0.05 / ln R⌉ (success run, 95 % confidence); by pulls
-     * those of the usual plan, or three of each kind for a first look, which is the fewest of which a bound can be given.
+     * those of the usual plan, or five of each kind for a first look, the fewest that show on which side the middle one lies.
      */
     public function runs(bool $pulls): int
     {
         return match (true) {
-            $pulls && self::Look === $this => 6,
+            $pulls && self::Look === $this => 10,
             $pulls && self::Use === $this => UsualPlan::RUNS_PER_SETUP,
             default => (int) ceil(log(ProofPlan::ERROR) / log($this->share()) - 1e-9),
         };

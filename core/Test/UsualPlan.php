@@ -38,10 +38,10 @@ final class UsualPlan
         return new RunDurations(4, 8, 25, 20, 5, 6);
     }
 
-    /** Pulls tell more than counts in few runs; without an instrument only counts are left. */
+    /** Pulls tell more than counts in few runs, and nobody knows the law they follow; without an instrument only counts are left. */
     public static function criterion(bool $pulls): Criterion
     {
-        return $pulls ? Criterion::Mean : Criterion::Counts;
+        return $pulls ? Criterion::WithoutLaw : Criterion::Counts;
     }
 
     public static function effortAtMost(): Effort

@@ -8,17 +8,22 @@ use App\Platform\Database\StoredId;
 use App\Test\RunRepository;
 use App\Test\Setup;
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
+use Sitzplatz\Test\LookOrder;
+use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullKind;
+use Symfony\Component\Uid\Uuid;
 
 /** Fetches what may speak for a setup; whether it does, the core says. */
 final readonly class EvidenceRepository
 {
-    public function __construct(private Connection $database, private RunRepository $runs)
+    public function __construct(private Connection $database, private RunRepository $runs, private EntityManagerInterface $entities)
     {
     }
 
-    /** @return list<EvidenceRun> runs that speak for a setup, void ones among them, oldest first */
+    /** @return list<EvidenceRun> runs that speak for a setup, void ones among them, in the order in which they were begun */
     public function runs(Setup $setup, bool $anyLot, bool $anyPlate): array
     {
         $wanted = self::conditions($setup);
@@ -32,19 +37,33 @@ final readonly class EvidenceRepository
             return [];
         }
         $where = "r.status IN ('done', 'void') AND r.setup_id IN (".implode(', ', array_fill(0, \count($speak), '?')).')';
+        $looked = [];
+        $bySetup = $byVisit = [];
+        foreach ($this->runs->begun('r.setup_id IN ('.implode(', ', array_fill(0, \count($speak), '?')).')', $speak) as $row) {
+            $bySetup[$row['setup']][] = $row['run'];
+            $byVisit[$row['setup']] = $row['byVisit'];
+        }
+        foreach ($bySetup as $setupId => $begun) {
+            $looked += array_flip(LookOrder::of($begun, $byVisit[$setupId]));
+        }
         $readings = [];
         foreach ($this->runs->standingRows($where, $speak) as $row) {
             $readings[$row['run']][] = $row['reading'];
         }
         $found = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT r.id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.finished_at, s.lot_id, ps.plate_id, r.has_enclosure,
+            "SELECT r.id, r.setup_id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.started_at, r.finished_at, r.pull, r.visit, s.lot_id, ps.plate_id,
+                    r.has_enclosure,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
              FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
-             WHERE $where ORDER BY r.finished_at, r.id",
+             WHERE $where ORDER BY r.started_at, r.position, r.id",
             $speak,
         ) as $row) {
             $id = StoredId::text($row['id']);
+            // What was begun after one that goes on is not looked at yet.
+            if ('done' === $row['status'] && !isset($looked[$id])) {
+                continue;
+            }
             $found[] = new EvidenceRun(
                 $id,
                 'void' === $row['status'],
@@ -57,10 +76,30 @@ final readonly class EvidenceRepository
                 (bool) $row['has_enclosure'],
                 (bool) $row['voided_alone'],
                 self::seconds(new \DateTimeImmutable((string) $row['finished_at'], new \DateTimeZone('UTC'))),
+                self::seconds(new \DateTimeImmutable((string) ($row['started_at'] ?? $row['finished_at']), new \DateTimeZone('UTC'))),
+                StoredId::text($row['setup_id']),
+                PullKind::from((string) $row['pull']),
+                $byVisit[StoredId::text($row['setup_id'])] ? StoredId::text($row['setup_id']).'/'.$row['visit'] : null,
             );
         }
 
         return $found;
+    }
+
+    /**
+     * @param list<string> $setupIds
+     *
+     * @return array<string, ProofPlan> of their comparisons, by the id of the setup
+     */
+    public function plans(array $setupIds): array
+    {
+        $plans = [];
+        $ids = array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $setupIds);
+        foreach ([] === $ids ? [] : $this->entities->getRepository(Setup::class)->findBy(['id' => $ids]) as $setup) {
+            $plans[$setup->id->toRfc4122()] = $setup->comparison->plan();
+        }
+
+        return $plans;
     }
 
     public static function conditions(Setup $setup): Conditions

@@ -86,7 +86,7 @@ final readonly class Judging
             $comparison,
             $by->name,
             $by->id,
-            $this->wording->record($this->shown($comparison, $evidence['records'], $evidence['runsOf'])),
+            $this->wording->record($this->shown($comparison, $evidence['records'], $evidence['runsOf'], $evidence['waiting'])),
             $evidence['runIds'],
             $this->shop->get()->digest,
             CoreVersion::NUMBER,
@@ -98,16 +98,17 @@ final readonly class Judging
     {
         $evidence = $this->runs->records($comparison);
 
-        return $this->shown($comparison, $evidence['records'], $evidence['runsOf']);
+        return $this->shown($comparison, $evidence['records'], $evidence['runsOf'], $evidence['waiting']);
     }
 
     /**
      * @param list<SetupRecord>  $records
      * @param list<list<string>> $runsOf  which runs each has
+     * @param list<int>          $waiting of each, how many runs are done and not looked at yet
      *
      * @return array<string, mixed>
      */
-    private function shown(Comparison $comparison, array $records, array $runsOf): array
+    private function shown(Comparison $comparison, array $records, array $runsOf, array $waiting): array
     {
         $plan = $comparison->plan();
         $compared = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods);
@@ -150,6 +151,7 @@ final readonly class Judging
                 $of,
                 $comparison->grewAfterVerdict,
                 $going,
+                array_sum($waiting),
                 self::spread($setups),
                 $this->runs->madeUnder($comparison),
             ),
@@ -230,7 +232,7 @@ final readonly class Judging
             // Of the last look: what decides, or would.
             'boundsN' => null === $judged ? null : [
                 'kind' => Design::Fixed === $comparison->design() ? 'fixed' : 'sequential',
-                'about' => $judged->criterion->value,
+                'about' => $judged->rule->value,
                 'low' => $judged->lower,
                 'high' => $judged->upper,
             ],

@@ -9,8 +9,8 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Test\Comparison;
 use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Judge\PlanClaims;
 use Sitzplatz\Test\BadPlan;
-use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\ProofPlan;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,21 +26,27 @@ final readonly class PlanChanceController
     public function chances(Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $plan = Comparison::proofPlan($body['proof'], $body['limits'], $body['runsPerSetup'], $body['hotPerSetup']);
+        $proof = $body['proof'];
+        $proof['unit'] = Comparison::unit($proof['criterion']);
+        $plan = Comparison::proofPlan($proof, $body['limits'], $body['runsPerSetup'], $body['hotPerSetup']);
         try {
             $plan->check(Comparison::takenBy($body['proof']), $body['hotPerSetup']);
         } catch (BadPlan $bad) {
             throw Problem::invalid($bad->field, $bad->sentence, previous: $bad);
         }
 
+        $rule = $plan->pullRule(true) ?? $plan->pullRule(false);
+
         return new Answer([
             'questions' => [self::question($plan, 'hold'), self::question($plan, 'release')],
             'warnings' => PlanChance::warnings($plan),
             'mostRuns' => $plan->most($plan->runs),
-            'enough' => Criterion::Counts === $plan->criterion ? null : [
-                'distance' => PlanChance::good($plan->criterion),
-                'pulls' => PlanChance::fewestPulls($plan->criterion, PlanChance::good($plan->criterion)),
+            'enough' => null === $rule ? null : [
+                'distance' => PlanChance::good($rule),
+                'pulls' => PlanChance::fewestPulls($rule, $plan, PlanChance::good($rule)),
             ],
+            'rules' => ['hold' => $plan->pullRule(true)?->words(), 'release' => $plan->pullRule(false)?->words()],
+            'claims' => PlanClaims::of($plan),
             'runsForShare' => PlanChance::fewestRuns($plan->share, $plan->failuresAllowed),
         ]);
     }
@@ -53,10 +59,10 @@ final readonly class PlanChanceController
 
         return [
             'question' => $question,
-            'by' => PlanChance::byPulls($plan, $hold) ? 'distance' : 'share',
+            'by' => null !== $plan->pullRule($hold) ? 'distance' : 'share',
             'rows' => array_map(self::chance(...), PlanChance::table($plan, $hold)),
             'curve' => array_map(self::chance(...), $curve),
-            'sees' => PlanChance::sees($curve, PlanChance::byPulls($plan, $hold)),
+            'sees' => PlanChance::sees($curve, null !== $plan->pullRule($hold)),
         ];
     }
 

@@ -19,8 +19,8 @@ use Symfony\Component\Console\Output\OutputInterface;
  * Judges setups whose truth is known and counts how often the verdict is wrong; docs/statistics.md has its tables.
  *
  * @phpstan-type Row array{
- *     criterion: string, runs: int, max_runs: int, truth: float, data: ?string, looks: bool, adaptive: bool, claimed: bool,
- *     holds: float, false_holds: float, false_does_not_hold: float, not_yet: float, mean_runs: float,
+ *     criterion: string, question: string, rule: ?string, runs: int, max_runs: int, truth: float, data: ?string, looks: bool, adaptive: bool,
+ *     claimed: bool, yes: float, false_yes: float, false_no: float, not_yet: float, mean_runs: float,
  * }
  */
 #[AsCommand('sitzplatz:simulate-verdicts', 'Counts by simulation how often a verdict is wrong, and how many runs it takes')]
@@ -36,7 +36,7 @@ final class SimulateVerdictsCommand extends Command
     {
         $this->addOption('replicates', null, InputOption::VALUE_REQUIRED, 'setups to judge in each cell', '1000');
         $this->addOption('seed', null, InputOption::VALUE_REQUIRED, 'the same seed gives the same table', '1');
-        $this->addOption('criterion', null, InputOption::VALUE_REQUIRED, 'only counts, mean or nearly_all');
+        $this->addOption('criterion', null, InputOption::VALUE_REQUIRED, 'only '.self::criteria());
         $this->addOption('runs', null, InputOption::VALUE_REQUIRED, 'only plans of so many runs of a setup: '.implode(', ', self::RUNS));
         $this->addOption('json', null, InputOption::VALUE_NONE, 'print the cells as JSON');
     }
@@ -61,7 +61,7 @@ final class SimulateVerdictsCommand extends Command
         $criterion = $input->getOption('criterion');
         $criteria = null === $criterion ? Criterion::cases() : array_filter([Criterion::tryFrom(\is_string($criterion) ? $criterion : '')]);
         if ([] === $criteria) {
-            $errors->writeln('--criterion has to be counts, mean or nearly_all.');
+            $errors->writeln('--criterion has to be '.self::criteria().'.');
 
             return self::BAD_INPUT;
         }
@@ -89,6 +89,11 @@ final class SimulateVerdictsCommand extends Command
         return self::SUCCESS;
     }
 
+    private static function criteria(): string
+    {
+        return implode(', ', array_column(Criterion::cases(), 'value'));
+    }
+
     /** @return list<SimulatedCell> */
     private static function cells(Criterion $criterion, int $runs): array
     {
@@ -98,17 +103,17 @@ final class SimulateVerdictsCommand extends Command
             $truths = [-$distance, 0.0, $distance / 2, $distance, 2 * $distance];
         }
         $cells = [];
-        foreach (Criterion::Counts === $criterion ? [null] : Scatter::cases() as $scatter) {
-            foreach ($truths as $truth) {
-                $atLimit = abs($truth) < 1e-12;
-                if (!$atLimit && null !== $scatter && Scatter::Normal !== $scatter) {
-                    continue;
+        foreach ([true, false] as $hold) {
+            foreach (Criterion::Counts === $criterion ? [null] : Scatter::cases() as $scatter) {
+                foreach ($truths as $truth) {
+                    $atLimit = abs($truth) < 1e-12;
+                    // Away from the limit it is about power: a normal law and one question say it.
+                    if (!$atLimit && (!$hold || null !== $scatter && Scatter::Normal !== $scatter)) {
+                        continue;
+                    }
+                    $cells[] = new SimulatedCell($criterion, $runs, $truth, $scatter, false, Design::Fixed, $hold);
+                    $cells[] = new SimulatedCell($criterion, $runs, $truth, $scatter, true, Design::Adaptive, $hold);
                 }
-                $cells[] = new SimulatedCell($criterion, $runs, $truth, $scatter, false, Design::Fixed);
-                if ($atLimit) {
-                    $cells[] = new SimulatedCell($criterion, $runs, $truth, $scatter, true, Design::Fixed);
-                }
-                $cells[] = new SimulatedCell($criterion, $runs, $truth, $scatter, true, Design::Adaptive);
             }
         }
 
@@ -174,6 +179,8 @@ final class SimulateVerdictsCommand extends Command
             $cell = $cells[$i];
             $rows[$i] = [
                 'criterion' => $cell->criterion->value,
+                'question' => $cell->hold ? 'hold' : 'release',
+                'rule' => $cell->rule()?->value,
                 'runs' => $cell->runs,
                 'max_runs' => $cell->mostRuns(),
                 'truth' => $cell->truth,
@@ -183,7 +190,7 @@ final class SimulateVerdictsCommand extends Command
                 'claimed' => $cell->claimed(),
                 ...$cell->simulate(
                     $replicates,
-                    crc32("$seed/{$cell->criterion->value}/$cell->runs/$cell->truth/{$cell->scatter?->value}/{$cell->design->value}"),
+                    crc32("$seed/{$cell->criterion->value}/$cell->hold/$cell->runs/$cell->truth/{$cell->scatter?->value}/{$cell->design->value}"),
                 ),
             ];
         }
@@ -195,13 +202,14 @@ final class SimulateVerdictsCommand extends Command
     private function table(array $rows, OutputInterface $output): void
     {
         $output->writeln(
-            'criterion   runs most   truth data       looks adaptive claimed   holds  false+  false-  not yet  mean runs',
+            'criterion      question runs most   truth data         looks adaptive claimed     yes  false+  false-  not yet  mean runs',
             OutputInterface::OUTPUT_RAW,
         );
         foreach ($rows as $row) {
             $output->writeln(\sprintf(
-                '%-11s %4d %4d %7.3f %-10s %-5s %-8s %-7s %7.4f %7.4f %7.4f %8.4f %10.2f',
+                '%-14s %-8s %4d %4d %7.3f %-12s %-5s %-8s %-7s %7.4f %7.4f %7.4f %8.4f %10.2f',
                 $row['criterion'],
+                $row['question'],
                 $row['runs'],
                 $row['max_runs'],
                 $row['truth'],
@@ -209,9 +217,9 @@ final class SimulateVerdictsCommand extends Command
                 $row['looks'] ? 'yes' : 'no',
                 $row['adaptive'] ? 'yes' : 'no',
                 $row['claimed'] ? 'yes' : 'no',
-                $row['holds'],
-                $row['false_holds'],
-                $row['false_does_not_hold'],
+                $row['yes'],
+                $row['false_yes'],
+                $row['false_no'],
                 $row['not_yet'],
                 $row['mean_runs'],
             ), OutputInterface::OUTPUT_RAW);

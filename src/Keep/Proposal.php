@@ -130,15 +130,17 @@ final readonly class Proposal
     /** @param list<EvidenceRun> $runs */
     private function assessRuns(array $runs, Setup $setup, AcceptancePlan $plan, ScopeClaim $claim): Assessment
     {
-        $proof = $setup->comparison->plan();
+        $own = $setup->id->toRfc4122();
+        $others = array_diff(array_unique(array_map(static fn (EvidenceRun $run): string => $run->setupId, $runs)), [$own]);
 
         return Assessment::of(
             $runs,
             $plan,
-            $proof->limits,
-            $proof->criterion,
+            $setup->comparison->plan(),
             $claim,
             $this->changes->of($setup->comparison->printer->id->toRfc4122()),
+            $own,
+            $this->evidence->plans(array_values($others)),
         );
     }
 

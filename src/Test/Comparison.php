@@ -33,6 +33,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Index(fields: ['status'], name: 'IDX_comparison_status')]
 class Comparison extends VersionedRow
 {
+    private const VISIT = 'visit';
+    private const RUN = 'run';
+
     #[ORM\Column(length: 160)]
     public string $title;
 
@@ -75,7 +78,7 @@ class Comparison extends VersionedRow
 
     /**
      * @var array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
-     *     coatStays?: bool, partsPerRun?: int, spotsBalanced?: bool}
+     *     coatStays?: bool, partsPerRun?: int, spotsBalanced?: bool, unit?: string}
      */
     #[ORM\Column(type: 'json')]
     public array $proof;
@@ -184,15 +187,16 @@ class Comparison extends VersionedRow
     /**
      * What a plan takes for proof; a measure that does not decide has no limit.
      *
-     * @param array{criterion: string, share: float|int, design: string, measures: list<string>, visits: int, plateStays: bool} $proof
-     * @param array<string, int|float|string|null>                                                                              $limits
+     * @param array{criterion: string, share: float|int, design: string, measures: list<string>, visits: int, plateStays: bool, unit?: string} $proof
+     * @param array<string, int|float|string|null>                                                                                             $limits
      */
     public static function proofPlan(array $proof, array $limits, int $runsPerSetup, int $hotPerSetup): ProofPlan
     {
         $taken = self::takenBy($proof);
         $number = static fn (string $name, bool $decides): ?float => $decides ? Number::orNull($limits[$name] ?? null) : null;
-        // While the plate stays on, the runs of a visit are not independent: the visit counts.
-        $units = static fn (int $runs): int => $proof['plateStays'] ? min($proof['visits'], $runs) : $runs;
+        // While the plate stays on, the runs of a visit are not independent; and by the mean what a visit changes does not average out.
+        $byVisit = $proof['plateStays'] || self::VISIT === ($proof['unit'] ?? self::RUN);
+        $units = static fn (int $runs): int => $byVisit ? min($proof['visits'], $runs) : $runs;
 
         return new ProofPlan(
             new Limits(
@@ -211,7 +215,14 @@ class Comparison extends VersionedRow
             $units($runsPerSetup),
             $units($hotPerSetup),
             $units($runsPerSetup - $hotPerSetup),
+            byVisit: $byVisit,
         );
+    }
+
+    /** What stands for itself, frozen with the plan; plans from before this was said keep their runs. */
+    public static function unit(string $criterion): string
+    {
+        return Criterion::from($criterion)->byVisit() ? self::VISIT : self::RUN;
     }
 
     /** Parts on the plate at a time. */
@@ -271,14 +282,16 @@ class Comparison extends VersionedRow
      * @param array<string, int|float|string|null> $limits
      *
      * @return array{criterion: string, share: float, design: string, measures: list<string>, scaleStepN: float, visits: int, plateStays: bool,
-     *     coatStays: bool, partsPerRun: int, spotsBalanced: bool}
+     *     coatStays: bool, partsPerRun: int, spotsBalanced: bool, unit: string}
      */
     private static function proof(array $said, array $limits): array
     {
         $measures = $said['measures'] ?? array_keys(array_filter(['pull' => null !== $limits['hotPullAtLeastN'], 'lift' => null !== $limits['liftAtMostMm']]));
 
+        $criterion = Criterion::from($said['criterion'] ?? UsualPlan::criterion(\in_array('pull', $measures, true))->value);
+
         return [
-            'criterion' => $said['criterion'] ?? UsualPlan::criterion(\in_array('pull', $measures, true))->value,
+            'criterion' => $criterion->value,
             'share' => (float) ($said['share'] ?? UsualPlan::SHARE),
             'design' => $said['design'] ?? Design::Fixed->value,
             'measures' => $measures,
@@ -288,6 +301,7 @@ class Comparison extends VersionedRow
             'coatStays' => $said['coatStays'] ?? false,
             'partsPerRun' => $said['partsPerRun'] ?? 1,
             'spotsBalanced' => $said['spotsBalanced'] ?? false,
+            'unit' => self::unit($criterion->value),
         ];
     }
 

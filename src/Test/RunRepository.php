@@ -7,9 +7,12 @@ namespace App\Test;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Judge\SetupRecord;
+use Sitzplatz\Test\BegunRun;
 use Sitzplatz\Test\Life\RunStatus;
+use Sitzplatz\Test\LookOrder;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 
 /** Runs and their readings. */
@@ -71,40 +74,77 @@ final readonly class RunRepository
     }
 
     /**
-     * The standing readings of the runs that are done, setup by setup, and which runs they are.
+     * The standing readings of the runs that may be looked at, setup by setup in the order of the looks, and which runs they are.
      *
-     * @return array{records: list<SetupRecord>, runIds: list<string>, runsOf: list<list<string>>} records in the order of the setups, and which runs each has
+     * Records stand in the order of the setups; of each it is said which runs it has, and how many are done and wait for one that was
+     * begun before.
+     *
+     * @return array{records: list<SetupRecord>, runIds: list<string>, runsOf: list<list<string>>, waiting: list<int>}
      */
     public function records(Comparison $comparison): array
     {
-        $runs = [];
+        $readings = [];
         foreach ($this->standingRows("r.comparison_id = ? AND r.status = 'done'", [$comparison->id->toBinary()]) as $row) {
-            $runs[$row['setup']][$row['run']][] = $row['reading'];
+            $readings[$row['run']][] = $row['reading'];
         }
-        $ids = [];
-        $visits = [];
-        foreach ($this->database->iterateAssociative(
-            "SELECT LOWER(HEX(id)) AS id, visit FROM run WHERE comparison_id = ? AND status = 'done' ORDER BY position",
-            [$comparison->id->toBinary()],
-        ) as $row) {
-            $ids[] = $id = self::uuid((string) $row['id']);
-            $visits[$id] = 'visit/'.$row['visit'];
+        $begun = $visits = $pulls = [];
+        foreach ($this->begun('r.comparison_id = ?', [$comparison->id->toBinary()]) as ['setup' => $setup, 'run' => $run, 'pull' => $pull]) {
+            $begun[$setup][] = $run;
+            $visits[$run->id] = 'visit/'.$run->visit;
+            $pulls[$run->id] = $pull;
         }
-        $records = $runsOf = [];
+        $byVisit = $comparison->plan()->byVisit;
+        $records = $runsOf = $waiting = [];
         foreach ($comparison->setups as $setup) {
-            $own = $runs[$setup->id->toRfc4122()] ?? [];
-            $ofRuns = array_map(static fn (string $id): string => $visits[$id], array_keys($own));
+            $own = $begun[$setup->id->toRfc4122()] ?? [];
+            $looked = LookOrder::of($own, $byVisit);
+            $ofRuns = array_map(static fn (string $id): string => $visits[$id], $looked);
             $records[] = new SetupRecord(
                 $setup->label,
-                array_values($own),
-                $comparison->proof['plateStays'] ? $ofRuns : null,
+                array_map(static fn (string $id): array => $readings[$id] ?? [], $looked),
+                $byVisit ? $ofRuns : null,
                 $ofRuns,
                 $setup->takenHot,
+                array_map(static fn (string $id): PullKind => $pulls[$id], $looked),
             );
-            $runsOf[] = array_keys($own);
+            $runsOf[] = $looked;
+            $waiting[] = \count(array_filter($own, static fn (BegunRun $run): bool => $run->over && !$run->void)) - \count($looked);
         }
 
-        return ['records' => $records, 'runIds' => $ids, 'runsOf' => $runsOf];
+        return ['records' => $records, 'runIds' => array_merge(...$runsOf), 'runsOf' => $runsOf, 'waiting' => $waiting];
+    }
+
+    /**
+     * Runs as their places among the looks are told by, planned ones among them.
+     *
+     * @param string      $where      of a run r
+     * @param list<mixed> $parameters
+     *
+     * @return iterable<array{setup: string, run: BegunRun, pull: PullKind, byVisit: bool}>
+     */
+    public function begun(string $where, array $parameters): iterable
+    {
+        foreach ($this->database->iterateAssociative(
+            "SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS id, r.status, r.visit, r.position, r.pull, r.started_at,
+                    JSON_VALUE(k.proof, '$.plateStays') = 1 OR COALESCE(JSON_VALUE(k.proof, '$.unit'), '') = 'visit' AS by_visit
+             FROM run r JOIN comparison k ON k.id = r.comparison_id WHERE $where ORDER BY r.position",
+            $parameters,
+        ) as $row) {
+            $status = RunStatus::from((string) $row['status']);
+            yield [
+                'setup' => self::uuid((string) $row['setup']),
+                'run' => new BegunRun(
+                    self::uuid((string) $row['id']),
+                    null === $row['started_at'] ? null : (float) (new \DateTimeImmutable((string) $row['started_at'], new \DateTimeZone('UTC')))->format('U.u'),
+                    (int) $row['position'],
+                    (string) $row['visit'],
+                    \in_array($status, [RunStatus::Done, RunStatus::Void], true),
+                    RunStatus::Void === $status,
+                ),
+                'pull' => PullKind::from((string) $row['pull']),
+                'byVisit' => (bool) $row['by_visit'],
+            ];
+        }
     }
 
     /** @return array<string, int> of each run the number of its print on the coat of its visit, from 1; void ones wear it too */

@@ -51,7 +51,12 @@ final class KindTest extends ApiTestCase
         $wish = ['plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false, 'setupId' => $planned['setups'][0]['id']];
         self::assertSame(0, $this->ask('POST', '/api/profiles/assess', $wish, 200)['runs']);
         self::assertStringContainsString('no profile can rest on it', $this->ask('POST', '/api/profiles', $wish + ['title' => 'Taken off hot', 'reviewBy' => '2027-06-01'], 422)['detail']);
-        self::assertSame(2, $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200)['setups'][0]['heldRuns'], 'In its own comparison it counts.');
+        $judged = fn (): array => $this->ask('GET', "/api/comparisons/{$started['id']}/judgement", null, 200);
+        self::assertSame(0, $judged()['setups'][0]['heldRuns'], 'A run that was begun before goes on.');
+        self::assertStringContainsString('2 runs are done and wait for one that was begun before', implode(' ', $judged()['weakPoints']));
+        $this->signIn('lead');
+        $this->ask('POST', "/api/runs/{$hot[0]['id']}/void", ['version' => $this->ask('GET', "/api/runs/{$hot[0]['id']}", null, 200)['run']['version'], 'reason' => 'The nozzle knocked it over.'], 200);
+        self::assertSame(2, $judged()['setups'][0]['heldRuns'], 'In its own comparison it counts.');
     }
 
     public function testWithTheGaugeTheHotPullIsHowItComesOff(): void

@@ -149,12 +149,17 @@ final class ProofTest extends ApiTestCase
         $tester = $this->simulate(['--criterion' => 'mean', '--runs' => '5', '--replicates' => '60', '--json' => true]);
         self::assertSame(0, $tester->getStatusCode());
         $cells = json_decode($tester->getDisplay(), true, flags: \JSON_THROW_ON_ERROR)['cells'];
-        self::assertCount(20, $cells);
+        // At the limit each kind of data for either question, at one look and after each run; of the normal kind four distances more.
+        self::assertCount(2 * 8 * 2 + 4 * 2, $cells);
         self::assertSame([
-            'criterion', 'runs', 'max_runs', 'truth', 'data', 'looks', 'adaptive', 'claimed',
-            'holds', 'false_holds', 'false_does_not_hold', 'not_yet', 'mean_runs',
+            'criterion', 'question', 'rule', 'runs', 'max_runs', 'truth', 'data', 'looks', 'adaptive', 'claimed',
+            'yes', 'false_yes', 'false_no', 'not_yet', 'mean_runs',
         ], array_keys($cells[0]));
-        self::assertSame(['normal', 'skewed', 'weak_link', 'coarse'], array_values(array_unique(array_column($cells, 'data'))));
+        self::assertSame(['hold', 'release'], array_values(array_unique(array_column($cells, 'question'))));
+        self::assertEqualsCanonicalizing(
+            ['normal', 'coarse', 'right_skewed', 'left_skewed', 'weibull', 'capped', 'visits', 'weak_link'],
+            array_values(array_unique(array_column($cells, 'data'))),
+        );
         self::assertSame($cells, json_decode($this->simulate(['--criterion' => 'mean', '--runs' => '5', '--replicates' => '60', '--json' => true])->getDisplay(), true)['cells']);
         foreach ([['--criterion' => 'luck'], ['--runs' => '2'], ['--replicates' => 'many']] as $bad) {
             self::assertSame(2, $this->simulate($bad)->getStatusCode());

@@ -11,6 +11,7 @@ use Sitzplatz\Judge\Scatter;
 use Sitzplatz\Judge\ShareAgainstRequired;
 use Sitzplatz\Judge\UnitValue;
 use Sitzplatz\Judge\ValueAgainstLimit;
+use Sitzplatz\Test\RunOutcome;
 
 /**
  * How a question is likely to be answered by the runs to come: drawn from what is known of the setup (for pulls the mean and
@@ -33,23 +34,25 @@ final readonly class Future
     /**
      * @param list<UnitValue>                              $values what is known
      * @param list<UnitValue>                              $kept   of these, what the plan judges; the rest only describes
+     * @param bool                                         $logs   whether they are taken to be log-normal
      * @param \Closure(list<UnitValue>): ValueAgainstLimit $judge
      *
      * @return self|null null: two readings at least are needed, with some spread
      */
-    public static function ofPulls(array $values, array $kept, int $toCome, \Closure $judge): ?self
+    public static function ofPulls(array $values, array $kept, int $toCome, bool $logs, \Closure $judge): ?self
     {
         $n = \count($values);
         if ($n < 2) {
             return null;
         }
-        $mean = array_sum(array_map(static fn (UnitValue $each): float => $each->value, $values)) / $n;
         $step = max(array_map(static fn (UnitValue $each): float => $each->step, $values));
-        $squares = array_sum(array_map(static fn (UnitValue $each): float => ($each->value - $mean) ** 2, $values));
-        $squares = max($squares, ($n - 1) * $step * $step / 12);
+        $at = static fn (UnitValue $each): float => $logs ? log(ValueAgainstLimit::aboveNought($each)) : $each->value;
+        $mean = array_sum(array_map($at, $values)) / $n;
+        $squares = array_sum(array_map(static fn (UnitValue $each): float => ($at($each) - $mean) ** 2, $values));
+        $squares = max($squares, ($n - 1) * $step * $step / 12 / ($logs ? exp(2 * $mean) : 1.0));
         $random = self::random();
 
-        return self::of(static function () use ($n, $mean, $squares, $step, $random, $kept, $toCome, $judge): array {
+        return self::of(static function () use ($n, $mean, $squares, $step, $random, $kept, $toCome, $logs, $judge): array {
             $chi = 0.0;
             for ($i = 1; $i < $n; ++$i) {
                 $chi += Scatter::normal($random) ** 2;
@@ -58,7 +61,8 @@ final readonly class Future
             $centre = $mean + $sd / sqrt($n) * Scatter::normal($random);
             $path = $kept;
             for ($i = 0; $i < $toCome; ++$i) {
-                $pull = max(0.0, $centre + $sd * Scatter::normal($random));
+                $drawn = $centre + $sd * Scatter::normal($random);
+                $pull = $logs ? exp($drawn) : max(0.0, $drawn);
                 $path[] = new UnitValue($step > 0 ? round($pull / $step) * $step : $pull, false, $step);
             }
             $judged = $judge($path);
@@ -68,14 +72,14 @@ final readonly class Future
     }
 
     /**
-     * @param list<bool|null>                                 $outcomes what is known
-     * @param list<bool|null>                                 $kept     of these, what the plan judges
-     * @param \Closure(list<bool|null>): ShareAgainstRequired $judge
+     * @param list<RunOutcome>                                 $outcomes what is known
+     * @param list<RunOutcome>                                 $kept     of these, what the plan judges
+     * @param \Closure(list<RunOutcome>): ShareAgainstRequired $judge
      */
     public static function ofShare(array $outcomes, array $kept, int $toCome, \Closure $judge): self
     {
-        $good = \count(array_filter($outcomes, static fn (?bool $each): bool => true === $each));
-        $bad = \count(array_filter($outcomes, static fn (?bool $each): bool => false === $each));
+        $good = \count(array_filter($outcomes, static fn (RunOutcome $each): bool => RunOutcome::Passed === $each));
+        $bad = \count(array_filter($outcomes, static fn (RunOutcome $each): bool => RunOutcome::Failed === $each));
         $random = self::random();
 
         return self::of(static function () use ($good, $bad, $random, $kept, $toCome, $judge): array {
@@ -84,7 +88,7 @@ final readonly class Future
             $share = $a + $b > 0 ? $a / ($a + $b) : 0.5;
             $path = $kept;
             for ($i = 0; $i < $toCome; ++$i) {
-                $path[] = Scatter::share($random) < $share;
+                $path[] = Scatter::share($random) < $share ? RunOutcome::Passed : RunOutcome::Failed;
             }
             $judged = $judge($path);
 

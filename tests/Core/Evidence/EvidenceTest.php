@@ -104,14 +104,14 @@ final class EvidenceTest extends TestCase
                     ...(6 === $i ? [new Reading(Measure::Effort, 1), new Reading(Measure::Damage, 0)] : []),
                 ];
         }
-        $judgement = SetupJudgement::of(new SetupRecord('A', $runs), new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 12, 6, 6));
+        $judgement = SetupJudgement::of(new SetupRecord('A', $runs), self::proof());
         self::assertContains('release.unsaid runs=5', Said::all($judgement->release->reasons));
-        self::assertSame(5, $judgement->runsLeft);
+        self::assertSame('verdict.unsettled runs=5', Said::of($judgement->words()));
         $evidence = array_map(static fn (int $i): EvidenceRun => self::made("r$i", $runs[$i], 1.0), array_keys($runs));
-        $assessment = Assessment::of($evidence, new AcceptancePlan(0.8, 0.9, 0), new Limits(20, 12, Effort::Flex), Criterion::Mean, new ScopeClaim(false, false));
+        $assessment = Assessment::of($evidence, new AcceptancePlan(0.8, 0.9, 0), self::proof(), new ScopeClaim(false, false));
         self::assertFalse($assessment->carried());
-        self::assertSame(['keep.runs_done done=7 needed=11 more=4', 'keep.unsaid runs=5'], Said::all($assessment->missing));
-        self::assertSame([4, 5], [$assessment->moreRuns, $assessment->incomplete]);
+        self::assertSame(['keep.unsaid runs=5'], Said::all($assessment->missing));
+        self::assertSame([0, 5], [$assessment->moreRuns, $assessment->incomplete]);
     }
 
     public function testAProvenLengthIsMeasuredOrThereIsNone(): void
@@ -120,7 +120,7 @@ final class EvidenceTest extends TestCase
         $of = static fn (array $minutes): ?float => Assessment::of(
             array_map(static fn (int $i): EvidenceRun => self::made("r$i", $said, 1.0, $minutes[$i]), array_keys($minutes)),
             new AcceptancePlan(0.8, 0.9, 0),
-            new Limits(20, 12, Effort::Flex), Criterion::Mean,
+            self::proof(),
             new ScopeClaim(false, false),
         )->proven?->longestJobMinutes;
         self::assertNull($of([null, null]));
@@ -186,5 +186,10 @@ final class EvidenceTest extends TestCase
     private static function made(string $id, array $readings, float $endedAt, ?float $printMinutes = 24.0): EvidenceRun
     {
         return new EvidenceRun($id, false, $readings, 'l1', 'P1', 20, $printMinutes, 1, false, false, $endedAt);
+    }
+
+    private static function proof(): ProofPlan
+    {
+        return new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 12, 6, 6);
     }
 }

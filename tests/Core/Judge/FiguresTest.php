@@ -61,7 +61,9 @@ final class FiguresTest extends TestCase
                 }
                 $figures["$criterion->value $design->value warnings"] = PlanChance::warnings(new ProofPlan($plan->limits, $criterion, 0.95, 0, $design, 5, 3, 2));
             }
-            $figures["$criterion->value pulls"] = [PlanChance::good($criterion), PlanChance::fewestPulls($criterion, 2.5), SimulatedCell::distanceForPower($criterion, 7)];
+            $plan = new ProofPlan(new Limits(20, 12, Effort::Flex), $criterion, 0.85, 0, Design::Fixed, 40, 20, 20);
+            $rule = $plan->pullRule(true);
+            $figures["$criterion->value pulls"] = null === $rule ? [] : [PlanChance::good($rule), PlanChance::fewestPulls($rule, $plan, 2.5), SimulatedCell::distanceForPower($criterion, 7)];
         }
         self::hold('plan', $figures);
     }
@@ -71,17 +73,23 @@ final class FiguresTest extends TestCase
         $figures = [];
         foreach (Scatter::cases() as $scatter) {
             $random = new Randomizer(new Xoshiro256StarStar(5));
-            $figures[$scatter->value] = [$scatter->tenth(), array_map(static fn (): float => $scatter->draw($random), range(1, 12))];
+            $figures[$scatter->value] = [$scatter->quantile(0.1), $scatter->quantile(0.8), $scatter->mean(), array_map(static fn (): float => $scatter->draw($random), range(1, 12))];
         }
         foreach ([
             [Criterion::Mean, Scatter::Normal, 1.5, Design::Adaptive],
             [Criterion::NearlyAll, Scatter::WeakLink, 3.0, Design::Fixed],
             [Criterion::NearlyAll, Scatter::Coarse, 3.0, Design::Adaptive],
-            [Criterion::Mean, Scatter::Skewed, 0.8, Design::Fixed],
+            [Criterion::Mean, Scatter::RightSkewed, 0.8, Design::Fixed],
+            [Criterion::Mean, Scatter::Visits, 0.8, Design::Adaptive],
+            [Criterion::WithoutLaw, Scatter::LeftSkewed, 0.4, Design::Adaptive],
+            [Criterion::WithoutLaw, Scatter::Visits, -0.4, Design::Fixed],
+            [Criterion::MiddleOfLogs, Scatter::Capped, 0.8, Design::Fixed],
             [Criterion::Counts, null, 0.1, Design::Adaptive],
         ] as $i => [$criterion, $scatter, $truth, $design]) {
-            $cell = new SimulatedCell($criterion, 12, $truth, $scatter, Design::Adaptive === $design, $design);
-            $figures["cell $i"] = [$cell->simulate(25, 3), $cell->mostRuns(), $cell->claimed()];
+            foreach ([true, false] as $hold) {
+                $cell = new SimulatedCell($criterion, 12, $truth, $scatter, Design::Adaptive === $design, $design, $hold);
+                $figures["cell $i ".($hold ? 'hold' : 'release')] = [$cell->simulate(25, 3), $cell->mostRuns(), $cell->claimed()];
+            }
         }
         self::hold('scatter', $figures);
     }
@@ -116,7 +124,7 @@ final class FiguresTest extends TestCase
             $newPlan = 0 === $i ? Outlook::inNewPlan($record, $plan) : null;
             $figures["$name S$i"] = [
                 $judgement->verdict, $judgement->runsLeft, $judgement->hold->answer, $judgement->hold->reasons, $judgement->release->answer, $judgement->release->reasons,
-                $judgement->words($inPlan, $newPlan), $judgement->against(0.9, 0.2), $inPlan, $newPlan, $record->count(Measure::PullHot, 25.0), $record->unsaid(),
+                $judgement->words($inPlan, $newPlan), $judgement->against(0.9, 0.2), $inPlan, $newPlan, $record->count(Measure::PullHot, 25.0), $judgement->release->share->unsaid,
                 $record->lifts(LiftBy::WorstEnd),
             ];
             $records[] = $record;

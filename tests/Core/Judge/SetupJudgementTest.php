@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Judge;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Judge\Answer;
+use Sitzplatz\Judge\Outlook;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Judge\Verdict;
@@ -16,7 +17,9 @@ use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\RunOutcome;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** Verdicts in the situations of a bench; the rule is the project's own, the bounds are R's. */
@@ -31,8 +34,8 @@ final class SetupJudgementTest extends TestCase
         self::assertSame(Verdict::HoldsAndLetsGo, $judgement->verdict);
         self::assertSame('verdict.holds_and_lets_go', Said::of($judgement->words()));
         self::assertNull($judgement->runsLeft);
-        // R: t.test(hot, alternative = "greater")$conf.int[1] = 28.496, less: 33.104
-        self::assertMatchesRegularExpression('/low=28\.496\d* high=33\.104\d*/', Said::of($judgement->hold->reasons[0]));
+        // R: the least of Student's, Johnson's and Hall's bounds (AgainstLimitTest), below and, mirrored, above.
+        self::assertMatchesRegularExpression('/low=28\.496\d* high=33\.121\d*/', Said::of($judgement->hold->reasons[0]));
         self::assertContains('pulls.yes_unseen_hot n=6 from=24', Said::all($judgement->hold->reasons), 'So few pulls would not show a weak one in seven.');
     }
 
@@ -66,8 +69,8 @@ final class SetupJudgementTest extends TestCase
     {
         foreach ([self::judge(self::HOT, self::COLD, effort: null), self::judge(self::HOT, self::COLD, damage: null)] as $unsaid) {
             self::assertSame(Verdict::NotYetKnown, $unsaid->verdict);
-            self::assertContains('release.unsaid runs=6', Said::all($unsaid->release->reasons));
-            self::assertSame(6, $unsaid->runsLeft);
+            self::assertSame('release.unsaid runs=6', Said::of($unsaid->release->reasons[0]));
+            self::assertSame([null, 'verdict.unsettled runs=6'], [$unsaid->runsLeft, Said::of($unsaid->words())]);
         }
         $adaptive = self::judge(self::HOT, self::COLD, effort: null, design: Design::Adaptive);
         self::assertSame(Answer::NotYet, $adaptive->release->answer, 'A pull alone does not say how the part came off.');
@@ -112,12 +115,12 @@ final class SetupJudgementTest extends TestCase
         $topped[0] = self::with($topped[0], new Reading(Measure::PullHot, 36, true));
         $judgement = SetupJudgement::of(new SetupRecord('A', $topped), self::plan());
         self::assertSame(Verdict::HoldsAndLetsGo, $judgement->verdict);
-        self::assertContains('pulls.lower_bounds bounds=1 n=6', Said::all($judgement->hold->reasons));
+        self::assertContains('pulls.lower_bounds bounds=1 n=6 clearing=6 fewest=5', Said::all($judgement->hold->reasons));
         $cold = self::runs(self::HOT, self::COLD, 0, 1, 0);
         $cold[11] = self::with($cold[11], new Reading(Measure::PullCold, 5, true));
         self::assertSame(Answer::NotYet, SetupJudgement::of(new SetupRecord('A', $cold), self::plan())->release->answer);
         $counted = SetupJudgement::of(new SetupRecord('A', $topped), self::plan(criterion: Criterion::Counts));
-        self::assertSame(0, $counted->hold->share->failures + $counted->hold->share->unsettled, 'At least 36 N clears 20 N.');
+        self::assertSame($counted->hold->share->runs, $counted->hold->share->passed(), 'At least 36 N clears 20 N.');
         $cold[11] = self::with($cold[11], new Reading(Measure::PullCold, 30, true));
         self::assertSame(1, SetupJudgement::of(new SetupRecord('A', $cold), self::plan(criterion: Criterion::Counts))->release->share->failures);
     }
@@ -157,7 +160,7 @@ final class SetupJudgementTest extends TestCase
         self::assertSame(Verdict::HoldsAndLetsGo, SetupJudgement::of($record, $plan(0.5, LiftBy::MeanOfEnds))->verdict);
         self::assertSame(Verdict::DoesNotHold, SetupJudgement::of($record, $plan(0.5, LiftBy::WorstEnd))->verdict);
         $unmeasured = new SetupRecord('A', array_fill(0, 14, [$lifted[0], $lifted[3], $lifted[4]]));
-        self::assertSame(0, SetupJudgement::of($unmeasured, $plan(0.1, LiftBy::MeanOfEnds))->hold->share->runs);
+        self::assertSame([14, 14], [SetupJudgement::of($unmeasured, $plan(0.1, LiftBy::MeanOfEnds))->hold->share->runs, SetupJudgement::of($unmeasured, $plan(0.1, LiftBy::MeanOfEnds))->hold->share->unsaid]);
     }
 
     public function testWhatStandsOnOnePlateCountsOnce(): void
@@ -168,7 +171,54 @@ final class SetupJudgementTest extends TestCase
         self::assertEqualsWithDelta(32, $record->values(Measure::PullHot)[0]->value, 1e-12);
         // Runs between which the plate stayed on: two visits, two outcomes, whatever their number of runs.
         $visits = new SetupRecord('A', array_fill(0, 6, [new Reading(Measure::Held, 1)]), ['v1', 'v1', 'v1', 'v2', 'v2', 'v2']);
-        self::assertSame([true, true], $visits->holdOutcomes(new Limits(null, null, Effort::Flex), false));
+        self::assertSame([RunOutcome::Passed, RunOutcome::Passed], $visits->holdOutcomes(new Limits(null, null, Effort::Flex), false));
+    }
+
+    /** Taken off hot it had no outlook, and 12 runs left where the plan has 6: its pull says how it comes off, and every run both. */
+    public function testASetupThatIsTakenOffHotHasTheRunsOfItsPlanLeft(): void
+    {
+        $plan = new ProofPlan(new Limits(null, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Fixed, 6, 0, 6);
+        $made = static fn (int $n): SetupRecord => new SetupRecord(
+            'A',
+            array_map(static fn (int $i): array => [
+                new Reading(Measure::Held, 1),
+                new Reading(Measure::PullHot, self::COLD[$i]),
+                new Reading(Measure::Effort, 1),
+                new Reading(Measure::Damage, 0),
+            ], range(0, $n - 1)),
+            takenHot: true,
+        );
+        $judgement = SetupJudgement::of($made(2), $plan);
+        self::assertSame(4, $judgement->runsLeft);
+        $outlook = Outlook::inPlan($made(2), $plan, $judgement) ?? self::fail('It has an outlook.');
+        self::assertLessThanOrEqual(4.0, $outlook->expectedRuns);
+        self::assertSame(Answer::Yes, SetupJudgement::of($made(6), $plan)->release->answer);
+    }
+
+    /** Two hot pulls of 49 and 51 N against 20 N were said to lie "at the limit". */
+    public function testTooFewPullsAreTheReasonWhereTheyAre(): void
+    {
+        $plan = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::WithoutLaw, 0.8, 0, Design::Fixed, 2, 2, 0);
+        foreach ([[49, 51], [31, 35]] as $pulls) {
+            $judgement = SetupJudgement::of(new SetupRecord('A', self::runs($pulls, [], 0, 1, 0)), $plan);
+            self::assertSame('verdict.too_few planned=2 what=measure.pull_hot needed=5', Said::of($judgement->words()));
+            self::assertSame('pulls.too_few measure=measure.pull_hot n=2 needed=5', Said::of($judgement->hold->reasons[0]));
+            self::assertContains('release.nobody_said', Said::all($judgement->release->reasons));
+        }
+    }
+
+    /** Pull by pull, a part that came off and one that nobody pulled have their places among the pulls. */
+    public function testWhatCameOffCountsAmongThePulls(): void
+    {
+        $plan = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::WithoutLaw, 0.8, 3, Design::Fixed, 6, 6, 0);
+        $judge = static fn (array $first): Answer => SetupJudgement::of(new SetupRecord(
+            'A',
+            [$first, ...self::runs(\array_slice(self::HOT, 0, 5), [], 0, 1, 0)],
+            pulls: array_fill(0, 6, PullKind::Hot),
+        ), $plan)->hold->answer;
+        self::assertSame(Answer::Yes, $judge([new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)]));
+        self::assertSame(Answer::NotYet, $judge([new Reading(Measure::Held, 0)]), 'Five of six are no proof of the middle.');
+        self::assertSame(Answer::NotYet, $judge([new Reading(Measure::Held, 1)]));
     }
 
     public function testTheVerdictSaysWhereItIsNotWhatWasExpected(): void

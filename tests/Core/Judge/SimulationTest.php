@@ -20,6 +20,7 @@ use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\Sureness;
 use Sitzplatz\Test\UsualPlan;
@@ -32,50 +33,73 @@ final class SimulationTest extends TestCase
     /** Of a share of 5 % in so many replicates, three standard errors. */
     private const NOISE = 0.017;
 
-    /** @return iterable<string, array{Criterion, int, ?Scatter, bool, Design}> all claimed */
+    /** @return iterable<string, array{SimulatedCell}> all claimed */
     public static function claimed(): iterable
     {
         foreach ([[false, Design::Fixed], [true, Design::Fixed], [true, Design::Adaptive]] as [$looks, $design]) {
             foreach ([3, 9] as $runs) {
-                yield "counts $runs $design->value ".(int) $looks => [Criterion::Counts, $runs, null, $looks, $design];
-                foreach ([Criterion::Mean, Criterion::NearlyAll] as $criterion) {
-                    foreach ([Scatter::Normal, Scatter::Coarse] as $scatter) {
-                        yield "$criterion->value $runs $scatter->value $design->value ".(int) $looks => [$criterion, $runs, $scatter, $looks, $design];
+                foreach ([true, false] as $hold) {
+                    foreach (Criterion::cases() as $criterion) {
+                        foreach (Criterion::Counts === $criterion ? [null] : Scatter::cases() as $scatter) {
+                            $cell = new SimulatedCell($criterion, $runs, 0.0, $scatter, $looks, $design, $hold);
+                            // Asked after each run, a plan of one look says the same: one question of one criterion is enough of that.
+                            if ($cell->claimed() && (!$looks || Design::Adaptive === $design || $hold && Criterion::Mean === $criterion)) {
+                                yield ($hold ? 'hold ' : 'release ')."$criterion->value $runs ".($scatter->value ?? '')." $design->value ".(int) $looks => [$cell];
+                            }
+                        }
                     }
                 }
             }
         }
-        yield 'weak links at one look of 24 pulls' => [Criterion::Mean, 24, Scatter::WeakLink, false, Design::Fixed];
-        yield 'skewed pulls, nearly all' => [Criterion::NearlyAll, 5, Scatter::Skewed, false, Design::Fixed];
+        yield 'enough pulls for their share' => [new SimulatedCell(Criterion::WithoutLaw, 16, 0.0, Scatter::LeftSkewed, true, Design::Adaptive)];
     }
 
     #[DataProvider('claimed')]
-    public function testWhatIsClaimedIsWrongInOneCaseOfTwentyAtMost(Criterion $criterion, int $runs, ?Scatter $scatter, bool $looks, Design $design): void
+    public function testWhatIsClaimedIsWrongInOneCaseOfTwentyAtMost(SimulatedCell $cell): void
     {
-        $cell = new SimulatedCell($criterion, $runs, 0.0, $scatter, $looks, $design);
-        self::assertTrue($cell->claimed());
         $result = $cell->simulate(self::REPLICATES, 77);
-        self::assertLessThan(0.05 + self::NOISE, $result['false_holds']);
-        self::assertLessThan(0.05 + self::NOISE, $result['false_does_not_hold']);
-        self::assertEqualsWithDelta(1.0, $result['false_holds'] + $result['false_does_not_hold'] + $result['not_yet'], 1e-9);
+        self::assertLessThan(0.05 + self::NOISE, $result['false_yes']);
+        self::assertLessThan(0.05 + self::NOISE, $result['false_no']);
+        self::assertEqualsWithDelta(1.0, $result['false_yes'] + $result['false_no'] + $result['not_yet'], 1e-9);
         self::assertLessThanOrEqual($cell->mostRuns(), $result['mean_runs']);
     }
 
     public function testWhatCannotBeKeptIsNotClaimed(): void
     {
-        $weak = new SimulatedCell(Criterion::Mean, 5, 0.0, Scatter::WeakLink, false, Design::Fixed);
-        self::assertFalse($weak->claimed());
-        self::assertGreaterThan(0.1, $weak->simulate(self::REPLICATES, 3)['false_holds'], 'Five pulls seldom meet the weak one in seven.');
-        self::assertFalse((new SimulatedCell(Criterion::Mean, 24, 0.0, Scatter::Skewed, true, Design::Adaptive))->claimed());
+        foreach ([
+            [Criterion::Mean, Scatter::WeakLink, true, 0.1],
+            [Criterion::Mean, Scatter::LeftSkewed, true, 0.06],
+            // For the release the dangerous side is a tail of strong pulls.
+            [Criterion::Mean, Scatter::RightSkewed, false, 0.06],
+            [Criterion::NearlyAll, Scatter::LeftSkewed, true, 0.06],
+            [Criterion::NearlyAll, Scatter::RightSkewed, false, 0.07],
+        ] as [$criterion, $scatter, $hold, $more]) {
+            $cell = new SimulatedCell($criterion, 5, 0.0, $scatter, false, Design::Fixed, $hold);
+            self::assertFalse($cell->claimed());
+            self::assertGreaterThan($more, $cell->simulate(self::REPLICATES, 3)['false_yes'], "$criterion->value, $scatter->value");
+        }
+        self::assertFalse((new SimulatedCell(Criterion::WithoutLaw, 24, 0.0, Scatter::Visits, true, Design::Adaptive))->claimed());
+    }
+
+    /** Half of the scatter between the visits, two runs of each: by runs "holds" is false in 9 to 11 of 100, by visits in 5. */
+    public function testByTheMeanTheVisitIsTheUnit(): void
+    {
+        $cell = new SimulatedCell(Criterion::Mean, 8, 0.0, Scatter::Visits, false, Design::Fixed);
+        self::assertTrue($cell->claimed());
+        self::assertLessThan(0.05 + self::NOISE, $cell->simulate(self::REPLICATES, 9)['false_yes']);
+        self::assertFalse(Criterion::WithoutLaw->byVisit());
     }
 
     public function testAnAdaptivePlanSavesRunsAndKeepsThePower(): void
     {
-        foreach ([8, 16] as $runs) {
+        foreach ([8 => 0.829, 16 => 0.882] as $runs => $power) {
             $distance = SimulatedCell::distanceForPower(Criterion::Mean, $runs);
+            $once = (new SimulatedCell(Criterion::Mean, $runs, $distance, Scatter::Normal, false, Design::Fixed))->simulate(self::REPLICATES, 4);
+            // The least of three bounds costs power: 82.9 and 88.2 % (R, 400 000 samples) where Student's alone has 90.
+            self::assertEqualsWithDelta($power, $once['yes'], 0.03);
             $at = (new SimulatedCell(Criterion::Mean, $runs, $distance, Scatter::Normal, true, Design::Adaptive))->simulate(self::REPLICATES, 5);
-            self::assertGreaterThan(0.88 - 0.025, $at['holds']);
-            self::assertLessThan(0.85, $at['mean_runs'] / $runs);
+            self::assertGreaterThan($power - 0.03, $at['yes']);
+            self::assertLessThan(0.95, $at['mean_runs'] / $runs);
             $beyond = (new SimulatedCell(Criterion::Mean, $runs, 2 * $distance, Scatter::Normal, true, Design::Adaptive))->simulate(self::REPLICATES, 6);
             self::assertLessThan(0.65, $beyond['mean_runs'] / $runs);
             self::assertLessThanOrEqual(1.35 * $runs, (new SimulatedCell(Criterion::Mean, $runs, 0.0, Scatter::Normal, true, Design::Adaptive))->mostRuns());
@@ -87,7 +111,7 @@ final class SimulationTest extends TestCase
     public function testTheVerdictReadOnceIsTheOneReadAfterEachRun(): void
     {
         $random = new Randomizer(new Xoshiro256StarStar(4));
-        foreach ([Criterion::Mean, Criterion::NearlyAll, Criterion::Counts] as $criterion) {
+        foreach (Criterion::cases() as $criterion) {
             $plan = new ProofPlan(new Limits(20, null, Effort::Flex), $criterion, 0.8, 0, Design::Adaptive, 10, 10, 0);
             for ($i = 0; $i < 60; ++$i) {
                 $runs = [];
@@ -116,28 +140,31 @@ final class SimulationTest extends TestCase
         $random = new Randomizer(new Xoshiro256StarStar(8));
         foreach (Scatter::cases() as $scatter) {
             $sum = $squares = 0.0;
-            $below = 0;
+            $below = $above = 0;
             for ($i = 0; $i < 20000; ++$i) {
                 $value = $scatter->draw($random);
                 $sum += $value;
                 $squares += $value * $value;
-                $below += $value < $scatter->tenth() ? 1 : 0;
+                $below += $value < $scatter->quantile(0.1) ? 1 : 0;
+                $above += $value > $scatter->quantile(0.8) ? 1 : 0;
             }
             self::assertEqualsWithDelta(0.0, $sum / 20000, 0.03, $scatter->value);
             self::assertEqualsWithDelta(1.0, $squares / 20000, 0.1, $scatter->value);
             self::assertEqualsWithDelta(0.1, $below / 20000, 0.008, $scatter->value);
+            self::assertEqualsWithDelta(0.2, $above / 20000, 0.01, $scatter->value);
         }
     }
 
     /** @return iterable<array{Criterion, int, float, float}> pulls, distance, R: 1 - pt(bound, n-1, ncp = distance*sqrt(n)) */
     public static function powers(): iterable
     {
-        yield [Criterion::Mean, 3, 1.0, 0.32183641];
-        yield [Criterion::Mean, 6, 1.0, 0.67694495];
-        yield [Criterion::Mean, 10, 0.5, 0.42728983];
-        yield [Criterion::NearlyAll, 5, 3.0, 0.45837536];
-        yield [Criterion::NearlyAll, 5, 5.0, 0.91747844];
-        yield [Criterion::NearlyAll, 10, 2.0, 0.33146538];
+        yield [Criterion::MiddleOfLogs, 3, 1.0, 0.32183641];
+        yield [Criterion::MiddleOfLogs, 6, 1.0, 0.67694495];
+        yield [Criterion::MiddleOfLogs, 10, 0.5, 0.42728983];
+        // Counted: R: pnorm(1)^6, pbinom(1, 8, pnorm(2), lower.tail = FALSE) of those that miss, pnorm(3)^14
+        yield [Criterion::WithoutLaw, 6, 1.0, 0.3546859];
+        yield [Criterion::WithoutLaw, 8, 2.0, 0.9867719];
+        yield [Criterion::WithoutLaw, 14, 3.0, 0.9812664];
     }
 
     #[DataProvider('powers')]
@@ -146,10 +173,24 @@ final class SimulationTest extends TestCase
         self::assertEqualsWithDelta($power, PlanChance::at(self::pullPlan($criterion, $pulls), true, $distance)->passes, 1e-6);
     }
 
+    /** Where the least of several bounds decides it is drawn; R: 400 000 samples of its own, to within what 400 draws can tell. */
+    public function testChanceToPassByTheLeastOfSeveralBounds(): void
+    {
+        foreach ([[3, 1.0, 0.2080850], [6, 1.0, 0.5584875], [10, 0.5, 0.3773100]] as [$pulls, $distance, $power]) {
+            self::assertEqualsWithDelta($power, PlanChance::at(self::pullPlan(Criterion::Mean, $pulls), true, $distance)->passes, 0.06);
+        }
+        // By the normal bound alone 0.45837536 and 0.91747844; the Weibull one takes some of it.
+        foreach ([[3.0, 0.45837536], [5.0, 0.91747844]] as [$distance, $most]) {
+            $at = PlanChance::at(self::pullPlan(Criterion::NearlyAll, 5), true, $distance)->passes;
+            self::assertLessThan($most + 0.03, $at);
+            self::assertGreaterThan($most - 0.2, $at);
+        }
+    }
+
     public function testChanceToPassAfterEachRun(): void
     {
         // R: 5 million paths against the same bounds (see SequentialTest), 1 sd beyond the limit.
-        $chance = PlanChance::at(self::pullPlan(Criterion::Mean, 11, Design::Adaptive), true, 1.0);
+        $chance = PlanChance::at(self::pullPlan(Criterion::MiddleOfLogs, 11, Design::Adaptive), true, 1.0);
         self::assertEqualsWithDelta(0.9333528, $chance->passes, 7e-4);
         self::assertEqualsWithDelta(8.471729, $chance->runs, 0.01);
     }
@@ -175,7 +216,9 @@ final class SimulationTest extends TestCase
         self::assertStringStartsWith('chance.pulls_low', Said::of(PlanChance::warnings(self::pullPlan(Criterion::NearlyAll, 5))[0]));
         self::assertStringStartsWith('chance.too_few_pulls', Said::of(PlanChance::warnings(self::pullPlan(Criterion::Mean, 2))[0]));
         // R: the smallest n with 1 - pt(qt(.95, n-1), n-1, ncp = sqrt(n)) >= .9 is 11 (10: 0.8975, 11: 0.9245)
-        self::assertSame(11, PlanChance::fewestPulls(Criterion::Mean, 1.0));
+        self::assertSame(11, PlanChance::fewestPulls(PullRule::MiddleOfLogs, self::pullPlan(Criterion::MiddleOfLogs, 6), 1.0));
+        // R: the smallest n with pbinom(qbinom(.05, n, .5) - 1, n, pnorm(-2)) >= .9 by the exact sign test is 5: pnorm(2)^5 = 0.89, 8: one may miss.
+        self::assertSame(8, PlanChance::fewestPulls(PullRule::Middle, self::pullPlan(Criterion::WithoutLaw, 6), 2.0));
     }
 
     private static function pullPlan(Criterion $criterion, int $pulls, Design $design = Design::Fixed): ProofPlan

@@ -59,11 +59,12 @@ final class VerdictTableTest extends TestCase
         yield 'nothing read yet' => ['', '', '', 0, Verdict::NotYetKnown];
         yield 'good so far, the plan is not done' => ['31 33', '2/0 3/0', '', 0, Verdict::NotYetKnown];
         yield 'nobody noted the effort' => ['31 33 29', '2 3 2.5', '', 0, Verdict::NotYetKnown];
-        yield 'the part broke first every time' => ['>60 >61 >60', '2/0 3/0 2.5/0', '', 0, Verdict::HoldsAndLetsGo];
+        // Three that clear the limit, and nothing else known of them, come by chance in one case of eight (exact sign test).
+        yield 'the part broke first every time' => ['>60 >61 >60', '2/0 3/0 2.5/0', '', 0, Verdict::NotYetKnown];
         yield 'the part broke first once, far above the others' => ['31 >60 29', '2/0 3/0 2.5/0', '', 0, Verdict::NotYetKnown];
         yield 'the gauge topped out cold' => ['31 33 29', '2/0 >200/2 2.5/0', '', 0, Verdict::NotYetKnown];
         yield 'the gauge topped out cold and a scraper was needed' => ['31 33 29', '2/0 >200/3 2.5/0', '', 0, Verdict::NotYetKnown];
-        yield 'the gauge topped out cold each time' => ['31 33 29', '>200/3 >200/3 >200/3', '', 0, Verdict::HoldsWillNotLetGo];
+        yield 'the gauge topped out cold each time, and a scraper was needed' => ['31 33 29', '>200/3 >200/3 >200/3', '', 0, Verdict::HoldsWillNotLetGo];
         yield 'a lower bound does not save what came off' => ['>60 >60 >60', '2/0 3/0', 'off', 0, Verdict::NotYetKnown];
     }
 

@@ -17,9 +17,11 @@ use Sitzplatz\Keep\Job;
 use Sitzplatz\Keep\Scope;
 use Sitzplatz\Keep\ScopeClaim;
 use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Tests\Core\HoldsFigures;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
@@ -47,7 +49,12 @@ final class FiguresTest extends TestCase
             foreach ([0, 6, 11, 24, 60] as $runs) {
                 foreach (Criterion::cases() as $criterion) {
                     $limits = new Limits(20, 12, Effort::Flex, 11 === $runs ? 0.3 : null);
-                    $figures["assessed $p $runs $criterion->value"] = Assessment::of(self::runs($runs), $plan, $limits, $criterion, new ScopeClaim(24 === $runs, 60 === $runs));
+                    $figures["assessed $p $runs $criterion->value"] = Assessment::of(
+                        self::runs($runs),
+                        $plan,
+                        new ProofPlan($limits, $criterion, 0.8, 0, Design::Fixed, max(6, $runs), max(3, intdiv($runs, 2)), max(3, intdiv($runs, 2))),
+                        new ScopeClaim(24 === $runs, 60 === $runs),
+                    );
                 }
             }
         }

@@ -141,7 +141,7 @@ final class QuestionTest extends TestCase
             self::assertSame($runs, PlanChance::fewestRuns($sure->share(), 0), $sure->value);
             self::assertSame(0, Sureness::hotOf($runs, false));
         }
-        self::assertSame([6, 3, 6], [Sureness::Look->runs(true), Sureness::hotOf(6, true), Sureness::hotOf(12, true)]);
+        self::assertSame([10, 5, 6], [Sureness::Look->runs(true), Sureness::hotOf(10, true), Sureness::hotOf(12, true)]);
     }
 
     public function testOnlyTheFirstOfRungsInTurnIsPlannedAndNeverAtOneLook(): void

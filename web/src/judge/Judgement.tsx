@@ -80,7 +80,7 @@ export function Judgement() {
                         {limits.coldPullAtMostN === null ? null : <PullPlot title={limits.hotPullAtLeastN === null ? say('judge.pull_to_take_off') : say('judge.cold_pull_does_it_let_go')} setups={setups} pick={(setup) => setup.coldPull} limitN={limits.coldPullAtMostN} side="below" />}
                     </div>
                     <p className="mt-1 mb-6 text-sm text-soft">{say('judge.dots_readings_some_crossed_beyond_the', { some: setups.some((setup) => setup.hotPull.uneven || setup.coldPull.uneven) })}{' '}
-                        {judgement.proof.criterion === 'counts' ? say('judge.shaded_where_a_pull_counts_as') : say('judge.brackets_the_95_bounds_that_decide')}
+                        {['counts', 'without_law'].includes(judgement.proof.criterion) ? say('judge.shaded_where_a_pull_counts_as') : say('judge.brackets_the_95_bounds_that_decide')}
                     </p>
                 </>
             ) : null}

@@ -243,7 +243,7 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
                 {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
                 <TextField label={say('test.what_it_is_called')} {...at('title')} />
                 <Beside id={values.controlId ?? null} onId={(controlId) => set({ controlId })} />
-                <Proof resin={resin} values={values} set={byHand} why={begun.why} offers={begun.offers} />
+                <Proof values={values} set={byHand} why={begun.why} offers={begun.offers} />
                 <Constants resin={resin} constants={values.constants} set={(constants) => set({ constants })} />
                 <Minutes resin={resin} durations={values.durations} set={(durations) => set({ durations })} />
             </DraftForm>

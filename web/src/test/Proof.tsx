@@ -11,7 +11,7 @@ import { usePlanChances } from './PlanChances';
 import type { ProofValues } from './planShape';
 
 /** What a setup has to reach and by what it is judged, each default with its reason where it stands. */
-export function Proof({ resin, values, set, why, offers }: { /** Nothing is pulled, and no corner lifts. */ resin: boolean; values: ProofValues; set: (part: Partial<ProofValues>) => void; why: Record<string, string>; /** Limits that own readings speak for. */ offers: { field: string; value: number; sentence: string }[] }) {
+export function Proof({ values, set, why, offers }: { values: ProofValues; set: (part: Partial<ProofValues>) => void; why: Record<string, string>; /** Limits that own readings speak for. */ offers: { field: string; value: number; sentence: string }[] }) {
     const { data: usual } = useSuspenseQuery(usualQuery);
     const figure = useFigures();
     const { limits, proof } = values;
@@ -66,12 +66,10 @@ export function Proof({ resin, values, set, why, offers }: { /** Nothing is pull
                 <SelectField label={say('test.looked_at')} value={proof.design} onValue={(design) => prove({ design })} options={optionsOf(DESIGN_WORDS)} name="proof.design" />
             </div>
             <div className="flex flex-col gap-1 text-soft">
-                <p>{tell('test.counts_needs_no_instrument_held_or', { b: (words) => <strong>{words}</strong>, runsForShare, share: proof.share === null ? '' : figure('share').text(proof.share) })}</p>
-                {resin ? null : (
-                    <>
-                        <p>{tell('test.mean_needs_a_gauge_and_the', { b: (words) => <strong>{words}</strong> })}</p>
-                        <p>{tell('test.nearly_all_says_that_nine_parts', { b: (words) => <strong>{words}</strong> })}</p>
-                    </>
+                {proof.criterion === 'counts' ? (
+                    <p>{tell('test.counts_needs_no_instrument_held_or', { b: (words) => <strong>{words}</strong>, runsForShare, share: proof.share === null ? '' : figure('share').text(proof.share) })}</p>
+                ) : (
+                    (chances.data?.claims ?? []).map((claim) => <p key={claim}>{claim}</p>)
                 )}
                 <p>{say('test.for_a_profile')}</p>
                 <ul className="list-disc pl-5">

@@ -44,7 +44,9 @@ export const MEASURE_WORDS: Record<string, string> = {
 };
 
 export const CRITERION_WORDS: Record<Schemas['Proof']['criterion'], string> = {
+    without_law: say('proof.without_law'),
     counts: say('proof.counts'),
+    middle_of_logs: say('proof.middle_of_logs'),
     mean: say('proof.mean'),
     nearly_all: say('proof.nearly_all'),
 };

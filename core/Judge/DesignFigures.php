@@ -74,7 +74,7 @@ final readonly class DesignFigures
                 $setup->visits,
             ), $setups));
         } catch (InvalidArgument $e) {
-            return [...$none, 'reason' => Sentence::of('figure.permutation_'.$e->getMessage())];
+            return [...$none, 'reason' => Sentence::of('figure.permutation_'.$e->reason)];
         }
 
         return [
@@ -110,7 +110,7 @@ final readonly class DesignFigures
         try {
             $anova = FactorialAnova::of($values);
         } catch (InvalidArgument $e) {
-            return [...$none, 'reason' => Sentence::of('figure.'.$e->getMessage())];
+            return [...$none, 'reason' => Sentence::of('figure.'.$e->reason)];
         }
         $words = $apart ? $varied->words() : [Sentence::of('variance.setup')];
 

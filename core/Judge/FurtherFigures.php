@@ -224,7 +224,7 @@ final readonly class FurtherFigures
         try {
             return $figures();
         } catch (InvalidArgument $e) {
-            return [...$none, 'reason' => Sentence::of('figure.'.$e->getMessage())];
+            return [...$none, 'reason' => Sentence::of('figure.'.$e->reason)];
         }
     }
 }

@@ -90,7 +90,7 @@ final class Beta
     public function with(float $successes, float $failures): self
     {
         if ($successes < 0 || $failures < 0) {
-            throw InvalidArgument::counts((int) $successes, (int) ($successes + $failures));
+            throw InvalidArgument::counts($successes, $successes + $failures);
         }
 
         return new self($this->a + $successes, $this->b + $failures);

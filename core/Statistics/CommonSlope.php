@@ -43,7 +43,7 @@ final readonly class CommonSlope
         }
         $left = $xx > 0 ? $yy - $xy ** 2 / $xx : 0.0;
         if ($xx <= 0 || $left <= 1e-12 * $yy) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread($n);
         }
         $error = sqrt($left / $df / $xx);
         $slope = $xy / $xx;

@@ -16,7 +16,7 @@ final readonly class Equivalence
      */
     public static function p(Sample $a, Sample $b, float $margin): float
     {
-        $margin > 0 || throw InvalidArgument::notPositive();
+        $margin > 0 || throw InvalidArgument::notPositive($margin);
         $welch = WelchDifference::of($a, $b);
         $t = new StudentT($welch->df);
         $error = sqrt($welch->variance);

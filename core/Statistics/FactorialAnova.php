@@ -50,7 +50,7 @@ final readonly class FactorialAnova
             throw InvalidArgument::tooFew(\count($values), $rank + 1);
         }
         if ($error <= 0) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread(\count($values));
         }
         $lines = [];
         foreach ($terms as $i => $term) {

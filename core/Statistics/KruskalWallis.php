@@ -28,7 +28,7 @@ final readonly class KruskalWallis
         $n = array_sum($sizes);
         $untied = 1 - $ranks->ties / ($n ** 3 - $n);
         if ($untied < 1e-12) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread($n);
         }
         $sum = 0.0;
         foreach ($groups as $i => $group) {

@@ -61,7 +61,7 @@ final readonly class LogRank
         // A group that nothing happened near has no say of its own.
         $with = array_values(array_filter(range(0, $k - 1), static fn (int $g): bool => $variance[$g][$g] > 1e-12));
         if (\count($with) < 2) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread(\count($all));
         }
         array_pop($with);
         $statistic = self::quadratic(

@@ -33,7 +33,7 @@ final class ShapiroWilk
         sort($values);
         $squares = (float) $sample->sd ** 2 * ($n - 1);
         if ($squares <= 0) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread($n);
         }
         $sum = 0.0;
         foreach (self::$coefficients[$n] ??= self::coefficients($n) as $i => $a) {

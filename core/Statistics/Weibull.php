@@ -38,10 +38,10 @@ final readonly class Weibull
         }
         $all = [...$exact, ...$atLeast];
         if (min($all) <= 0) {
-            throw InvalidArgument::notPositive();
+            throw InvalidArgument::notPositive(min($all));
         }
         if (max($all) - min($exact) < 1e-12 * max($all)) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread(\count($all));
         }
         $log = array_map(log(...), $all);
         $top = max($log);

@@ -35,7 +35,7 @@ final readonly class WeibullTolerance
             throw InvalidArgument::tooFew($n, 3);
         }
         if (min($values) <= 0) {
-            throw InvalidArgument::notPositive();
+            throw InvalidArgument::notPositive(min($values));
         }
         $least /= array_sum($values) / $n;
         try {

@@ -34,7 +34,7 @@ final readonly class WelchOneWay
                 throw InvalidArgument::tooFew($group->n, 2);
             }
             if ($group->sd <= 0) {
-                throw InvalidArgument::noSpread();
+                throw InvalidArgument::noSpread($group->n);
             }
             $weights[$i] = $group->n / $group->sd ** 2;
             $total += $weights[$i];

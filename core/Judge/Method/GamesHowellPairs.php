@@ -53,7 +53,7 @@ final readonly class GamesHowellPairs implements StatisticalMethod
             // Where no test across all can be had, the same stands against the pair.
             $overall = (new Welch())->compare($setups)->reason;
 
-            return new PairLine($a->setup, $b->setup, reason: $overall ?? Sentence::of('figure.'.$e->getMessage()));
+            return new PairLine($a->setup, $b->setup, reason: $overall ?? Sentence::of('figure.'.$e->reason));
         }
 
         return new PairLine($a->setup, $b->setup, $pair->difference, $pair->interval, $pair->df, $pair->p);

@@ -39,7 +39,7 @@ final readonly class Welch implements StatisticalMethod
         try {
             $welch = WelchOneWay::of($samples);
         } catch (InvalidArgument $e) {
-            return new MethodAnswer(reason: Sentence::of('figure.'.$e->getMessage()));
+            return new MethodAnswer(reason: Sentence::of('figure.'.$e->reason));
         }
 
         return new MethodAnswer($welch->statistic, [$welch->df1, $welch->df2], $welch->p);

@@ -30,7 +30,7 @@ final readonly class WelchDifference
         $va = $a->sd ** 2 / $a->n;
         $vb = $b->sd ** 2 / $b->n;
         if ($va + $vb <= 0) {
-            throw InvalidArgument::noSpread();
+            throw InvalidArgument::noSpread($a->n + $b->n);
         }
 
         return new self($b->mean - $a->mean, $va + $vb, ($va + $vb) ** 2 / ($va ** 2 / ($a->n - 1) + $vb ** 2 / ($b->n - 1)));

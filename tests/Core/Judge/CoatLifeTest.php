@@ -43,7 +43,7 @@ final class CoatLifeTest extends TestCase
                 CommonSlope::of($groups);
                 self::fail('There is none.');
             } catch (InvalidArgument $e) {
-                self::assertContains($e->getMessage(), ['too_few', 'no_spread']);
+                self::assertContains($e->reason, ['too_few', 'no_spread']);
             }
         }
     }

@@ -88,7 +88,7 @@ final class AnovaTest extends TestCase
                     FactorialAnova::of($values);
                     self::fail('It has no answer.');
                 } catch (InvalidArgument $e) {
-                    self::assertSame($reason, $e->getMessage());
+                    self::assertSame($reason, $e->reason);
                 }
             }
         }

@@ -69,7 +69,7 @@ final class CensoredTest extends TestCase
                 Weibull::of($exact, $atLeast);
                 self::fail('It is fitted.');
             } catch (InvalidArgument $e) {
-                self::assertSame($why, $e->getMessage());
+                self::assertSame($why, $e->reason);
             }
         }
         $this->expectException(InvalidArgument::class);

@@ -120,7 +120,7 @@ final class PermutationTest extends TestCase
                 Permutation::of($groups);
                 self::fail('It has no answer.');
             } catch (InvalidArgument $e) {
-                self::assertSame($reason, $e->getMessage());
+                self::assertSame($reason, $e->reason);
             }
         }
     }

@@ -34,6 +34,8 @@ final readonly class EvidenceRun
         public ?PullKind $pull = null,
         /** The visit that it belongs to where visits are the unit; null: it stands for itself. */
         public ?string $unit = null,
+        /** Readings of a device that is not there. */
+        public int $simulated = 0,
     ) {
     }
 }

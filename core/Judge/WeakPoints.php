@@ -28,7 +28,8 @@ final readonly class WeakPoints
      * @param list<array{voids: int, alone: int}>                          $voids   likewise
      * @param bool                                                         $grew    runs were added after the verdict was known
      * @param int                                                          $open    runs that go on, and are left out
-     * @param int                                                          $waiting runs that are done, and were begun after one that goes on
+     * @param array{waiting: int, warm: int, simulated: int}               $read    runs that are done and were begun after one that goes on, cold
+     *                                                                              pulls that were none, and readings of a device that is not there
      * @param array{surfaces: int, plates: int, lots: int, materials: int} $spread  how many of each took part
      * @param array{otherFile: int, roomLowC: float, roomHighC: float}     $made    runs printed from another file than the plan's, and the rooms
      *
@@ -42,7 +43,7 @@ final readonly class WeakPoints
         array $voids,
         bool $grew,
         int $open,
-        int $waiting,
+        array $read,
         array $spread,
         array $made,
     ): array {
@@ -53,8 +54,10 @@ final readonly class WeakPoints
         if ($open > 0) {
             $points[] = Sentence::of('weak.open', runs: Quantity::count($open));
         }
-        if ($waiting > 0) {
-            $points[] = Sentence::of('weak.waiting', runs: Quantity::count($waiting));
+        foreach (['waiting', 'warm', 'simulated'] as $what) {
+            if ($read[$what] > 0) {
+                $points[] = Sentence::of('weak.'.$what, runs: Quantity::count($read[$what]));
+            }
         }
         $unseen = [];
         foreach ($records as $i => $record) {

@@ -8,6 +8,7 @@ use Sitzplatz\Statistics\Binomial;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Words\OwnText;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -65,6 +66,18 @@ final readonly class AcceptancePlan
             reliability: Quantity::share($reliability),
             proof: Quantity::share(1 - ProofPlan::ERROR),
         );
+    }
+
+    /** What a profile says of itself that nobody has signed yet: what it is to show. */
+    public function asked(): Sentence
+    {
+        return Sentence::of('keep.asked', confidence: Quantity::share($this->confidence), reliability: Quantity::share($this->reliability));
+    }
+
+    /** What one says that is tried although its evidence does not carry it: what was shown, and why it is tried. */
+    public static function onTrial(int $runs, int $failures, string $reason): Sentence
+    {
+        return Sentence::of('keep.trial', runs: Quantity::count($runs), failures: Quantity::count($failures), reason: new OwnText($reason));
     }
 
     /** @return list<self> those in common use, the least demanding first */

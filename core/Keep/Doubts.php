@@ -18,6 +18,13 @@ final class Doubts
     public static function of(ProfileGround $profile, ShelfNow $now): array
     {
         $doubts = [];
+        if (null !== $profile->evidenceFailsSince) {
+            $doubts[] = new Doubt(
+                'evidence',
+                Sentence::of('doubt.evidence', day: new Day($profile->evidenceFailsSince)),
+                Sentence::of('doubt.restore_evidence'),
+            );
+        }
         if (null !== $profile->fittingId && $now->plateRetired) {
             $doubts[] = new Doubt('plate', Sentence::of('doubt.plate_retired', side: $profile->sideName), Sentence::of('doubt.restore_other_plate'));
         }

@@ -18,6 +18,8 @@ final readonly class ProfileGround
         public float $evidenceUntil,
         /** Day by which it is to be looked at again, ISO 8601. */
         public ?string $reviewBy,
+        /** Day that showed that its runs do not carry it, ISO 8601; null: they do. */
+        public ?string $evidenceFailsSince = null,
     ) {
     }
 }

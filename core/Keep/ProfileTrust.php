@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Keep;
 
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** What a signed profile is worth for a job. Proven is only what is validated, in scope and not in doubt. */
 enum ProfileTrust: string
 {
     case Proven = 'proven';
+    /** Validated and in scope, as far as the job says what it is: it does not say how long it takes. */
+    case ProvenUpTo = 'proven_up_to';
     /** Validated, but the job goes beyond what was proven. */
     case OutOfScope = 'out_of_scope';
     /** Validated, but the sheet, the printer or the time has moved on. */
@@ -26,6 +29,8 @@ enum ProfileTrust: string
             $trial => self::Trial,
             [] !== $doubts => self::InQuestion,
             \in_array(false, $inside, true) => self::OutOfScope,
+            // The tick is for what is known to be inside.
+            \in_array(null, $inside, true) => self::ProvenUpTo,
             default => self::Proven,
         };
     }
@@ -36,8 +41,11 @@ enum ProfileTrust: string
         return (int) array_search($this, self::cases(), true);
     }
 
-    public function words(): Sentence
+    /** @param float|null $longestMinutes of the prints that it was proven for; null: none was measured */
+    public function words(?float $longestMinutes): Sentence
     {
-        return Sentence::of('trust.'.$this->value);
+        return self::ProvenUpTo === $this && null !== $longestMinutes
+            ? Sentence::of('known.proven_up_to', longest: Quantity::minutes($longestMinutes))
+            : Sentence::of('trust.'.$this->value);
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test;
 
+use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** What differs between the setups of a comparison, and whether a difference can be put down to one cause. */
@@ -12,12 +14,15 @@ final readonly class VariedFactors
 {
     /** What grips more or less along one scale. */
     private const SCALES = ['bed', 'exposure', 'gap', 'nozzle', 'speed'];
+    private const MOST_PAIRS_NAMED = 4;
 
     private function __construct(
         /** @var list<string> the factors with more than one value: material, lot, surface, plate, agent, bed and so on */
         public array $names,
         /** Several factors, each value of one with each of the others: what each of them does can be told apart. */
         public bool $crossed,
+        /** @var list<array{int, int, string}> pairs of setups, by their places, that differ in one factor alone, and which */
+        private array $pairs,
     ) {
     }
 
@@ -39,7 +44,7 @@ final readonly class VariedFactors
 
         $names = [] === $stays ? array_values(array_diff($names, ['bed_after'])) : $names;
 
-        return new self($names, self::isCrossed($setups, $names));
+        return new self($names, self::isCrossed($setups, $names), self::oneApart($setups, $names));
     }
 
     /** Rungs of one ladder: one thing alone differs that grips more or less along a scale. */
@@ -100,9 +105,44 @@ final readonly class VariedFactors
         return match (true) {
             [] === $this->names => Sentence::of('varied.nothing'),
             $this->crossed => Sentence::of('varied.crossed', factors: Listing::of($this->words())),
+            $this->confounded() && [] !== $this->pairs => Sentence::of(
+                'varied.some_pairs',
+                factors: Listing::of($this->words()),
+                pairs: Listing::of(array_map(self::pair(...), \array_slice($this->pairs, 0, self::MOST_PAIRS_NAMED)), Joined::Comma),
+                more: Quantity::count(max(0, \count($this->pairs) - self::MOST_PAIRS_NAMED)),
+            ),
             $this->confounded() => Sentence::of('varied.confounded', factors: Listing::of($this->words())),
             default => Sentence::of('varied.one', factor: $this->words()[0]),
         };
+    }
+
+    /** @param array{int, int, string} $pair */
+    private static function pair(array $pair): Sentence
+    {
+        [$a, $b] = array_map(static fn (int $place): string => \chr(\ord('A') + $place), [$pair[0], $pair[1]]);
+
+        return Sentence::of('varied.pair', a: $a, b: $b, factor: Sentence::of('factor.'.$pair[2]));
+    }
+
+    /**
+     * @param list<array<string, string|float|null>> $setups
+     * @param list<string>                           $names
+     *
+     * @return list<array{int, int, string}>
+     */
+    private static function oneApart(array $setups, array $names): array
+    {
+        $pairs = [];
+        foreach ($setups as $a => $one) {
+            foreach (\array_slice($setups, $a + 1, null, true) as $b => $other) {
+                $apart = array_values(array_filter($names, static fn (string $name): bool => (string) ($one[$name] ?? '') !== (string) ($other[$name] ?? '')));
+                if (1 === \count($apart)) {
+                    $pairs[] = [$a, $b, $apart[0]];
+                }
+            }
+        }
+
+        return $pairs;
     }
 
     /**

@@ -78,7 +78,7 @@ final readonly class CandidateData
             'bedOff' => $proposal->off,
             'bedOtherC' => $proposal->bedOtherC,
             'bracket' => $ranking->bracketOf($candidate),
-            'proven' => $candidate->proven,
+            'proven' => $candidate->proven && null === $candidate->provenUpToMinutes,
             'steps' => array_map(static fn (Step $step): array => [
                 'id' => $step->id,
                 'words' => $step->words,

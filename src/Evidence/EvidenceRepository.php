@@ -12,8 +12,10 @@ use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Test\LookOrder;
+use Sitzplatz\Test\PrintLength;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullTemperature;
 use Symfony\Component\Uid\Uuid;
 
 /** Fetches what may speak for a setup; whether it does, the core says. */
@@ -38,6 +40,7 @@ final readonly class EvidenceRepository
         }
         $where = "r.status IN ('done', 'void') AND r.setup_id IN (".implode(', ', array_fill(0, \count($speak), '?')).')';
         $looked = [];
+        $coldUpToC = $this->runs->coldUpToC($setup);
         $bySetup = $byVisit = [];
         foreach ($this->runs->begun('r.setup_id IN ('.implode(', ', array_fill(0, \count($speak), '?')).')', $speak) as $row) {
             $bySetup[$row['setup']][] = $row['run'];
@@ -46,14 +49,15 @@ final readonly class EvidenceRepository
         foreach ($bySetup as $setupId => $begun) {
             $looked += array_flip(LookOrder::of($begun, $byVisit[$setupId]));
         }
-        $readings = [];
+        $readings = $simulated = [];
         foreach ($this->runs->standingRows($where, $speak) as $row) {
             $readings[$row['run']][] = $row['reading'];
+            $simulated[$row['run']] = ($simulated[$row['run']] ?? 0) + ($row['simulated'] ? 1 : 0);
         }
         $found = [];
         foreach ($this->database->iterateAssociative(
             "SELECT r.id, r.setup_id, r.status, r.room_c, r.print_minutes, r.voided_alone, r.started_at, r.finished_at, r.pull, r.visit, s.lot_id, ps.plate_id,
-                    r.has_enclosure,
+                    r.has_enclosure, JSON_VALUE(c.durations, '$.printMinutes') AS planned,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts
              FROM run r JOIN comparison c ON c.id = r.comparison_id JOIN setup s ON s.id = r.setup_id JOIN plate_side ps ON ps.id = s.side_id
              WHERE $where ORDER BY r.started_at, r.position, r.id",
@@ -64,14 +68,17 @@ final readonly class EvidenceRepository
             if ('done' === $row['status'] && !isset($looked[$id])) {
                 continue;
             }
+            $length = null === $row['print_minutes'] ? null : (float) $row['print_minutes'];
+            // What the piece cannot take in, nobody has printed.
+            $length = null !== $length && PrintLength::told($length, is_numeric($row['planned']) ? (float) $row['planned'] : null) ? $length : null;
             $found[] = new EvidenceRun(
                 $id,
                 'void' === $row['status'],
-                $readings[$id] ?? [],
+                PullTemperature::sorted($readings[$id] ?? [], $coldUpToC),
                 bin2hex((string) $row['lot_id']),
                 StoredId::text($row['plate_id']),
                 (float) $row['room_c'],
-                null === $row['print_minutes'] ? null : (float) $row['print_minutes'],
+                $length,
                 (int) $row['parts'],
                 (bool) $row['has_enclosure'],
                 (bool) $row['voided_alone'],
@@ -80,6 +87,7 @@ final readonly class EvidenceRepository
                 StoredId::text($row['setup_id']),
                 PullKind::from((string) $row['pull']),
                 $byVisit[StoredId::text($row['setup_id'])] ? StoredId::text($row['setup_id']).'/'.$row['visit'] : null,
+                $simulated[$id] ?? 0,
             );
         }
 

@@ -72,6 +72,7 @@ final readonly class Judging
         private Methods $methods,
         private PlanQuestions $questions,
         private SetupDial $dial,
+        private SettledLooks $settled,
     ) {
     }
 
@@ -86,7 +87,7 @@ final readonly class Judging
             $comparison,
             $by->name,
             $by->id,
-            $this->wording->record($this->shown($comparison, $evidence['records'], $evidence['runsOf'], $evidence['waiting'])),
+            $this->wording->record($this->shown($comparison, $evidence)),
             $evidence['runIds'],
             $this->shop->get()->digest,
             CoreVersion::NUMBER,
@@ -98,18 +99,17 @@ final readonly class Judging
     {
         $evidence = $this->runs->records($comparison);
 
-        return $this->shown($comparison, $evidence['records'], $evidence['runsOf'], $evidence['waiting']);
+        return $this->shown($comparison, $evidence);
     }
 
     /**
-     * @param list<SetupRecord>  $records
-     * @param list<list<string>> $runsOf  which runs each has
-     * @param list<int>          $waiting of each, how many runs are done and not looked at yet
+     * @param array{records: list<SetupRecord>, runsOf: list<list<string>>, waiting: int, warm: int, simulated: int} $evidence
      *
      * @return array<string, mixed>
      */
-    private function shown(Comparison $comparison, array $records, array $runsOf, array $waiting): array
+    private function shown(Comparison $comparison, array $evidence): array
     {
+        ['records' => $records, 'runsOf' => $runsOf] = $evidence;
         $plan = $comparison->plan();
         $compared = ComparisonJudgement::of($records, $plan->limits->liftBy, $this->measures, $this->methods);
         $figures = $compared->toArray();
@@ -151,7 +151,7 @@ final readonly class Judging
                 $of,
                 $comparison->grewAfterVerdict,
                 $going,
-                array_sum($waiting),
+                $evidence,
                 self::spread($setups),
                 $this->runs->madeUnder($comparison),
             ),
@@ -199,8 +199,8 @@ final readonly class Judging
             'moreRuns' => $judgement->runsLeft,
             'chance' => $outlook?->chance,
             'newPlanRuns' => $new?->runs,
-            'hold' => self::finding($judgement->hold),
-            'release' => self::finding($judgement->release),
+            'hold' => self::finding($judgement->hold, $this->settled->contradicted($this->entities, $setup, true, $judgement->hold)),
+            'release' => self::finding($judgement->release, $this->settled->contradicted($this->entities, $setup, false, $judgement->release)),
             'surprise' => $judgement->against($setup->expectedHold, $setup->expectedRelease),
             'held' => $judgement->held->held,
             'heldRuns' => $judgement->held->runs,
@@ -581,9 +581,9 @@ final readonly class Judging
     }
 
     /** @return array{answer: string, reasons: list<Sentence>} */
-    private static function finding(Finding $finding): array
+    private static function finding(Finding $finding, ?Sentence $contradicted): array
     {
-        return ['answer' => $finding->answer->value, 'reasons' => $finding->reasons];
+        return ['answer' => $finding->answer->value, 'reasons' => [...(null === $contradicted ? [] : [$contradicted]), ...$finding->reasons]];
     }
 
     /** @return array<string, array{voids: int, alone: int, running: int, planned: int}> by the binary id of the setup */

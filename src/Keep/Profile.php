@@ -16,6 +16,7 @@ use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\RevisionFacts;
 use Sitzplatz\Keep\Scope;
 use Sitzplatz\Test\Criterion;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -61,6 +62,10 @@ class Profile extends VersionedRow
     /** When the last of its runs ended. */
     #[ORM\Column(type: 'utc', nullable: true)]
     public ?\DateTimeImmutable $evidenceUntil = null;
+
+    /** The day on which it showed that its runs do not carry it, by the rules and readings of then; null: they do. */
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $evidenceFailsSince = null;
 
     /** To be looked at again by then. */
     #[ORM\Column(type: 'date_immutable', nullable: true)]
@@ -182,15 +187,30 @@ class Profile extends VersionedRow
 
     private function accepted(): Sentence
     {
-        /** @var array{plan: array{reliability: float|int, confidence: float|int}, proof?: array{criterion: string}, coldPull: array{n: int}} $evidence */
+        /** @var array<string, mixed> $evidence */
         $evidence = $this->document['evidence'];
+        $plan = $evidence['plan'];
+        $asked = new AcceptancePlan((float) $plan['reliability'], (float) $plan['confidence'], $plan['failuresAllowed']);
 
-        return AcceptancePlan::inWords(
-            (float) $evidence['plan']['reliability'],
-            (float) $evidence['plan']['confidence'],
-            isset($evidence['proof']) ? Criterion::from($evidence['proof']['criterion']) : null,
-            $evidence['coldPull']['n'],
-        );
+        return match (true) {
+            '' !== $this->trialReason => AcceptancePlan::onTrial($evidence['runs'], $evidence['failures'], $this->trialReason),
+            self::UNSIGNED === $this->status => $asked->asked(),
+            default => AcceptancePlan::inWords(
+                $asked->reliability,
+                $asked->confidence,
+                isset($evidence['proof']) ? Criterion::from($evidence['proof']['criterion']) : null,
+                $evidence['coldPull']['n'],
+            ),
+        };
+    }
+
+    private function simulated(): ?Sentence
+    {
+        /** @var array<string, mixed> $evidence */
+        $evidence = $this->document['evidence'];
+        $readings = $evidence['simulated'] ?? 0;
+
+        return 0 === $readings ? null : Sentence::of('keep.simulated', readings: Quantity::count($readings));
     }
 
     public function toArray(): array
@@ -213,6 +233,7 @@ class Profile extends VersionedRow
             'signedBy' => $this->signedBy,
             'signedAt' => $this->signedAt?->format(\DATE_ATOM),
             'accepted' => $this->accepted(),
+            'simulated' => $this->simulated(),
             'trialReason' => $this->trialReason,
             'withdrawnReason' => $this->withdrawnReason,
             'signatureHolds' => $this->signatureHolds(),

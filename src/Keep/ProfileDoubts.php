@@ -19,8 +19,8 @@ use Sitzplatz\Keep\ShelfNow;
 final readonly class ProfileDoubts
 {
     /** What a row of the profile "p" has to bring along for {@see ofRow}, and from where. */
-    public const GROUND = 'p.fitting_id, p.evidence_until, p.created_at, p.review_by, p.printer_id, g.surface_lot, s.fitting_id AS fitting_now,
-        f.surface_lot AS lot_now, w.drift, w.drifted_on, s.plate_id, s.face, pl.number, pl.retired';
+    public const GROUND = 'p.fitting_id, p.evidence_until, p.evidence_fails_since, p.created_at, p.review_by, p.printer_id, g.surface_lot,
+        s.fitting_id AS fitting_now, f.surface_lot AS lot_now, w.drift, w.drifted_on, s.plate_id, s.face, pl.number, pl.retired';
     public const SHELF = 'LEFT JOIN fitting g ON g.id = p.fitting_id LEFT JOIN plate_side s ON s.id = p.side_id LEFT JOIN fitting f ON f.id = s.fitting_id
         LEFT JOIN plate pl ON pl.id = s.plate_id LEFT JOIN profile_tally w ON w.profile_id = p.id';
 
@@ -45,6 +45,7 @@ final readonly class ProfileDoubts
                 $profile->fitting->surfaceLot ?? '',
                 EvidenceRepository::seconds($profile->evidenceUntil ?? $profile->createdAt),
                 $profile->reviewBy?->format('Y-m-d'),
+                $profile->evidenceFailsSince?->format('Y-m-d'),
             ),
             $now?->id->toRfc4122(),
             $now->surfaceLot ?? '',
@@ -74,6 +75,7 @@ final readonly class ProfileDoubts
                 $text($row['surface_lot']) ?? '',
                 EvidenceRepository::seconds($ended),
                 $text($row['review_by']),
+                $text($row['evidence_fails_since']),
             ),
             StoredId::textOrNull($row['fitting_now']),
             $text($row['lot_now']) ?? '',

@@ -55,7 +55,7 @@ final readonly class ProfileMatch
                 'title' => (string) $one['row']['title'],
                 'status' => (string) $one['row']['status'],
                 'trust' => $one['trust']->value,
-                'trustWords' => $one['trust']->words(),
+                'trustWords' => $one['trust']->words($one['scope']->longestJobMinutes),
                 'revision' => (int) $one['row']['revision'],
                 'setting' => $one['terms']['setting'],
                 'plateSideId' => $one['side'],
@@ -104,7 +104,7 @@ final readonly class ProfileMatch
             $inside = $scope->inside($job);
             $doubts = $this->doubts->ofRow($row);
             $trust = ProfileTrust::of(Profile::TRIAL === $row['status'], $inside, $doubts);
-            if (ProfileTrust::Proven === $trust && null !== $side) {
+            if (\in_array($trust, [ProfileTrust::Proven, ProfileTrust::ProvenUpTo], true) && null !== $side) {
                 $setting = $terms['setting'];
                 $seats[] = new ProvenSeat(
                     $side,
@@ -113,6 +113,7 @@ final readonly class ProfileMatch
                     Number::orNull($setting['bedOtherC'] ?? null),
                     $printer,
                     Number::orNull($setting['exposureS'] ?? null),
+                    ProfileTrust::ProvenUpTo === $trust ? $scope->longestJobMinutes : null,
                 );
             }
             $against = \count(array_keys($inside, false, true)) + \count($doubts);

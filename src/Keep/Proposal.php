@@ -34,6 +34,21 @@ final readonly class Proposal
         return $this->assessRuns($this->evidence->runs($setup, $claim->anyLot, $claim->anyPlate), $setup, $plan, $claim);
     }
 
+    /**
+     * The same of the runs that a profile names, and of no others; what happened to the printer since is no matter of theirs.
+     *
+     * @param list<string> $runIds void ones among them
+     *
+     * @return list<Sentence> what they do not show
+     */
+    public function recount(Setup $setup, AcceptancePlan $plan, ScopeClaim $claim, array $runIds): array
+    {
+        $named = array_flip($runIds);
+        $runs = array_filter($this->evidence->runs($setup, $claim->anyLot, $claim->anyPlate), static fn (EvidenceRun $run): bool => isset($named[$run->id]));
+
+        return $this->assessRuns(array_values($runs), $setup, $plan, $claim, false)->missing;
+    }
+
     public function propose(Setup $setup, AcceptancePlan $plan, ScopeClaim $claim, string $title): Proposed
     {
         $runs = $this->evidence->runs($setup, $claim->anyLot, $claim->anyPlate);
@@ -108,6 +123,7 @@ final readonly class Proposal
                 'incomplete' => $assessment->incomplete,
                 'voids' => \count($assessment->voidRuns),
                 'voidsAlone' => $assessment->voidsAlone,
+                'simulated' => array_sum(array_map(static fn (EvidenceRun $run): int => $run->simulated, $counted)),
                 'lots' => $proven->lots ?? 0,
                 'plates' => $proven->plates ?? 0,
                 'hotPull' => self::pull($record, Measure::PullHot),
@@ -128,7 +144,7 @@ final readonly class Proposal
     }
 
     /** @param list<EvidenceRun> $runs */
-    private function assessRuns(array $runs, Setup $setup, AcceptancePlan $plan, ScopeClaim $claim): Assessment
+    private function assessRuns(array $runs, Setup $setup, AcceptancePlan $plan, ScopeClaim $claim, bool $sinceChanges = true): Assessment
     {
         $own = $setup->id->toRfc4122();
         $others = array_diff(array_unique(array_map(static fn (EvidenceRun $run): string => $run->setupId, $runs)), [$own]);
@@ -138,7 +154,7 @@ final readonly class Proposal
             $plan,
             $setup->comparison->plan(),
             $claim,
-            $this->changes->of($setup->comparison->printer->id->toRfc4122()),
+            $sinceChanges ? $this->changes->of($setup->comparison->printer->id->toRfc4122()) : [],
             $own,
             $this->evidence->plans(array_values($others)),
         );

@@ -66,6 +66,7 @@ final readonly class RunBook
             $run->comparison->coatStays(),
             $run->comparison->coatStays() && $this->coatGone($run),
             $ago($run->finishedAt),
+            $run->comparison->runDurations()->printMinutes,
         );
     }
 

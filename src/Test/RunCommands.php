@@ -51,7 +51,7 @@ final readonly class RunCommands
                 $this->edit->locked(Comparison::class, $comparisonId, LockMode::PESSIMISTIC_READ);
                 $run = $this->edit->locked(Run::class, $runId);
                 null === $body || StoredEdit::rests($run, $body);
-                $at = self::touched(self::lastChange($run), $this->now->time(), $heldSeconds);
+                $at = self::touched($this->lastChange($run), $this->now->time(), $heldSeconds);
                 $facts = self::asked(fn (): array => $command($this->book->state($run, $at, $this->printerHeldBy($run)), $run));
                 $this->book->write($run, $facts, $by, $at, $source);
                 // A mark on the map is nothing that somebody else's next step rests on.
@@ -99,9 +99,19 @@ final readonly class RunCommands
         return $now->modify(\sprintf('-%d microseconds', (int) round(1e6 * $seconds)));
     }
 
-    private static function lastChange(Run $run): \DateTimeImmutable
+    /** Of a run that nobody has begun: of what was made on its printer before; that it was planned is no touch. */
+    private function lastChange(Run $run): \DateTimeImmutable
     {
-        return max($run->createdAt, $run->stepBeganAt ?? $run->createdAt, $run->outcomeSaidAt ?? $run->createdAt);
+        if (null === $run->startedAt) {
+            $before = $this->entities->getConnection()->fetchOne(
+                'SELECT MAX(r.finished_at) FROM run r JOIN comparison k ON k.id = r.comparison_id WHERE k.printer_id = ?',
+                [$run->comparison->printer->id->toBinary()],
+            );
+
+            return \is_string($before) ? max($run->createdAt, new \DateTimeImmutable($before, new \DateTimeZone('UTC'))) : $run->createdAt;
+        }
+
+        return max($run->startedAt, $run->stepBeganAt ?? $run->startedAt, $run->outcomeSaidAt ?? $run->startedAt);
     }
 
     private function printerHeldBy(Run $run): ?Sentence

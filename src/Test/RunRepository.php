@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Test;
 
+use App\Catalogue\ShopCatalogue;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Judge\SetupRecord;
@@ -13,13 +14,19 @@ use Sitzplatz\Test\LookOrder;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Measures;
 use Sitzplatz\Test\PullKind;
+use Sitzplatz\Test\PullTemperature;
 use Sitzplatz\Test\Reading;
 
 /** Runs and their readings. */
 final readonly class RunRepository
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $database, private Measures $measures, private bool $demo)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Connection $database,
+        private Measures $measures,
+        private ShopCatalogue $shop,
+        private bool $demo,
+    ) {
     }
 
     /** @return list<Run> in planned order */
@@ -76,16 +83,18 @@ final readonly class RunRepository
     /**
      * The standing readings of the runs that may be looked at, setup by setup in the order of the looks, and which runs they are.
      *
-     * Records stand in the order of the setups; of each it is said which runs it has, and how many are done and wait for one that was
-     * begun before.
+     * Records stand in the order of the setups; of each it is said which runs it has. Beside them, how many are done and wait for one
+     * that was begun before, how many cold pulls were none, and how many readings are of a simulated device.
      *
-     * @return array{records: list<SetupRecord>, runIds: list<string>, runsOf: list<list<string>>, waiting: list<int>}
+     * @return array{records: list<SetupRecord>, runIds: list<string>, runsOf: list<list<string>>, waiting: int, warm: int, simulated: int}
      */
     public function records(Comparison $comparison): array
     {
         $readings = [];
+        $simulated = 0;
         foreach ($this->standingRows("r.comparison_id = ? AND r.status = 'done'", [$comparison->id->toBinary()]) as $row) {
             $readings[$row['run']][] = $row['reading'];
+            $simulated += $row['simulated'] ? 1 : 0;
         }
         $begun = $visits = $pulls = [];
         foreach ($this->begun('r.comparison_id = ?', [$comparison->id->toBinary()]) as ['setup' => $setup, 'run' => $run, 'pull' => $pull]) {
@@ -95,23 +104,48 @@ final readonly class RunRepository
         }
         $byVisit = $comparison->plan()->byVisit;
         $records = $runsOf = $waiting = [];
+        $warm = 0;
         foreach ($comparison->setups as $setup) {
             $own = $begun[$setup->id->toRfc4122()] ?? [];
             $looked = LookOrder::of($own, $byVisit);
+            $coldUpToC = $this->coldUpToC($setup);
             $ofRuns = array_map(static fn (string $id): string => $visits[$id], $looked);
             $records[] = new SetupRecord(
                 $setup->label,
-                array_map(static fn (string $id): array => $readings[$id] ?? [], $looked),
+                array_map(static fn (string $id): array => PullTemperature::sorted($readings[$id] ?? [], $coldUpToC), $looked),
                 $byVisit ? $ofRuns : null,
                 $ofRuns,
                 $setup->takenHot,
                 array_map(static fn (string $id): PullKind => $pulls[$id], $looked),
             );
             $runsOf[] = $looked;
+            $warm += \count(array_filter($looked, static fn (string $id): bool => PullTemperature::contradicts($readings[$id] ?? [], $coldUpToC)));
             $waiting[] = \count(array_filter($own, static fn (BegunRun $run): bool => $run->over && !$run->void)) - \count($looked);
         }
 
-        return ['records' => $records, 'runIds' => array_merge(...$runsOf), 'runsOf' => $runsOf, 'waiting' => $waiting];
+        return [
+            'records' => $records,
+            'runIds' => array_merge(...$runsOf),
+            'runsOf' => $runsOf,
+            'waiting' => array_sum($waiting),
+            'warm' => $warm,
+            'simulated' => $simulated,
+        ];
+    }
+
+    /** The temperature up to which a pull of a setup is a cold one, by what its pair is known for; null: nobody knows. */
+    public function coldUpToC(Setup $setup): ?float
+    {
+        $catalogue = $this->shop->get();
+        if (!isset($catalogue->materials[$setup->materialId])) {
+            return null;
+        }
+        $agent = null === $setup->agent ? null : $catalogue->agent($setup->agent->kindId);
+
+        return PullTemperature::coldUpToC(
+            $catalogue->pairing($setup->materialId, $setup->fitting->surfaceId)?->releaseWithC($agent),
+            $setup->bedOtherC ?? $setup->bedFirstC,
+        );
     }
 
     /**

@@ -28,6 +28,7 @@ use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\SheetStep;
 use Sitzplatz\Test\Steps;
 use Sitzplatz\Test\UsualReadings;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -96,6 +97,7 @@ final readonly class RunSheetData
         );
         $state = $this->book->state($run, $this->now->time());
         $sequence = $state->sequence();
+        $asked = $state->printAskedMinutes();
         $stand = [];
         foreach ($run->part()->standing as $each) {
             $stand[$each->reading->id->toRfc4122()] = true;
@@ -127,6 +129,7 @@ final readonly class RunSheetData
                     null === $setup->bedFirstC ? null : max($setup->bedFirstC, $setup->bedOtherC ?? $setup->bedFirstC),
                     $run->roomC,
                     $comparison->runDurations()->printMinutes,
+                    PullKind::Cold === $run->pull ? $this->runs->coldUpToC($setup) : null,
                 ),
             ),
             'stepsByOutcome' => $this->stepsByOutcome($run),
@@ -143,6 +146,11 @@ final readonly class RunSheetData
             'missingByOutcome' => array_map(
                 static fn (Outcome $outcome): array => $run->status->open() ? self::measures($state->missingWhere($outcome->held())) : [],
                 array_column(Outcome::cases(), null, 'value'),
+            ),
+            'printAsked' => null === $asked || !$run->status->open() ? null : Sentence::of(
+                'run.print_asked',
+                clock: Quantity::minutes($asked),
+                planned: Quantity::minutes($comparison->runDurations()->printMinutes),
             ),
             'mayTakeBack' => self::mayTakeBack($state),
             'nextRunId' => $this->nextRunId($run),

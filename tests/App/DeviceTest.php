@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Catalogue\ShopCatalogue;
 use App\Device\GaugeStandInCommand;
 use App\Test\RunRepository;
 use Doctrine\ORM\EntityManagerInterface;
@@ -67,8 +68,10 @@ final class DeviceTest extends ApiTestCase
     {
         $entities = self::getContainer()->get(EntityManagerInterface::class);
         self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $shop = self::getContainer()->get(ShopCatalogue::class);
+        self::assertInstanceOf(ShopCatalogue::class, $shop);
         $where = "r.status = 'done' AND m.measure IN ('pull_hot', 'pull_cold')";
-        $count = fn (bool $demo): int => iterator_count((new RunRepository($entities, $this->database(), new Measures(), $demo))->standingRows($where, []));
+        $count = fn (bool $demo): int => iterator_count((new RunRepository($entities, $this->database(), new Measures(), $shop, $demo))->standingRows($where, []));
         self::assertGreaterThan(30, $count(true));
         self::assertSame(0, $count(false), 'All pulls of the demo are simulated.');
     }

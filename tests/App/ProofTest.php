@@ -40,7 +40,10 @@ final class ProofTest extends ApiTestCase
         $wish = ['setupId' => $judged['id'], 'plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
         self::assertTrue($this->ask('POST', '/api/profiles/assess', $wish, 200)['carried']);
         $profile = $this->ask('POST', '/api/profiles', [...$wish, 'id' => Uuid::v7()->toRfc4122(), 'title' => 'Without a gauge', 'reviewBy' => '2030-01-01'], 201);
-        self::assertSame("Accepted at 90\u{a0}%: with that confidence at least 80\u{a0}% of runs succeed. A verdict asks 95\u{a0}%.", $profile['accepted']);
+        self::assertSame("To be shown with 90\u{a0}% confidence: at least 80\u{a0}% of runs succeed.", $profile['accepted']);
+        $this->signIn('lead');
+        $signed = $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['version' => 1, 'password' => 'hilltop', 'trial' => false, 'reason' => ''], 200);
+        self::assertSame("Accepted at 90\u{a0}%: with that confidence at least 80\u{a0}% of runs succeed. A verdict asks 95\u{a0}%.", $signed['accepted']);
         self::assertNull($profile['document']['evidence']['limits']['hotPullAtLeastN']);
     }
 

@@ -113,11 +113,10 @@ final class RunScreensTest extends BrowserTestCase
     {
         $this->signIn('technician');
         $this->click('//a[contains(., "Look at the verdict")]');
-        $this->see('not yet known: 5 more runs,');
+        $this->see('not yet known: 10 more runs,');
         $this->see('likely to settle it');
-        $this->see('holds and lets go');
         $this->see('which pays for every look');
-        $this->press('Add a run of A');
+        $this->press('Add a run of B');
         $this->see('One planned run is still to be made');
         $this->press('Plan and runs');
         $this->see('Next: run');

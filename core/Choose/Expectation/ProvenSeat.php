@@ -24,6 +24,8 @@ final readonly class ProvenSeat
         public ?string $printerId = null,
         /** Of the bottom layers of a resin, s. */
         public ?float $exposureS = null,
+        /** For jobs up to which it vouches, where the job does not say how long it takes; null: it is known to be inside. */
+        public ?float $upToMinutes = null,
     ) {
     }
 

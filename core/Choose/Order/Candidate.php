@@ -53,6 +53,8 @@ final readonly class Candidate
         public array $missed,
         /** A validated profile vouches for it, for this job. */
         public bool $proven,
+        /** Up to which it is proven, where nobody said how long the job takes; null: the job is inside what was proven. */
+        public ?float $provenUpToMinutes,
         private ?float $longestMinutes,
         private int $mostParts,
         private bool $ownRuns,
@@ -88,6 +90,8 @@ final readonly class Candidate
         );
         $release = Expectation::of($treatment->release, $onRelease, $near['release'], $job->partCount, $worth);
         $uncorrected = $hold->plate->mean() * $release->plate->mean();
+        $seat = $experience->proven($job, $proposal->side, $treatment->agentId);
+        $proven = true === $seat?->isAt($target->displayC, $job->material->filament ? null : $target->at);
 
         return new self(
             $proposal,
@@ -101,7 +105,8 @@ final readonly class Candidate
             Wear::perPrint($proposal->side->costPerPrint, $proposal->agent, $costPerCoat, $proposal->side->surfaceId),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
-            true === $experience->proven($job, $proposal->side, $treatment->agentId)?->isAt($target->displayC, $job->material->filament ? null : $target->at),
+            $proven,
+            $proven ? $seat->upToMinutes : null,
             $near['longestMinutes'],
             $near['mostParts'],
             [] !== $near['hold'] || [] !== $near['release'],
@@ -242,7 +247,9 @@ final readonly class Candidate
         $own = $this->hold->own();
 
         return match ($this->basis()) {
-            'proven' => Sentence::of('known.proven'),
+            'proven' => null === $this->provenUpToMinutes
+                ? Sentence::of('known.proven')
+                : Sentence::of('known.proven_up_to', longest: Quantity::minutes($this->provenUpToMinutes)),
             'own' => Sentence::of('known.own', held: Quantity::count($own['successes']), runs: Quantity::count($own['runs'])),
             'alike' => Sentence::of('known.alike', worth: Quantity::number($this->hold->ownWorth(), 0.1)),
             default => $this->knownOfPractice(),

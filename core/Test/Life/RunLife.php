@@ -24,6 +24,7 @@ use Sitzplatz\Test\MarkKind;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\OnePersonShop;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PrintLength;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunStep;
 use Sitzplatz\Test\SheetStep;
@@ -77,7 +78,9 @@ final class RunLife
     public static function sayOutcome(RunState $run, Outcome $outcome, string $note): array
     {
         self::open($run);
-        $measured = null !== $run->printBeganSecondsAgo && !$run->printMeasured ? [new PrintMeasured($run->printBeganSecondsAgo / 60)] : [];
+        $clock = ($run->printBeganSecondsAgo ?? 0.0) / 60;
+        $measured = null !== $run->printBeganSecondsAgo && !$run->printMeasured && PrintLength::measured($clock, $run->plannedPrintMinutes)
+            ? [new PrintMeasured($clock)] : [];
         $facts = [...self::begun($run), ...$measured, ...self::outcome($run, $outcome, $note, Sentence::of('run.outcome_changed', outcome: $outcome->words()))];
         // A part that came off has no pull: the sheet goes on with looking at it.
         if (!\in_array($run->step, $run->steps->sequence($run->pull, $outcome->pullPossible(), $run->filament), true)) {
@@ -290,7 +293,7 @@ final class RunLife
         $held = null;
         $lifts = 0;
         foreach ($readings as $reading) {
-            if (Measure::PrintMinutes === $reading->measure) {
+            if (Measure::PrintMinutes === $reading->measure && PrintLength::told($reading->value, $run->plannedPrintMinutes)) {
                 $facts[] = new PrintMeasured($reading->value);
             }
             if (Measure::Held === $reading->measure) {
@@ -332,7 +335,7 @@ final class RunLife
             throw Refusal::entry('value', Sentence::of('run.print_not_longer', stamps: Quantity::minutes($most)));
         }
 
-        return [new PrintMeasured($reading->value)];
+        return PrintLength::told($reading->value, $run->plannedPrintMinutes) ? [new PrintMeasured($reading->value)] : [];
     }
 
     /** @return list<RunFact> */

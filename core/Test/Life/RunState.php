@@ -58,6 +58,8 @@ final readonly class RunState
         public bool $coatGone = false,
         /** Since it was finished; null: it is not. */
         public ?float $finishedSecondsAgo = null,
+        /** That its print takes by the plan; null: nobody knows. */
+        public ?float $plannedPrintMinutes = null,
     ) {
     }
 
@@ -89,6 +91,12 @@ final readonly class RunState
         $seconds = ($this->printBeganSecondsAgo ?? 0.0) - ($this->outcomeSaidSecondsAgo ?? 0.0);
 
         return null === $this->printBeganSecondsAgo || null === $this->outcomeSaidSecondsAgo || $seconds <= 0 ? null : $seconds / 60;
+    }
+
+    /** What the clock shows, where it does not measure the print: whoever knows is asked how long it was. */
+    public function printAskedMinutes(): ?float
+    {
+        return $this->printMeasured ? null : $this->printByStampsMinutes();
     }
 
     /** @return list<SheetStep> */

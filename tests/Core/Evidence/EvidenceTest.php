@@ -150,11 +150,14 @@ final class EvidenceTest extends TestCase
         $inside = ['room' => true, 'job' => null];
         $outside = [...$inside, 'parts' => false];
         $doubt = [new Doubt('review', Sentence::of('a.b'), Sentence::of('a.b'))];
-        self::assertSame(ProfileTrust::Proven, ProfileTrust::of(false, $inside, []));
+        self::assertSame(ProfileTrust::Proven, ProfileTrust::of(false, ['job' => true] + $inside, []));
+        // Nobody said how long the job takes: that is no tick.
+        self::assertSame(ProfileTrust::ProvenUpTo, ProfileTrust::of(false, $inside, []));
+        self::assertSame('known.proven_up_to longest=1440', Said::of(ProfileTrust::ProvenUpTo->words(24.0)));
         self::assertSame(ProfileTrust::OutOfScope, ProfileTrust::of(false, $outside, []));
         self::assertSame(ProfileTrust::InQuestion, ProfileTrust::of(false, $inside, $doubt));
         self::assertSame(ProfileTrust::Trial, ProfileTrust::of(true, $inside, []));
-        self::assertSame([0, 1, 2, 3], array_map(static fn (ProfileTrust $t): int => $t->rank(), ProfileTrust::cases()));
+        self::assertSame([0, 1, 2, 3, 4], array_map(static fn (ProfileTrust $t): int => $t->rank(), ProfileTrust::cases()));
     }
 
     public function testAFaultOfAMachineHasABeginningBeforeItsEnd(): void

@@ -211,14 +211,14 @@ final class SetupJudgementTest extends TestCase
     public function testWhatCameOffCountsAmongThePulls(): void
     {
         $plan = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::WithoutLaw, 0.8, 3, Design::Fixed, 6, 6, 0);
-        $judge = static fn (array $first): Answer => SetupJudgement::of(new SetupRecord(
+        $judge = static fn (Reading ...$first): Answer => SetupJudgement::of(new SetupRecord(
             'A',
-            [$first, ...self::runs(\array_slice(self::HOT, 0, 5), [], 0, 1, 0)],
+            [array_values($first), ...self::runs(\array_slice(self::HOT, 0, 5), [], 0, 1, 0)],
             pulls: array_fill(0, 6, PullKind::Hot),
         ), $plan)->hold->answer;
-        self::assertSame(Answer::Yes, $judge([new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)]));
-        self::assertSame(Answer::NotYet, $judge([new Reading(Measure::Held, 0)]), 'Five of six are no proof of the middle.');
-        self::assertSame(Answer::NotYet, $judge([new Reading(Measure::Held, 1)]));
+        self::assertSame(Answer::Yes, $judge(new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 30)));
+        self::assertSame(Answer::NotYet, $judge(new Reading(Measure::Held, 0)), 'Five of six are no proof of the middle.');
+        self::assertSame(Answer::NotYet, $judge(new Reading(Measure::Held, 1)));
     }
 
     public function testTheVerdictSaysWhereItIsNotWhatWasExpected(): void

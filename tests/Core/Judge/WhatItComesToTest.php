@@ -128,7 +128,7 @@ final class WhatItComesToTest extends TestCase
             [['voids' => 2, 'alone' => 1]],
             true,
             1,
-            2,
+            ['waiting' => 2, 'warm' => 1, 'simulated' => 6],
             ['surfaces' => 1, 'plates' => $plates, 'lots' => 1, 'materials' => 1],
             ['otherFile' => 3 - $plates, 'roomLowC' => 18.0, 'roomHighC' => 17.0 + 4 / $plates],
         ));
@@ -136,6 +136,8 @@ final class WhatItComesToTest extends TestCase
             'weak.grew',
             'weak.open runs=1',
             'weak.waiting runs=2',
+            'weak.warm runs=1',
+            'weak.simulated runs=6',
             'weak.voids setup=A voids=2 alone=1',
             'weak.one_visit setup=A',
             'weak.unseen setups=[A]',

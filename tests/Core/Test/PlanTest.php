@@ -160,6 +160,21 @@ final class PlanTest extends TestCase
         self::assertSame('varied.nothing', Said::of(VariedFactors::between([['bed' => 60.0], ['bed' => 60.0]])->sentence()));
     }
 
+    /** One setup more beside a complete 2 × 2, and no difference was said to be put down to one factor. */
+    public function testPairsThatDifferInOneThingAreNamed(): void
+    {
+        $of = static fn (string $surface, ?string $agent, float $bed): array => ['surface' => $surface, 'agent' => $agent, 'bed' => $bed];
+        $square = [$of('glass', null, 60.0), $of('glass', 'stick', 60.0), $of('PEI', null, 60.0), $of('PEI', 'stick', 60.0)];
+        self::assertFalse(VariedFactors::between($square)->confounded());
+        $more = VariedFactors::between([...$square, $of('film', 'stick', 80.0)]);
+        self::assertTrue($more->confounded());
+        self::assertSame(
+            'varied.some_pairs factors=[factor.surface; factor.agent; factor.bed] pairs=[varied.pair a=A b=B factor=factor.agent; varied.pair a=A b=C factor=factor.surface; '
+                .'varied.pair a=B b=D factor=factor.surface; varied.pair a=C b=D factor=factor.agent] more=0',
+            Said::of($more->sentence()),
+        );
+    }
+
     /** @return list<PlannedSetup> */
     private static function setups(): array
     {

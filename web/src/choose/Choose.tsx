@@ -69,7 +69,7 @@ export function Choose() {
     const chosen = candidates.filter((each) => ticked.includes(each.key));
     const anyPrinter = job.printerId === null;
     const shown = all || opened !== undefined && others.indexOf(opened) >= AT_FIRST ? others : others.slice(0, AT_FIRST);
-    const profile = best?.proven ? choice?.profiles.find((each) => each.trust === 'proven' && each.plateSideId === best.plateSideId) : undefined;
+    const profile = best ? choice?.profiles.find((each) => each.trust === (best.proven ? 'proven' : 'proven_up_to') && each.plateSideId === best.plateSideId) : undefined;
     const fault = answer.error instanceof Problem ? answer.error : undefined;
     const tick = (key: string, on: boolean) => {
         // Something is compared with the answer, unless somebody takes that out again.

@@ -53,6 +53,7 @@ export function Card() {
                 {profile.reviewBy ? say('keep.review_by', { reviewBy: day(profile.reviewBy) }) : ''}
             </p>
             <p>{profile.accepted}</p>
+            {profile.simulated ? <p>{profile.simulated}</p> : null}
             {profile.doubts.map((doubt) => (
                 <p key={doubt.reason} className="font-[650]">
                     {say('keep.restored_by', { reason: doubt.reason, restoredBy: doubt.restoredBy })}

@@ -65,7 +65,8 @@ export function ProfilePage() {
                         {profile.reviewBy ? say('keep.review_by', { reviewBy: day(profile.reviewBy) }) : ''}
                     </span>
                 ) : null}
-                <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>
+                {profile.trialReason ? null : <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>}
+                {profile.simulated ? <p className="text-soft">{profile.simulated}</p> : null}
                 {profile.differs ? (
                     <div className="mt-1 text-base">
                         <p className="font-[650]">{say('keep.against_revision', { revision: profile.differs.revision })}</p>
@@ -107,7 +108,7 @@ export function ProfilePage() {
             ) : null}
             {profile.trialReason ? (
                 <div className="mb-6">
-                    <Notice tone="caution">{say('keep.on_trial', { trialReason: profile.trialReason })}</Notice>
+                    <Notice tone="caution">{profile.accepted}</Notice>
                 </div>
             ) : null}
             {profile.status === 'unsigned' && assessment ? (

@@ -37,7 +37,7 @@ export function Entries({ sheet, arrived, onNext }: { sheet: Sheet; /** Somebody
 
 /** Who said late that it held says here how long the print really took. */
 function LatePrintTime({ sheet }: { sheet: Sheet }) {
-    return sheet.run.printMinutes === null ? null : (
+    return sheet.run.printMinutes === null && sheet.printAsked === null ? null : (
         <div className="mt-5 max-w-2xl">
             <PrintTime sheet={sheet} minutes={sheet.run.printMinutes} />
         </div>

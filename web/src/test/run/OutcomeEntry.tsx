@@ -20,13 +20,13 @@ export function OutcomeEntry({ sheet, onHeld }: { sheet: Sheet; /** There is not
             <ChoiceRow label={say('test.how_did_the_print_end')} value={outcome} onValue={(next) => void touch({ kind: 'outcome', outcome: next, note }).then(() => (next === 'held' && outcome === null ? onHeld() : undefined))} options={optionsOf(OUTCOME_WORDS)} />
             {outcome === 'came_off' || outcome === 'lifted' ? <TextField label={say('test.at_which_layer_or_time')} maxLength={80} value={note} onValue={setNote} onBlur={() => note !== outcomeNote && touch({ kind: 'outcome', outcome, note })} /> : null}
             {outcome !== null && outcome !== 'held' && sheet.plate.places.length > 1 ? <FailedParts sheet={sheet} /> : null}
-            {printMinutes === null ? null : <PrintTime sheet={sheet} minutes={printMinutes} />}
+            {printMinutes === null && sheet.printAsked === null ? null : <PrintTime sheet={sheet} minutes={printMinutes} />}
         </div>
     );
 }
 
 /** The clock runs on until somebody says how the print ended; who says it late writes how long it really took. */
-export function PrintTime({ sheet, minutes }: { sheet: Sheet; minutes: number }) {
+export function PrintTime({ sheet, minutes }: { sheet: Sheet; /** Null: the clock does not say it. */ minutes: number | null }) {
     const touch = useTouch(sheet);
     const [value, setValue] = useState<number | null>(null);
     const note = async () => {
@@ -44,9 +44,9 @@ export function PrintTime({ sheet, minutes }: { sheet: Sheet; minutes: number })
                 void note();
             }}
         >
-            <p className="w-full">{tell(took, { minutes: duration(minutes), b: (words) => <strong>{words}</strong> })}</p>
+            <p className="w-full">{minutes === null ? sheet.printAsked : tell(took, { minutes: duration(minutes), b: (words) => <strong>{words}</strong> })}</p>
             <div className="w-52">
-                <NumberField label={say('test.it_took_less')} unit={say('unit.min')} value={value} onValue={setValue} />
+                <NumberField label={minutes === null ? say('test.it_took') : say('test.it_took_less')} unit={say('unit.min')} value={value} onValue={setValue} />
             </div>
             <Button type="submit" disabled={value === null}>
                 {say('test.note_it')}

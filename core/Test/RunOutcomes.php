@@ -37,6 +37,20 @@ final readonly class RunOutcomes
         );
     }
 
+    /** Of a print of which no more is noted than whether it held; null: not even that. */
+    public static function held(?bool $held): RunOutcome
+    {
+        return null === $held ? RunOutcome::Unsaid : ($held ? RunOutcome::Passed : RunOutcome::Failed);
+    }
+
+    /** Of how a part came off where nobody set a limit: without scraper and without harm to the plate; null: not noted. */
+    public static function cameOff(?Effort $effort, ?bool $damaged): RunOutcome
+    {
+        $easily = null === $effort ? RunOutcome::Unsaid : ($effort->value <= UsualPlan::effortAtMost()->value ? RunOutcome::Passed : RunOutcome::Failed);
+
+        return $easily->and(null === $damaged ? RunOutcome::Unsaid : ($damaged ? RunOutcome::Failed : RunOutcome::Passed));
+    }
+
     /**
      * Held to the end with no more lift than allowed; where pulls are counted, pulled hot with what the limit asks.
      *

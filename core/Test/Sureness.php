@@ -62,9 +62,26 @@ enum Sureness: string
         return Sentence::of('sureness.'.$this->value);
     }
 
-    /** What it asks, in runs. */
+    /** @return array{float, float} reliability and confidence of the profile that so many runs without a failure carry; one of those in common use */
+    public function profile(): array
+    {
+        return match ($this) {
+            self::Look, self::Use => [0.8, 0.9],
+            self::Profile => [0.9, 0.95],
+        };
+    }
+
+    /** What it asks, in runs, and for which profile that is enough. */
     public function asks(bool $pulls): Sentence
     {
-        return Sentence::of('sureness.'.$this->value.'_asks', runs: Quantity::count($this->runs($pulls)), share: Quantity::share($this->share()));
+        [$reliability, $confidence] = array_map(static fn (float $share): Quantity => Quantity::number(100 * $share, 1), $this->profile());
+
+        return Sentence::of(
+            'sureness.'.$this->value.'_asks',
+            runs: Quantity::count($this->runs($pulls)),
+            share: Quantity::share($this->share()),
+            reliability: $reliability,
+            confidence: $confidence,
+        );
     }
 }

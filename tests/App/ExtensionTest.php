@@ -30,8 +30,8 @@ final class ExtensionTest extends ApiTestCase
         self::assertSame([0, 0, 1], $judgement['counts']['sheen']['setups'][0]['counts']);
         self::assertEqualsWithDelta(0.254, $judgement['measures']['flare']['setups'][0]['mean'], 1e-9);
         $table = (string) $this->send('GET', "/api/comparisons/$comparison/table", null)->getContent();
-        self::assertMatchesRegularExpression('/^C,17,sheen,2(\\.0)?,,exact$/m', $table);
-        self::assertMatchesRegularExpression('/^C,17,flare,0\\.254,mm,exact$/m', $table);
+        self::assertMatchesRegularExpression('/^B,14,sheen,2(\\.0)?,,exact$/m', $table);
+        self::assertMatchesRegularExpression('/^B,14,flare,0\\.254,mm,exact$/m', $table);
     }
 
     public function testAMethodComparesWhatEveryOtherDoes(): void

@@ -122,9 +122,9 @@ final class PlatformTest extends ApiTestCase
             static fn (array $s): bool => $s['plateSideId'] === $side,
         ))[0];
         $before = $row();
-        self::assertSame(10, $before['printsSinceCoat']);
+        self::assertSame(8, $before['printsSinceCoat']);
         self::assertSame('White stick', $before['coatAgent']);
-        self::assertContains('Wash off and coat anew: 10 prints on this coat, which usually lasts 7.', $before['due']);
+        self::assertContains('Wash off and coat anew: 8 prints on this coat, which usually lasts 7.', $before['due']);
         $this->ask('POST', "/api/plate-sides/$side/care", ['kind' => 'wash', 'agentId' => null, 'note' => 'with soap'], 201);
         $washed = $row();
         self::assertSame([0, null, null, []], [$washed['printsSinceWash'], $washed['printsSinceCoat'], $washed['coatAgent'], $washed['due']]);

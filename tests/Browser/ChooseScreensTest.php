@@ -87,7 +87,7 @@ final class ChooseScreensTest extends BrowserTestCase
         self::assertLessThanOrEqual(800, $this->page->executeScript('return innerHeight'));
         self::assertLessThan($fold, $this->bottomOf('section[aria-label="Use this"]'));
         self::assertLessThan($fold, $this->bottomOf(self::ROWS.' ol > li:nth-child(5)'));
-        foreach (['P1 front, bare', 'textured PEI', 'proven here', '55 °C', 'surface 52', 'holds', 'let go unharmed', 'Wash first', 'Around the part: no brim', 'below 35 °C'] as $words) {
+        foreach (['P1 front, bare', 'textured PEI', 'proven for up to 24 min', '55 °C', 'surface 52', 'holds', 'let go unharmed', 'Wash first', 'Around the part: no brim', 'below 35 °C'] as $words) {
             self::assertStringContainsString($words, $this->useThis());
         }
         // All rows stand on the same scale: the same temperature at the same place.

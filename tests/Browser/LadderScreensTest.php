@@ -55,7 +55,7 @@ final class LadderScreensTest extends BrowserTestCase
         $this->press('Make the setups');
         $this->see('P2 front, bare, 56 °C, 55 mm/s in the first layer');
         $this->see('4 setups, up to 72 runs');
-        $this->see('a difference cannot be put down to one of these');
+        $this->see('other differences have no single cause');
         $this->press('… and pull by gauge or scale');
         $this->see('4 setups, up to 64 runs');
         $this->press('Start');

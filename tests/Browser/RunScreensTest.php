@@ -115,7 +115,7 @@ final class RunScreensTest extends BrowserTestCase
         $this->click('//a[contains(., "Look at the verdict")]');
         $this->see('not yet known: 10 more runs,');
         $this->see('likely to settle it');
-        $this->see('which pays for every look');
+        $this->see('confidence for all looks');
         $this->press('Add a run of B');
         $this->see('One planned run is still to be made');
         $this->press('Plan and runs');

@@ -317,7 +317,8 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->fill('Why is it tried?', 'Recommended by the sister workshop.');
         $this->fill('Your password', 'hilltop');
         $this->press('Sign as a trial');
-        $this->see('On trial: Recommended by the sister workshop.');
+        $this->see('On trial, not proven');
+        $this->see('Recommended by the sister workshop.');
         $this->press('Withdraw');
         $this->click('//*[@role="dialog"]//label[.="Why"]');
         $this->fill('Why', 'Did not hold here.');

@@ -74,7 +74,7 @@ final class WholeWayTest extends BrowserTestCase
         // The answer for the lot before stands until the next is here.
         $use = 'section[aria-label="Use this"]';
         $this->until(fn (): bool => str_contains($this->textOf($use), 'House black PLA on textured P2'), 'What was just proven is not the answer.');
-        self::assertStringContainsString('proven here', $this->textOf($use));
+        self::assertStringContainsString('proven for up to', $this->textOf($use));
 
         // A change of the printer leaves it signed, and says everywhere that it is in question.
         $this->press('Care');
@@ -160,7 +160,7 @@ final class WholeWayTest extends BrowserTestCase
         $this->press('Sign as validated');
         $this->see('signed by Tilo');
         $this->press('Choose');
-        $this->until(fn (): bool => str_contains($this->textOf('section[aria-label="Use this"]'), 'proven here'), 'What was just proven is not the answer.');
+        $this->until(fn (): bool => str_contains($this->textOf('section[aria-label="Use this"]'), 'proven for up to'), 'What was just proven is not the answer.');
     }
 
     private function emptyShop(): void

@@ -5,9 +5,11 @@ declare(strict_types=1);
 /*
  * Makes single small changes to the core, one at a time, in a copy, and names those that the Core suite does not notice.
  *
- *   php tests/Mutation/mutate.php [--count=100] [--seed=1] [--jobs=2] [FILE …]
+ *   php tests/Mutation/mutate.php [--jobs=2] [Judge|Keep|Evidence|Test|core|FILE …]
  *
- * Without files it draws from all of core/. Not part of bin/test: a hundred changes take some minutes.
+ * Of each room so many changes are drawn as stand here, always the same; without a room all of them in turn. Figures that are only held
+ * as they are (FiguresTest) count for nothing. Changes that no input can show stand in equivalents.txt, each with the reason why.
+ * Not part of bin/test: a hundred changes take some minutes.
  */
 
 use Sitzplatz\Tests\Mutation\Mutations;
@@ -15,36 +17,58 @@ use Sitzplatz\Tests\Mutation\Mutations;
 require __DIR__.'/../../vendor/autoload.php';
 
 const LONGEST_SECONDS = 240;
-/** Slow, or of other things than sums. */
-const FIGURES = 'FiguresTest';
-const LEFT_OUT = '(Simulation|Dependency|NoProse)Test';
+/** Slow, of other things than sums, or held whatever they are. */
+const LEFT_OUT = '(Simulation|Dependency|NoProse|Figures)Test';
+const SEED = 33;
+/** Changes drawn of a room, and the share of them that has to be noticed. */
+const ROOMS = ['Judge' => [60, 0.9], 'Keep' => [40, 0.9], 'Evidence' => [20, 0.9], 'Test' => [60, 0.9], 'core' => [150, 0.85]];
+/** Of those drawn, that no input can show. */
+const MOST_EQUIVALENT = 0.05;
 
 $root = dirname(__DIR__, 2);
-$options = ['count' => 100, 'seed' => 1, 'jobs' => 2];
-$files = [];
+$jobs = 2;
+$asked = [];
 foreach (array_slice($argv, 1) as $argument) {
-    if (1 === preg_match('/^--(count|seed|jobs)=(\d+)$/', $argument, $match)) {
-        $options[$match[1]] = (int) $match[2];
+    if (1 === preg_match('/^--jobs=(\d+)$/', $argument, $match)) {
+        $jobs = (int) $match[1];
     } else {
-        $files[] = $argument;
+        $asked[] = $argument;
     }
 }
-if ([] === $files) {
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("$root/core", FilesystemIterator::SKIP_DOTS)) as $file) {
+$filesOf = static function (string $room) use ($root): array {
+    $files = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("$root/core".('core' === $room ? '' : "/$room"), FilesystemIterator::SKIP_DOTS)) as $file) {
         $files[] = substr((string) $file, strlen($root) + 1);
     }
     sort($files);
-}
-$all = [];
-foreach ($files as $file) {
-    foreach (Mutations::of((string) file_get_contents("$root/$file")) as $mutation) {
-        $all[] = ['file' => $file] + $mutation;
+
+    return $files;
+};
+$equivalent = [];
+foreach (file(__DIR__.'/equivalents.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+    if (!str_starts_with($line, '#')) {
+        [$file, $change, $code] = array_map(trim(...), explode(' | ', $line));
+        $equivalent["$file | $change | $code"] = true;
     }
 }
-mt_srand($options['seed']);
-shuffle($all);
-$waiting = array_slice($all, 0, $options['count']);
-$total = count($waiting);
+$key = static function (array $mutation) use ($root): string {
+    $code = trim((file("$root/{$mutation['file']}", \FILE_IGNORE_NEW_LINES) ?: [])[$mutation['line'] - 1] ?? '');
+
+    return "{$mutation['file']} | {$mutation['was']} → {$mutation['is']} | $code";
+};
+$drawn = [];
+foreach ([] === $asked ? array_keys(ROOMS) : (isset(ROOMS[$asked[0]]) ? $asked : ['']) as $room) {
+    $of = [];
+    foreach ('' === $room ? $asked : $filesOf($room) as $file) {
+        foreach (Mutations::of((string) file_get_contents("$root/$file")) as $mutation) {
+            $of[] = ['file' => $file, 'room' => $room] + $mutation;
+        }
+    }
+    mt_srand(SEED);
+    shuffle($of);
+    array_push($drawn, ...array_slice($of, 0, ROOMS[$room][0] ?? count($of)));
+}
+$waiting = array_values(array_filter($drawn, static fn (array $each): bool => !isset($equivalent[$key($each)])));
 
 /** A copy of what the Core suite needs. */
 $copy = static function (int $job) use ($root): string {
@@ -58,7 +82,7 @@ $copy = static function (int $job) use ($root): string {
 
     return $to;
 };
-$idle = array_map($copy, range(1, $options['jobs']));
+$idle = array_map($copy, range(1, $jobs));
 // A suite that fails by itself would notice everything.
 exec(sprintf('cd %s && php vendor/bin/phpunit --no-progress --exclude-filter "%s" tests/Core', escapeshellarg($idle[0]), LEFT_OUT), $output, $failed);
 if (0 !== $failed) {
@@ -66,19 +90,18 @@ if (0 !== $failed) {
     exit(1);
 }
 $running = $survivors = [];
-$noticed = $done = 0;
+$noticed = $of = [];
 while ([] !== $waiting || [] !== $running) {
     while ([] !== $waiting && [] !== $idle) {
         $mutation = array_shift($waiting);
         $place = array_shift($idle);
         file_put_contents("$place/{$mutation['file']}", $mutation['source']);
-        // What is quick and likeliest to notice comes first: the held figures of its room, all tests of its room, all held figures.
+        // What is likeliest to notice comes first: all tests of its room.
         $room = explode('/', $mutation['file'])[1] ?? '';
         $command = 'true';
-        foreach ([["tests/Core/$room", FIGURES], ["tests/Core/$room", null], ['tests/Core', FIGURES], ['tests/Core', null]] as [$suite, $only]) {
-            if (is_dir("$root/$suite") && (null === $only || [] !== glob("$root/$suite/{,*/}$only.php", \GLOB_BRACE))) {
-                $which = null === $only ? "--exclude-filter '".LEFT_OUT."'" : "--filter $only";
-                $command .= " && php vendor/bin/phpunit --no-progress --stop-on-defect $which $suite";
+        foreach (["tests/Core/$room", 'tests/Core'] as $suite) {
+            if (is_dir("$root/$suite")) {
+                $command .= " && php vendor/bin/phpunit --no-progress --stop-on-defect --exclude-filter '".LEFT_OUT."' $suite";
             }
         }
         $process = proc_open(sprintf('cd %s && timeout %d sh -c %s', escapeshellarg($place), LONGEST_SECONDS, escapeshellarg($command)), [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
@@ -90,13 +113,13 @@ while ([] !== $waiting || [] !== $running) {
         if ($status['running']) {
             continue;
         }
-        ++$done;
+        $of[$mutation['room']] = ($of[$mutation['room']] ?? 0) + 1;
         copy("$root/{$mutation['file']}", "$place/{$mutation['file']}");
         if (0 === $status['exitcode']) {
             $survivors[] = $mutation;
-            printf("%s:%d  %s → %s\n", $mutation['file'], $mutation['line'], $mutation['was'], $mutation['is']);
+            printf("%s:%d  %s\n", $mutation['file'], $mutation['line'], $key($mutation));
         } else {
-            ++$noticed;
+            $noticed[$mutation['room']] = ($noticed[$mutation['room']] ?? 0) + 1;
         }
         unset($running[$i]);
         $idle[] = $place;
@@ -106,4 +129,11 @@ while ([] !== $waiting || [] !== $running) {
 foreach ($idle as $place) {
     exec('rm -rf '.escapeshellarg($place));
 }
-printf("%d of %d changes noticed, %.1f %%\n", $noticed, $total, $total > 0 ? 100 * $noticed / $total : 100);
+$missed = false;
+foreach ($of as $room => $total) {
+    $share = ($noticed[$room] ?? 0) / $total;
+    $same = count(array_filter($drawn, static fn (array $each): bool => $each['room'] === $room)) - $total;
+    printf("%s: %d of %d changes noticed, %.1f %%; %d more that no input can show\n", '' === $room ? 'these files' : $room, $noticed[$room] ?? 0, $total, 100 * $share, $same);
+    $missed = $missed || $share < (ROOMS[$room][1] ?? 0.0) || $same > MOST_EQUIVALENT * ($total + $same);
+}
+exit($missed ? 1 : 0);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
+use Sitzplatz\Test\RunOutcome;
+
 /** Own non-void runs, or prints for use, of one material on one side with one agent, lot and setting, all about as long, counted. */
 final readonly class OwnRuns
 {
@@ -65,10 +67,11 @@ final readonly class OwnRuns
     {
         $runs = $held = $released = $clean = 0;
         foreach ($counts as $count) {
-            $runs += null === $count->held ? 0 : $count->times;
-            $held += true === $count->held ? $count->times : 0;
-            $released += null === $count->clean() ? 0 : $count->times;
-            $clean += true === $count->clean() ? $count->times : 0;
+            // An expectation is no answer: what nobody said moves it neither way.
+            $runs += RunOutcome::Unsaid === $count->hold() ? 0 : $count->times;
+            $held += RunOutcome::Passed === $count->hold() ? $count->times : 0;
+            $released += RunOutcome::Unsaid === $count->release() ? 0 : $count->times;
+            $clean += RunOutcome::Passed === $count->release() ? $count->times : 0;
         }
 
         return [$runs, $held, $released, $clean];

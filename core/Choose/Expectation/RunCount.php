@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Test\Effort;
+use Sitzplatz\Test\RunOutcome;
+use Sitzplatz\Test\RunOutcomes;
 
 /** Own runs with one and the same end, so many of them. */
 final readonly class RunCount
@@ -41,13 +43,14 @@ final readonly class RunCount
         return $counts;
     }
 
-    /** Taken off without scraper and without harm to the plate; null: what was noted of the release does not say so. */
-    public function clean(): ?bool
+    public function hold(): RunOutcome
     {
-        return match (true) {
-            true === $this->damaged, null !== $this->effort && $this->effort->value > Effort::Flex->value => false,
-            null === $this->effort, null === $this->damaged => null,
-            default => true,
-        };
+        return RunOutcomes::held($this->held);
+    }
+
+    /** Taken off without scraper and without harm to the plate. */
+    public function release(): RunOutcome
+    {
+        return RunOutcomes::cameOff($this->effort, $this->damaged);
     }
 }

@@ -6,6 +6,8 @@ namespace Sitzplatz\Test\Life;
 
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\RunOutcome;
+use Sitzplatz\Test\RunOutcomes;
 
 /** How a print for use came out. */
 final readonly class JobAnswer
@@ -24,12 +26,12 @@ final readonly class JobAnswer
     /** Held to the end, and came off without scraper and without harm to the plate. */
     public function cameTrue(): bool
     {
-        return $this->outcome->held() && $this->letGo();
+        return RunOutcome::Passed === RunOutcomes::held($this->outcome->held()) && $this->letGo();
     }
 
     /** Came off without scraper and without harm to the plate. */
     public function letGo(): bool
     {
-        return !$this->damaged && null !== $this->effort && $this->effort->value <= Effort::Flex->value;
+        return RunOutcome::Passed === RunOutcomes::cameOff($this->effort, $this->damaged);
     }
 }

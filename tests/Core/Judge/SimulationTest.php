@@ -10,6 +10,7 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Sitzplatz\Judge\Answer;
 use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Judge\PlanClaims;
 use Sitzplatz\Judge\Scatter;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
@@ -79,6 +80,31 @@ final class SimulationTest extends TestCase
             self::assertGreaterThan($more, $cell->simulate(self::REPLICATES, 3)['false_yes'], "$criterion->value, $scatter->value");
         }
         self::assertFalse((new SimulatedCell(Criterion::WithoutLaw, 24, 0.0, Scatter::Visits, true, Design::Adaptive))->claimed());
+    }
+
+    /** What is said where a criterion is chosen is what the rule comes to. */
+    public function testTheFaultsThatAreNamedAreThoseOfTheRule(): void
+    {
+        foreach ([
+            [Criterion::Mean, 8, Scatter::LeftSkewed, true, 'mean', 'tail'],
+            [Criterion::Mean, 5, Scatter::WeakLink, true, 'mean', 'weak_link'],
+            [Criterion::NearlyAll, 16, Scatter::RightSkewed, false, 'nearly_all', 'tail'],
+            [Criterion::NearlyAll, 5, Scatter::WeakLink, true, 'nearly_all', 'weak_link'],
+            [Criterion::MiddleOfLogs, 24, Scatter::LeftSkewed, true, 'middle_of_logs', 'not_logs'],
+            [Criterion::WithoutLaw, 8, Scatter::Visits, true, 'middle', 'visits'],
+        ] as [$criterion, $runs, $scatter, $hold, $rule, $fault]) {
+            $result = (new SimulatedCell($criterion, $runs, 0.0, $scatter, false, Design::Fixed, $hold))->simulate(self::REPLICATES, 5);
+            $most = PlanClaims::WRONG[$rule][$fault][0] ?? self::fail("$rule: $fault");
+            self::assertEqualsWithDelta($most, max($result['false_yes'], $result['false_no']), 0.03, "$rule: $fault");
+        }
+        $said = static fn (Criterion $criterion, Design $design = Design::Fixed): array => array_map(
+            static fn (string $each): string => (string) strtok($each, ' '),
+            Said::all(PlanClaims::of(self::pullPlan($criterion, 6, $design))),
+        );
+        self::assertSame(['claim.middle', 'claim.wrong_visits'], $said(Criterion::WithoutLaw));
+        self::assertSame(['claim.mean', 'claim.wrong_tail', 'claim.wrong_weak_link'], $said(Criterion::Mean));
+        self::assertSame(['claim.mean', 'claim.wrong_tail', 'claim.wrong_weibull', 'claim.wrong_weak_link'], $said(Criterion::Mean, Design::Adaptive));
+        self::assertSame([], $said(Criterion::Counts));
     }
 
     /** Half of the scatter between the visits, two runs of each: by runs "holds" is false in 9 to 11 of 100, by visits in 5. */

@@ -19,6 +19,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\Sureness;
 use Sitzplatz\Tests\Core\Words\Said;
 
 final class AcceptanceTest extends TestCase
@@ -41,6 +42,20 @@ final class AcceptanceTest extends TestCase
     public function testRunsNeeded(float $reliability, float $confidence, int $failures, int $runs): void
     {
         self::assertSame($runs, (new AcceptancePlan($reliability, $confidence, $failures))->runsNeeded);
+    }
+
+    /** "Enough for a profile" said 29 runs where Keep asked 11: what a plan is sized for is one of the levels that Keep offers. */
+    public function testWhatAPlanIsSizedForIsALevelOfKeep(): void
+    {
+        $levels = array_map(static fn (AcceptancePlan $each): array => [$each->reliability, $each->confidence], AcceptancePlan::usual());
+        foreach ([Sureness::Use, Sureness::Profile] as $sure) {
+            self::assertContains($sure->profile(), $levels);
+            $needed = (new AcceptancePlan($sure->profile()[0], $sure->profile()[1], 0))->runsNeeded;
+            foreach ([true, false] as $pulls) {
+                self::assertGreaterThanOrEqual($needed, $sure->runs($pulls));
+            }
+        }
+        self::assertSame('sureness.profile_asks runs=29 share=0.9 reliability=90 confidence=95', Said::of(Sureness::Profile->asks(false)));
     }
 
     public function testImpossiblePlans(): void

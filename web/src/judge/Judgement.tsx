@@ -19,6 +19,7 @@ import { Figures } from './Figures';
 import { LadderSays } from './LadderSays';
 import { PullPlot } from './PullPlot';
 import { SideBySide } from './SideBySide';
+import { ProposeButton } from './Proposing';
 import { Differences, NextSteps, WeakPoints } from './Said';
 
 const route = getRouteApi('/judge/$id');
@@ -107,12 +108,7 @@ export function Judgement() {
                         </p>
                         {may.test ? (
                             <div className="mt-2 flex flex-wrap gap-2">
-                                {setup.verdict === 'holds_and_lets_go' ? (
-                                    <Button asChild>
-                                        <Link to="/keep/propose/$id" params={{ id: setup.id }}>{say('judge.propose_a_profile_from', { setup: setup.label })}
-                                        </Link>
-                                    </Button>
-                                ) : null}
+                                {setup.verdict === 'holds_and_lets_go' ? <ProposeButton setupId={setup.id} label={setup.label} /> : null}
                                 {setup.verdict === 'not_yet_known' && setup.heldRuns > 0 ? (
                                     <Button asChild tone="quiet">
                                         <Link to="/keep/propose/$id" params={{ id: setup.id }}>{say('judge.propose_for_a_trial', { setup: setup.label })}</Link>

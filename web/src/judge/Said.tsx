@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import type { Schemas } from '../api/client';
 import { MarginNote } from '../ui/Sheet';
 import { say } from '../words/say';
+import { ProposeStep } from './Proposing';
 
 type Judgement = Schemas['Judgement'];
 
@@ -49,11 +50,7 @@ function Step({ step, comparison }: { step: Judgement['nextSteps'][number]; comp
     const look = 'font-[650] underline underline-offset-2';
     switch (step.do) {
         case 'propose':
-            return step.setupId ? (
-                <Link className={look} to="/keep/propose/$id" params={{ id: step.setupId }}>
-                    {step.sentence}
-                </Link>
-            ) : null;
+            return step.setupId ? <ProposeStep setupId={step.setupId} sentence={step.sentence} /> : null;
         case 'plan_again':
             return (
                 <Link className={look} to="/test/new" search={{ after: comparison.id, ...(step.setupId ? { setup: step.setupId } : {}), ...(step.runs ? { runs: step.runs } : {}) }}>

@@ -66,7 +66,7 @@ export function ProfilePage() {
                     </span>
                 ) : null}
                 {profile.trialReason ? null : <p className="mt-1 text-base"><Figure of="accepted">{profile.accepted}</Figure></p>}
-                {profile.simulated ? <p className="text-soft">{profile.simulated}</p> : null}
+                {profile.simulated ? <p className="mt-1 text-base text-soft">{profile.simulated}</p> : null}
                 {profile.differs ? (
                     <div className="mt-1 text-base">
                         <p className="font-[650]">{say('keep.against_revision', { revision: profile.differs.revision })}</p>

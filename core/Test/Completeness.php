@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Test;
 
 /**
- * What has to be said of a run before it can count, the same for the run sheet, for a verdict and for a profile: whether
+ * What the run sheet and an import want said of a run; how what was said counts, {@see RunOutcomes} tells. Whether
  * the part held; of one that did, its lift where lift decides; of one that was pulled hot, the pull; of one that was taken
  * off after cooling, the pull where pulls are taken, how hard it came and whether the plate was harmed. A part that came
  * off in the print needs no word on its release.
@@ -46,29 +46,5 @@ final class Completeness
             [...$wanted, ...($taken->lift ? [Measure::Lift] : [])],
             static fn (Measure $measure): bool => !\in_array($measure, $said, true) && !\in_array($measure, $notTaken, true),
         ));
-    }
-
-    /**
-     * What evidence lacks: whether it held and, unless it came off or was pulled off hot, what the release was like.
-     *
-     * @param list<Reading> $readings of one run
-     *
-     * @return list<Measure>
-     */
-    public static function lacking(array $readings): array
-    {
-        $said = [];
-        foreach ($readings as $reading) {
-            $said[$reading->measure->key()] = $reading->value;
-        }
-        $held = $said[Measure::Held->value] ?? null;
-        if (null === $held) {
-            return [Measure::Held];
-        }
-        if ($held < 0.5 || isset($said[Measure::PullHot->value])) {
-            return [];
-        }
-
-        return array_values(array_filter(self::OF_RELEASE, static fn (Measure $measure): bool => !isset($said[$measure->value])));
     }
 }

@@ -295,6 +295,22 @@ final class LifeTest extends ApiTestCase
         self::assertCount(1, array_filter($sheet['readings'], static fn (array $each): bool => 'pull_hot' === $each['measure']));
     }
 
+    /** A run that was planned four days ago got a print of 96 h by what a device said of itself, and that became the proven length. */
+    public function testThatARunWasPlannedIsNoTouch(): void
+    {
+        [$id, $version] = $this->planned('hot', $this->pick('/api/comparisons', 'title', self::UNDER_WAY)['id']);
+        $this->database()->executeStatement('UPDATE run SET created_at = created_at - INTERVAL 96 HOUR WHERE id = ?', [Uuid::fromString($id)->toBinary()]);
+        $entities = self::getContainer()->get(EntityManagerInterface::class);
+        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $entities->clear();
+        foreach ([['step', ['step' => 'print'], 345_600], ['step', ['step' => 'first_layer'], 345_000], ['outcome', ['outcome' => 'held', 'note' => ''], 0]] as [$command, $body, $ago]) {
+            $sheet = $this->ask('POST', "/api/runs/$id/$command", [...$body, 'version' => $version, 'heldSeconds' => $ago], 200);
+            $version = $sheet['run']['version'];
+        }
+        self::assertNull($sheet['run']['printMinutes']);
+        self::assertStringContainsString('How long was it?', $sheet['printAsked']);
+    }
+
     /** @return array{string, int} a run whose part held */
     private function pulled(string $pull, ?string $comparison = null): array
     {

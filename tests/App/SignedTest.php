@@ -71,6 +71,15 @@ final class SignedTest extends ApiTestCase
         self::assertStringNotContainsString('settled', $this->judged($started)['setups'][0]['hold']['reasons'][0]);
     }
 
+    public function testReadingsOfASimulatedDeviceAreNamed(): void
+    {
+        $this->signIn('technician');
+        $profile = $this->pick('/api/profiles', 'title', 'House grey PLA on textured P1')['id'];
+        self::assertSame('12 of its readings are simulated: no proof outside of a demo.', $this->ask('GET', "/api/profiles/$profile", null, 200)['simulated']);
+        $comparison = $this->pick('/api/comparisons', 'title', 'Filter cells in grey PLA, which plate?');
+        self::assertContains('30 readings are simulated: no proof outside of a demo.', $this->judged($comparison)['weakPoints']);
+    }
+
     /** A cold pull at 91 °C of a bed of 100 counted as cold. */
     public function testAPullThatWasNotColdDoesNotCountAsCold(): void
     {

@@ -221,7 +221,11 @@ final class AcceptanceTest extends TestCase
 
     public function testNoRunsProveNothing(): void
     {
-        $assessment = self::assess([], new ScopeClaim(true, false));
+        $assessment = self::assess([], new ScopeClaim(true, true));
+        self::assertContains('keep.any_lot needed=3 lots=0', Said::all($assessment->missing));
+        self::assertContains('keep.any_plate needed=3 plates=0', Said::all($assessment->missing));
+        self::assertContains('keep.runs_done done=0 needed=11 more=11', Said::all($assessment->missing));
+        self::assertSame([11, 0, 0, null], [$assessment->moreRuns, $assessment->failures, $assessment->incomplete, $assessment->evidenceUntil]);
         self::assertFalse($assessment->carried());
         self::assertNull($assessment->proven);
     }

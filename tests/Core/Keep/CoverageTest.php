@@ -19,6 +19,10 @@ final class CoverageTest extends TestCase
         $coverage = Coverage::of($printed, [self::seat(55.0)]);
         self::assertSame([105, 20], [$coverage->prints, $coverage->covered]);
         self::assertSame([80, 5], array_map(static fn (Printed $gap): int => $gap->prints, $coverage->gaps), 'The most printed first.');
+        // 20 of 105.
+        self::assertStringStartsWith('coverage.share share=0.19', Said::of($coverage->sentence()));
+        self::assertStringEndsWith('prints=105 gaps=2', Said::of($coverage->sentence()));
+        self::assertSame('coverage.nothing', Said::of(Coverage::of([], [])->sentence()));
         self::assertSame(0, Coverage::of([self::printed(55.0, 20)], [self::seat(55.0, doubted: true), self::seat(55.0, trial: true)])->covered);
         self::assertSame(9, Coverage::of([self::printed(null, 9, 32.0), self::printed(null, 4, 36.0)], [self::seat(null, exposureS: 32.0)])->covered, 'A resin is told by its exposure.');
     }

@@ -34,6 +34,13 @@ final class ScopeTest extends TestCase
         self::assertContains('scope.job_beyond job=36000 longest=1440', $sentences);
         self::assertContains('scope.parts_beyond parts=20 most=1', $sentences);
         self::assertContains('scope.plate side=P1 front', $sentences);
+        self::assertContains('scope.printer printer=North bay', $sentences);
+        self::assertContains('scope.room low=18 high=22 room=20', $sentences);
+        $elsewhere = array_map(static fn (ScopePoint $p): string => Said::of($p->sentence), self::scope()->check(new Job('other', 'other', 20, false, 20, 1)));
+        self::assertContains('scope.printer_only printer=North bay', $elsewhere);
+        self::assertContains('scope.job longest=1440', $elsewhere);
+        self::assertContains('scope.parts most=1', $elsewhere);
+        self::assertSame([], preg_grep('/^scope\.lot lot/', $elsewhere));
     }
 
     public function testAJobWithoutALengthGetsNoTickAndAnUnmeasuredProfileProvesNoLength(): void

@@ -26,6 +26,17 @@ final class SmallestSetTest extends TestCase
         self::assertSame([['P2'], []], [$bare->plates, $bare->agents]);
     }
 
+    public function testOfSeveralWaysWithOnePlateTheSurestIsTaken(): void
+    {
+        $ways = [new Serving('P1', 'stick', 0.7), new Serving('P1', 'stick', 0.9), new Serving('P1', 'stick', 0.8)];
+        $set = SmallestSet::of(['pla' => $ways]);
+        self::assertSame([['P1'], ['stick']], [$set->plates, $set->agents]);
+        self::assertEqualsWithDelta(0.9, array_values($set->ways)[0]->atLeast, 0);
+        // With no agent where bare serves too, however sure the agent makes it; of two plates the surer.
+        $bare = SmallestSet::of(['pla' => [new Serving('P1', 'stick', 0.99), new Serving('P1', null, 0.7), new Serving('P2', null, 0.8)]]);
+        self::assertSame([['P2'], []], [$bare->plates, $bare->agents]);
+    }
+
     public function testWhatNothingServesIsSaid(): void
     {
         $set = SmallestSet::of(['pla' => [self::way('P1')], 'pp' => []]);

@@ -7,6 +7,8 @@ namespace Sitzplatz\Tests\Core\Judge;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Judge\PlanChance;
+use Sitzplatz\Judge\PlanClaims;
+use Sitzplatz\Judge\Scatter;
 use Sitzplatz\Test\Criterion;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Effort;
@@ -84,6 +86,57 @@ final class PlanChanceTest extends TestCase
         self::assertSame(11, PlanChance::fewestPulls(PullRule::MiddleOfLogs, self::pullPlan(Criterion::MiddleOfLogs, 6), 1.0));
         // R: the smallest n with pbinom(qbinom(.05, n, .5) - 1, n, pnorm(-2)) >= .9 by the exact sign test is 5: pnorm(2)^5 = 0.89, 8: one may miss.
         self::assertSame(8, PlanChance::fewestPulls(PullRule::Middle, self::pullPlan(Criterion::WithoutLaw, 6), 2.0));
+    }
+
+    /** R: pt(-qt(.95, 7), 7, ncp = -sqrt(8)*d) below, 1 - pt(qt(.95, 7), 7, ncp = sqrt(8)*d) above. */
+    public function testChanceToBeRefuted(): void
+    {
+        foreach ([[1.0, 0.8150194], [0.5, 0.3567421]] as [$distance, $power]) {
+            $good = PlanChance::at(self::pullPlan(Criterion::MiddleOfLogs, 8), true, $distance);
+            $bad = PlanChance::at(self::pullPlan(Criterion::MiddleOfLogs, 8), true, -$distance);
+            self::assertEqualsWithDelta([$power, $power], [$good->passes, $bad->refuted], 1e-6);
+            self::assertEqualsWithDelta([8.0, 8.0], [$good->runs, $bad->runs], 1e-9);
+            self::assertLessThan(0.01, $good->refuted + $bad->passes);
+        }
+        $never = PlanChance::at(self::pullPlan(Criterion::Mean, 2), true, 3.0);
+        self::assertEqualsWithDelta([0.0, 0.0, 2.0], [$never->passes, $never->refuted, $never->runs], 1e-12);
+        $surely = PlanChance::at(self::pullPlan(Criterion::Mean, 6), true, 40.0);
+        // One even sample in a hundred looks uneven (the level of that test), and then nothing is answered.
+        self::assertEqualsWithDelta(0.99, $surely->passes, 0.01);
+        self::assertEqualsWithDelta([0.0, 6.0], [$surely->refuted, $surely->runs], 1e-9);
+        // At the very limit a sound plan seldom answers, and takes all its runs.
+        $open = PlanChance::at(self::pullPlan(Criterion::Mean, 6), true, 0.0);
+        self::assertLessThan(0.15, $open->passes + $open->refuted);
+        self::assertEqualsWithDelta(6.0, $open->runs, 1e-9);
+    }
+
+    public function testWhatAPlanClaimsIsSaidWithWhatIsKnownToBreakIt(): void
+    {
+        $said = static fn (Criterion $criterion, Design $design, bool $byVisit = false): array => array_map(
+            static fn (string $each): string => str_replace([' claimed=0.05', 'claim.'], '', $each),
+            Said::all(PlanClaims::of(new ProofPlan(new Limits(20, 12, Effort::Flex), $criterion, 0.8, 0, $design, 10, 5, 5, byVisit: $byVisit))),
+        );
+        self::assertSame([], $said(Criterion::Counts, Design::Fixed));
+        self::assertSame(['middle share=0.5 fewest=5', 'wrong_visits wrong=0.07'], $said(Criterion::WithoutLaw, Design::Fixed));
+        self::assertSame(['middle share=0.5 fewest=5'], $said(Criterion::WithoutLaw, Design::Adaptive, true));
+        self::assertSame(['middle_of_logs share=0.5 fewest=3', 'wrong_not_logs wrong=0.25', 'wrong_weak_link wrong=0.44'], $said(Criterion::MiddleOfLogs, Design::Fixed));
+        self::assertSame(['middle_of_logs share=0.5 fewest=3', 'wrong_not_logs wrong=0.19', 'wrong_weak_link wrong=0.33'], $said(Criterion::MiddleOfLogs, Design::Adaptive));
+        self::assertSame(['mean share=0.5 fewest=3', 'wrong_tail wrong=0.09', 'wrong_weak_link wrong=0.2'], $said(Criterion::Mean, Design::Fixed));
+        self::assertSame(['mean share=0.5 fewest=3', 'wrong_tail wrong=0.12', 'wrong_weibull wrong=0.06', 'wrong_weak_link wrong=0.24'], $said(Criterion::Mean, Design::Adaptive));
+        self::assertSame(['nearly_all share=0.9 fewest=3', 'wrong_tail wrong=0.14', 'wrong_visits wrong=0.1', 'wrong_weak_link wrong=0.42'], $said(Criterion::NearlyAll, Design::Fixed));
+        self::assertSame(['nearly_all share=0.9 fewest=3', 'wrong_tail wrong=0.16', 'wrong_weak_link wrong=0.46'], $said(Criterion::NearlyAll, Design::Adaptive, true));
+    }
+
+    /** R: qlnorm(p, 0, .5), qweibull(p, 5) and the root of .15*pnorm(x + 6) + .85*pnorm(x) - p, each less its mean and over its sd. */
+    public function testEachScatterIsTheOneItIsCalled(): void
+    {
+        $of = static fn (Scatter $scatter): array => array_map($scatter->quantile(...), [0.05, 0.5, 0.9]);
+        self::assertEqualsWithDelta([-1.148839, -0.2204808, 1.266441], $of(Scatter::RightSkewed), 1e-6);
+        self::assertEqualsWithDelta([-1.740655, 0.0530212, 1.252236], $of(Scatter::Weibull), 1e-6);
+        self::assertEqualsWithDelta([-2.339248, 0.2863372, 0.8826357], $of(Scatter::WeakLink), 1e-6);
+        self::assertEqualsWithDelta(0.2204808, Scatter::LeftSkewed->quantile(0.5), 1e-6);
+        // R: 1/sqrt(exp(.25) - 1), gamma(1.2)/sqrt(gamma(1.4) - gamma(1.2)^2)
+        self::assertEqualsWithDelta([1.876383, 4.365803], [Scatter::RightSkewed->mean(), Scatter::Weibull->mean()], 1e-6);
     }
 
     private static function pullPlan(Criterion $criterion, int $pulls, Design $design = Design::Fixed): ProofPlan

@@ -18,7 +18,7 @@ final class ReadingsCsvTest extends TestCase
     public function testSetupsComeInFileOrderAndRunsTogether(): void
     {
         $csv = self::read(self::HEADER
-            ."glass,1,pull_hot,2.5,kgf,exact\n\"textured, new\",,pull_hot,20,N,at_least\nglass,1,held,1,,exact\nglass,2,held,0,,void\n\n");
+            ."glass,1,pull_hot,2.5,kgf,exact\n\"textured, new\",,pull_hot,20,N,at_least\nglass,1,held,1,,exact\nglass,2,held,0,,void\nglass,3,pull_hot,,N,void\n\n");
         self::assertSame([], $csv->faults);
         $records = $csv->records();
         self::assertSame(['glass', 'textured, new'], array_map(static fn (SetupRecord $r): string => $r->name, $records));
@@ -52,6 +52,7 @@ final class ReadingsCsvTest extends TestCase
         yield 'number' => [self::HEADER."A,1,pull_hot,\"1,5\",N,exact\n", 2, 'table.number given=1,5'];
         yield 'nan' => [self::HEADER."A,1,pull_hot,NAN,N,exact\n", 2, 'table.number given=NAN'];
         yield 'overflow' => [self::HEADER."A,1,pull_hot,1e999,N,exact\n", 2, 'reading.value measure=measure.pull_hot wanted=reading.wanted.number'];
+        yield 'no number' => [self::HEADER."A,1,pull_hot,,N,exact\n", 2, 'table.number given='];
         yield 'unit' => [self::HEADER."A,1,pull_hot,3,kg,exact\n", 2, 'reading.unit measure=measure.pull_hot units=[N; kgf; lbf] unit=kg'];
         yield 'effort' => [self::HEADER."A,1,effort,7,,exact\n", 2, 'reading.value measure=measure.effort wanted=reading.wanted.effort'];
         yield 'lower bound' => [self::HEADER."A,1,effort,2,,at_least\n", 2, 'reading.not_at_least measure=measure.effort'];

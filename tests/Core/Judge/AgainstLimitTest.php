@@ -52,6 +52,13 @@ final class AgainstLimitTest extends TestCase
         self::assertEqualsWithDelta($low, $mirrored->lower ?? \NAN, 1e-12);
     }
 
+    public function testOnlyRunsThatPassedForCertainArePassed(): void
+    {
+        $outcomes = [...array_fill(0, 7, RunOutcome::Passed), ...array_fill(0, 3, RunOutcome::Failed), RunOutcome::Open, RunOutcome::Open, RunOutcome::Unsaid];
+        $judged = ShareAgainstRequired::of($outcomes, 0.8, Design::Fixed, 13, 13, null, 0.05);
+        self::assertSame([7, 3, 2, 1], [$judged->passed(), $judged->failures, $judged->open, $judged->unsaid]);
+    }
+
     public function testNothingIsSaidBeforeThePlannedLookNorByRunsBeyondIt(): void
     {
         $before = ValueAgainstLimit::of(self::values([31.0, 32.0, 33.0]), 20, true, PullRule::Mean, Design::Fixed, 4, 4);

@@ -111,6 +111,12 @@ final class NextRunTest extends TestCase
         self::assertLessThan(40, $near->runs);
         self::assertNull(Outlook::inNewPlan(self::pulls([18.0, 20.1, 22.0, 19.9, 18.5, 21.5, 19.2, 20.8, 17.5, 22.5, 19.0, 21.0], [4.0, 5.0, 4.5]), $plan), 'It lies at the limit.');
         self::assertNull(Outlook::inNewPlan(self::pulls([22.0], [4.0]), $plan), 'One pull says nothing of its spread.');
+        self::assertNull(Outlook::inNewPlan(self::pulls([22.0], [4.0, 5.0, 4.5]), $plan), 'Neither does one beside three of the other question.');
+        self::assertNull(Outlook::inNewPlan(self::pulls([31.0, 34.0, 32.0], [4.0]), $plan));
+        foreach ([[[31.0], [4.0, 5.0]], [[31.0, 32.0], [4.0]]] as [$hot, $cold]) {
+            $few = self::pulls($hot, $cold);
+            self::assertNull(Outlook::inPlan($few, $plan, SetupJudgement::of($few, $plan)));
+        }
     }
 
     public function testTheOneToUseHoldsEnoughAndComesOffMostEasily(): void

@@ -60,6 +60,16 @@ final class SetupJudgementTest extends TestCase
         self::assertSame(Verdict::HoldsAndLetsGo, $allowed->verdict);
     }
 
+    public function testEffortsAreCounted(): void
+    {
+        $effort = static fn (Effort $effort): array => [new Reading(Measure::Held, 1), new Reading(Measure::Effort, $effort->value)];
+        $record = new SetupRecord('A', [$effort(Effort::Finger), $effort(Effort::Scraper), $effort(Effort::Finger), [new Reading(Measure::Held, 0)]]);
+        $counted = array_fill(0, \count(Effort::cases()), 0);
+        $counted[Effort::Finger->value] = 2;
+        $counted[Effort::Scraper->value] = 1;
+        self::assertSame($counted, $record->efforts());
+    }
+
     public function testAWeakHotPullDoesNotHold(): void
     {
         self::assertSame(Verdict::DoesNotHold, self::judge([12.0, 14.0, 13.1, 11.8, 12.9, 13.3], self::COLD)->verdict);

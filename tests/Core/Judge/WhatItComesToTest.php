@@ -49,6 +49,14 @@ final class WhatItComesToTest extends TestCase
         self::assertSame([], Difference::among(ComparisonJudgement::of(self::plants()), new Limits(null, null, Effort::Flex)), 'Nobody said what matters.');
     }
 
+    public function testASetupOfOneReadingDiffersFromNoneThatIsKnown(): void
+    {
+        $one = new SetupRecord('once', [[new Reading(Measure::PullCold, 9.0)]]);
+        $pairs = Difference::among(ComparisonJudgement::of([...self::plants(), $one]), new Limits(null, 4.0, Effort::Flex));
+        self::assertCount(3, $pairs);
+        self::assertStringNotContainsString('once', implode(' ', array_map(static fn (Difference $each): string => Said::of($each->sentence), $pairs)));
+    }
+
     public function testALiftMattersFromWhatPracticeCallsGoodOrFromHalfItsLimit(): void
     {
         self::assertEqualsWithDelta(0.1, Difference::matters(Measure::Lift, new Limits(20, 12, Effort::Flex)), 1e-12);
@@ -146,6 +154,8 @@ final class WhatItComesToTest extends TestCase
             'weak.scale_unchecked pulls=6',
             'weak.only only=[weak.one_lot; weak.one_plate]',
         ], $said($record(null), 1));
+        $twice = new SetupRecord('A', self::runs([31.2, 28.4, 33.9, 30.1, 27.2, 34.0], null), null, ['1', '1', '1', '2', '2', '2']);
+        self::assertStringNotContainsString('one_visit', implode(' ', $said($twice, 1)));
         self::assertContains('weak.scale_high share=0.04', $said($record(0.96), 1));
         self::assertContains('weak.only only=[weak.one_lot]', $said($record(1.001), 2));
         self::assertStringNotContainsString('weak.rooms', implode(' ', $said($record(1.001), 2)), 'A degree is nothing.');

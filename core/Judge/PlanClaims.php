@@ -6,6 +6,7 @@ namespace Sitzplatz\Judge;
 
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -19,7 +20,7 @@ final class PlanClaims
     public const WRONG = [
         'share' => ['visits' => [0.07, 0.1]],
         'middle' => ['visits' => [0.07, 0.07]],
-        'middle_of_logs' => ['not_logs' => [0.25, 0.19], 'weak_link' => [0.44, 0.33]],
+        'middle_of_logs' => ['not_logs' => [0.25, 0.19], 'visits' => [0.15, 0.16], 'weak_link' => [0.44, 0.33]],
         'mean' => ['tail' => [0.09, 0.12], 'weibull' => [0.05, 0.06], 'weak_link' => [0.2, 0.24]],
         'nearly_all' => ['tail' => [0.14, 0.16], 'visits' => [0.1, 0.1], 'weak_link' => [0.42, 0.46]],
     ];
@@ -31,12 +32,15 @@ final class PlanClaims
     {
         $sentences = [];
         foreach ([true, false] as $hold) {
-            $rule = $plan->pullRule($hold);
-            if (null === $rule || isset($sentences[$rule->value])) {
+            // Where no pull is asked for, runs are counted: by the rule of the share, with what breaks that.
+            $byPulls = $plan->pullRule($hold);
+            $rule = $byPulls ?? PullRule::Share;
+            $name = null === $byPulls ? 'counts' : $rule->value;
+            if (isset($sentences[$name])) {
                 continue;
             }
-            $sentences[$rule->value] = [Sentence::of(
-                'claim.'.$rule->value,
+            $sentences[$name] = [Sentence::of(
+                'claim.'.$name,
                 share: Quantity::share($rule->share($plan->share)),
                 fewest: Quantity::count($rule->fewest($plan->share, $plan->error)),
             )];
@@ -44,7 +48,7 @@ final class PlanClaims
                 $most = $wrong[Design::Fixed === $plan->design ? 0 : 1];
                 // Where visits are the unit, what they change is counted.
                 if ($most >= self::SAID_FROM && ('visits' !== $fault || !$plan->byVisit)) {
-                    $sentences[$rule->value][] = Sentence::of('claim.wrong_'.$fault, wrong: Quantity::share($most), claimed: Quantity::share($plan->error));
+                    $sentences[$name][] = Sentence::of('claim.wrong_'.$fault, wrong: Quantity::share($most), claimed: Quantity::share($plan->error));
                 }
             }
         }

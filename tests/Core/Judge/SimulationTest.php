@@ -100,7 +100,7 @@ final class SimulationTest extends TestCase
         self::assertSame(['claim.middle', 'claim.wrong_visits'], $said(Criterion::WithoutLaw));
         self::assertSame(['claim.mean', 'claim.wrong_tail', 'claim.wrong_weak_link'], $said(Criterion::Mean));
         self::assertSame(['claim.mean', 'claim.wrong_tail', 'claim.wrong_weibull', 'claim.wrong_weak_link'], $said(Criterion::Mean, Design::Adaptive));
-        self::assertSame([], $said(Criterion::Counts));
+        self::assertSame(['claim.counts', 'claim.wrong_visits'], $said(Criterion::Counts));
     }
 
     /** Half of the scatter between the visits, two runs of each: by runs "holds" is false in 9 to 11 of 100, by visits in 5. */

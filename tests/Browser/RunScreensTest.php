@@ -128,6 +128,9 @@ final class RunScreensTest extends BrowserTestCase
         $this->see('What this plan can show');
         $this->fill('What it is called', 'Does it hold without a gauge?');
         $this->press('What a setup has to reach');
+        // ⌈ln 0.05 ÷ ln 0.8⌉ without a failure (success run).
+        $this->see('Counts need no instrument, and the most runs: 14 without a failure show 80 %.');
+        $this->see('Where half of the scatter lies between visits');
         self::assertStringNotContainsString('Hot pull at least', $this->text(), 'Pulls are asked for, not taken for granted.');
         $this->fill('Runs per setup', '8');
         $this->see('10 runs cannot show 80 % with no failure allowed: at least 14 are needed.');

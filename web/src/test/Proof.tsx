@@ -6,7 +6,7 @@ import { More } from '../ui/DraftForm';
 import { CheckField, NumberField, optionsOf, QuantityField, SelectField, TextField } from '../ui/Field';
 import { useFigures } from '../ui/quantity';
 import { CRITERION_WORDS, DESIGN_WORDS, EFFORT_WORDS, LIFT_BY_WORDS } from '../ui/words';
-import { say, tell } from '../words/say';
+import { say } from '../words/say';
 import { usePlanChances } from './PlanChances';
 import type { ProofValues } from './planShape';
 
@@ -16,7 +16,6 @@ export function Proof({ values, set, why, offers }: { values: ProofValues; set: 
     const figure = useFigures();
     const { limits, proof } = values;
     const chances = usePlanChances(values);
-    const runsForShare = (chances.behind ? undefined : chances.data?.runsForShare) ?? '…';
     const limit = (part: Partial<ProofValues['limits']>) => set({ limits: { ...limits, ...part } });
     const prove = (part: Partial<ProofValues['proof']>) => set({ proof: { ...proof, ...part } });
     const pulls = proof.measures.includes('pull');
@@ -66,11 +65,7 @@ export function Proof({ values, set, why, offers }: { values: ProofValues; set: 
                 <SelectField label={say('test.looked_at')} value={proof.design} onValue={(design) => prove({ design })} options={optionsOf(DESIGN_WORDS)} name="proof.design" />
             </div>
             <div className="flex flex-col gap-1 text-soft">
-                {proof.criterion === 'counts' ? (
-                    <p>{tell('test.counts_needs_no_instrument_held_or', { b: (words) => <strong>{words}</strong>, runsForShare, share: proof.share === null ? '' : figure('share').text(proof.share) })}</p>
-                ) : (
-                    (chances.data?.claims ?? []).map((claim) => <p key={claim}>{claim}</p>)
-                )}
+                {(chances.data?.claims ?? []).map((claim) => <p key={claim}>{claim}</p>)}
                 <p>{say('test.for_a_profile')}</p>
                 <ul className="list-disc pl-5">
                     {usual.acceptance.map((each) => (

@@ -81,9 +81,7 @@ final readonly class CoatLife
     /** @param list<Reading> $run */
     private static function failed(array $run, Limits $limits, SetupRecord $of): bool
     {
-        $ended = RunOutcomes::of($run, $limits, true, null, $of->takenHot);
-
-        return RunOutcome::Failed === $ended->hold || RunOutcome::Failed === $ended->release;
+        return RunOutcome::Failed === RunOutcomes::of($run, $limits, true, null, $of->takenHot)->worse();
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Judge;
 
 use Sitzplatz\Judge\Internal\Future;
-use Sitzplatz\Test\Design;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullRule;
@@ -101,53 +100,29 @@ final readonly class Outlook
         $rule = $byPulls ? $plan->pullRule($hold) : null;
         $measure = $hold ? Measure::PullHot : $record->releasePull();
         $limit = (float) ($hold ? $plan->limits->hotPullAtLeastN : $plan->limits->coldPullAtMostN);
+        $most = $plan->most($plan->planned($hold, null !== $rule));
         if (null !== $rule && !$rule->counts()) {
             $values = $record->values($measure);
-            $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
-            $kept = $afresh ? [] : \array_slice($values, 0, $plan->most($planned));
+            $kept = $afresh ? [] : \array_slice($values, 0, $most);
 
             return Future::ofPulls(
                 $values,
                 $kept,
-                $plan->most($planned) - \count($kept),
+                $most - \count($kept),
                 PullRule::MiddleOfLogs === $rule,
-                static fn (array $path): ValueAgainstLimit => ValueAgainstLimit::of(
-                    $path,
-                    $limit,
-                    $hold,
-                    $rule,
-                    $plan->design,
-                    $planned,
-                    $plan->most($planned),
-                    $plan->share,
-                    $plan->error,
-                ),
+                static fn (array $path): ValueAgainstLimit => ValueAgainstLimit::ofPlan($path, $limit, $hold, $rule, $plan),
             );
         }
-        $counts = null === $plan->pullRule($hold);
         $outcomes = match (true) {
             null !== $rule => $record->pullOutcomes($measure, $limit, $hold),
-            $hold => $record->holdOutcomes($plan->limits, $counts || $record->takenHot),
-            default => $record->releaseOutcomes($plan->limits, $counts),
+            $hold => $record->holdOutcomes($plan->limits, null === $plan->pullRule(true) || $record->takenHot),
+            default => $record->releaseOutcomes($plan->limits, null === $plan->pullRule(false)),
         };
-        $planned = match (true) {
-            null !== $rule && $hold => $plan->hotRuns,
-            $hold => $plan->runs,
-            default => $plan->coldRuns,
-        };
-        $kept = $afresh ? [] : \array_slice($outcomes, 0, $plan->most($planned));
+        $kept = $afresh ? [] : \array_slice($outcomes, 0, $most);
 
         return [] === $outcomes
             ? null
-            : Future::ofShare($outcomes, $kept, $plan->most($planned) - \count($kept), static fn (array $path) => ShareAgainstRequired::of(
-                $path,
-                null === $rule ? $plan->share : $rule->share($plan->share),
-                $plan->design,
-                $planned,
-                $plan->most($planned),
-                null === $rule ? $plan->failuresAllowed : null,
-                $plan->error,
-            ));
+            : Future::ofShare($outcomes, $kept, $most - \count($kept), static fn (array $path) => ShareAgainstRequired::ofPlan($path, $plan, $hold, $rule));
     }
 
     /** The plan with so many runs at one look (looked at after each it is as likely to be settled), hot and cold in the same parts. */
@@ -157,17 +132,6 @@ final readonly class Outlook
         $cold = max(0, $plan->coldRuns);
         $both = max(1, $plan->runs);
 
-        return new ProofPlan(
-            $plan->limits,
-            $plan->criterion,
-            $plan->share,
-            $plan->failuresAllowed,
-            Design::Fixed,
-            $runs,
-            (int) ceil($hot * $runs / $both),
-            (int) ceil($cold * $runs / $both),
-            $plan->error,
-            $plan->byVisit,
-        );
+        return $plan->atOneLook($runs, (int) ceil($hot * $runs / $both), (int) ceil($cold * $runs / $both));
     }
 }

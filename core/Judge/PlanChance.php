@@ -52,7 +52,7 @@ final readonly class PlanChance
     public static function at(ProofPlan $plan, bool $hold, float $truth): self
     {
         $rule = $plan->pullRule($hold);
-        $planned = $hold ? (null === $rule ? $plan->runs : $plan->hotRuns) : $plan->coldRuns;
+        $planned = $plan->planned($hold, null !== $rule);
 
         return null === $rule
             ? self::ofShare($plan->design, $planned, $plan->most($planned), $plan->share, $plan->error, $plan->failuresAllowed, $truth, $truth)
@@ -140,7 +140,7 @@ final readonly class PlanChance
     /** The fewest pulls that at one look show in nine cases of ten what lies so many spreads beyond the limit; null: too many. */
     public static function fewestPulls(PullRule $rule, ProofPlan $plan, float $distance): ?int
     {
-        $at = static fn (int $n): float => self::ofPulls($rule, $plan->atOneLook($n), $n, $distance)->passes;
+        $at = static fn (int $n): float => self::ofPulls($rule, $plan->atOneLook(2 * $n, $n, $n), $n, $distance)->passes;
         for ($n = $rule->fewest($plan->share, $plan->error), $step = 1; $n <= self::MOST_RUNS; $n += $step) {
             if ($at($n) >= self::POWER) {
                 // Gone by larger steps, the fewest lies within the last of them.
@@ -201,7 +201,7 @@ final readonly class PlanChance
     {
         $rule = $plan->pullRule($hold);
         if (null !== $rule) {
-            $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
+            $planned = $plan->planned($hold, true);
             $needed = $rule->fewest($plan->share, $plan->error);
             if ($plan->most($planned) < $needed) {
                 return ['chance.too_few_pulls', ['n' => Quantity::count($planned), 'needed' => Quantity::count($needed)]];
@@ -223,7 +223,7 @@ final readonly class PlanChance
             'chance' => Quantity::share($at->passes),
             'good' => Quantity::share($good),
             'share' => Quantity::share($plan->share),
-            'n' => Quantity::count($plan->most($hold ? $plan->runs : $plan->coldRuns)),
+            'n' => Quantity::count($plan->most($plan->planned($hold, false))),
             'enough' => Quantity::count(self::fewestRuns($plan->share, $plan->failuresAllowed) ?? self::MOST_RUNS),
             'allowed' => Quantity::count($plan->failuresAllowed),
         ]];

@@ -66,7 +66,7 @@ final class Reasons
     {
         $measure ??= $kind->measure();
         $reasons = [];
-        $planned = PullKind::Hot === $kind ? $plan->hotRuns : $plan->coldRuns;
+        $planned = $plan->planned(PullKind::Hot === $kind, true);
         if ($pulls->uneven && null === $pulls->decidedAt) {
             $reasons[] = Sentence::of(
                 'pulls.uneven',
@@ -86,7 +86,7 @@ final class Reasons
                 bounds: Quantity::count($pulls->censored),
                 n: Quantity::count($pulls->n),
                 clearing: Quantity::count($pulls->clearing()),
-                fewest: Quantity::count((int) ceil(log($plan->error) / log($pulls->share) - 1e-9)),
+                fewest: Quantity::count(PullRule::Share->fewest($pulls->share, $plan->error)),
             );
         }
         if (Answer::Yes === $pulls->clears && PullRule::Share !== $pulls->rule && !self::weakWouldShow($plan->design, $pulls->n) && 0 === $pulls->censored) {

@@ -141,15 +141,7 @@ final readonly class SetupJudgement
         $limit = (float) $plan->limits->coldPullAtMostN;
         $pulls = null === $rule ? null : self::pulls($record, $plan, $rule, false, $limit);
         $then = null === $pulls ? $record : self::atItsLook($record, $record->releasePull(), false, $pulls, $plan);
-        $share = ShareAgainstRequired::of(
-            $then->releaseOutcomes($plan->limits, null === $rule),
-            $plan->share,
-            $plan->design,
-            $plan->coldRuns,
-            $plan->most($plan->coldRuns),
-            $plan->failuresAllowed,
-            $plan->error,
-        );
+        $share = ShareAgainstRequired::ofPlan($then->releaseOutcomes($plan->limits, null === $rule), $plan, false);
         $reasons = Reasons::release($share, $plan);
         // A plate that was harmed is a fact, however rare: nobody asks for the next one.
         if ($record->count(Measure::Damage, 0.5) > 0) {
@@ -172,33 +164,13 @@ final readonly class SetupJudgement
     private static function pulls(SetupRecord $record, ProofPlan $plan, PullRule $rule, bool $hold, float $limitN): ValueAgainstLimit
     {
         $measure = $hold ? Measure::PullHot : $record->releasePull();
-        $planned = $hold ? $plan->hotRuns : $plan->coldRuns;
 
-        return ValueAgainstLimit::of(
-            $record->values($measure),
-            $limitN,
-            $hold,
-            $rule,
-            $plan->design,
-            $planned,
-            $plan->most($planned),
-            $plan->share,
-            $plan->error,
-            $record->pullOutcomes($measure, $limitN, $hold),
-        );
+        return ValueAgainstLimit::ofPlan($record->values($measure), $limitN, $hold, $rule, $plan, $record->pullOutcomes($measure, $limitN, $hold));
     }
 
     private static function held(SetupRecord $record, ProofPlan $plan, bool $counts): ShareAgainstRequired
     {
-        return ShareAgainstRequired::of(
-            $record->holdOutcomes($plan->limits, $counts),
-            $plan->share,
-            $plan->design,
-            $plan->runs,
-            $plan->most($plan->runs),
-            $plan->failuresAllowed,
-            $plan->error,
-        );
+        return ShareAgainstRequired::ofPlan($record->holdOutcomes($plan->limits, $counts), $plan, true);
     }
 
     /** What was known when the pulls of a plan that is looked at after each run were settled: that stands. */
@@ -215,7 +187,7 @@ final readonly class SetupJudgement
     {
         foreach ([[$hold, true], [$release, false]] as [$finding, $holds]) {
             $rule = $holds && $record->takenHot ? null : $plan->pullRule($holds);
-            $planned = $plan->most($holds ? (null === $rule ? $plan->runs : $plan->hotRuns) : $plan->coldRuns);
+            $planned = $plan->most($plan->planned($holds, null !== $rule));
             $needed = ($rule ?? PullRule::Share)->fewest($plan->share, $plan->error);
             if (Answer::NotYet === $finding->answer && $planned < $needed) {
                 $measure = $holds ? Measure::PullHot : $record->releasePull();

@@ -78,6 +78,19 @@ final readonly class SetupRecord
         return array_values($this->valuesByUnit($measure));
     }
 
+    /** Its first runs. */
+    public function first(int $runs): self
+    {
+        return new self(
+            $this->name,
+            \array_slice($this->runs, 0, $runs),
+            null === $this->units ? null : \array_slice($this->units, 0, $runs),
+            null === $this->visits ? null : \array_slice($this->visits, 0, $runs),
+            $this->takenHot,
+            \array_slice($this->pulls, 0, $runs),
+        );
+    }
+
     /** The runs up to the one with which so many units had a value of the measure: what was known at that look. */
     public function upToValues(Measured $measure, int $values): self
     {
@@ -244,18 +257,6 @@ final readonly class SetupRecord
         }
 
         return $this;
-    }
-
-    private function first(int $runs): self
-    {
-        return new self(
-            $this->name,
-            \array_slice($this->runs, 0, $runs),
-            null === $this->units ? null : \array_slice($this->units, 0, $runs),
-            null === $this->visits ? null : \array_slice($this->visits, 0, $runs),
-            $this->takenHot,
-            \array_slice($this->pulls, 0, $runs),
-        );
     }
 
     private function outcomes(int $i, Limits $limits, bool $pulls): RunOutcomes

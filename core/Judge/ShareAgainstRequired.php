@@ -9,6 +9,7 @@ use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Statistics\SequentialShare;
 use Sitzplatz\Test\Design;
 use Sitzplatz\Test\ProofPlan;
+use Sitzplatz\Test\PullRule;
 use Sitzplatz\Test\RunOutcome;
 
 /**
@@ -94,6 +95,26 @@ final readonly class ShareAgainstRequired
             $spoiled,
             $overspent,
             $decidedAt,
+        );
+    }
+
+    /**
+     * As a plan has it: of its runs, with the failures that it allows, or of the pulls that a rule counts.
+     *
+     * @param list<RunOutcome> $outcomes in the order of the looks
+     */
+    public static function ofPlan(array $outcomes, ProofPlan $plan, bool $hold, ?PullRule $rule = null): self
+    {
+        $planned = $plan->planned($hold, null !== $rule);
+
+        return self::of(
+            $outcomes,
+            $rule?->share($plan->share) ?? $plan->share,
+            $plan->design,
+            $planned,
+            $plan->most($planned),
+            null === $rule ? $plan->failuresAllowed : null,
+            $plan->error,
         );
     }
 

@@ -26,6 +26,8 @@ final readonly class SimulatedCell
 {
     /** The share that counted plans ask for here. */
     public const SHARE = 0.8;
+    /** A limit where its height does not matter. */
+    private const ANY_N = 1.0;
 
     public function __construct(
         public Criterion $criterion,
@@ -49,9 +51,10 @@ final readonly class SimulatedCell
     public function simulate(int $replicates, int $seed): array
     {
         $random = new Randomizer(new Xoshiro256StarStar($seed));
-        $plan = $this->plan();
         $about = $this->about();
-        $limitN = $this->limitN();
+        // What the middle, the mean, or the share that is asked of the pulls comes to: the truth of 0 lies at the limit.
+        $limitN = ($this->scatter ?? Scatter::Normal)->mean() + $about;
+        $plan = $this->plan($limitN);
         $yes = $no = $runs = 0;
         for ($i = 0; $i < $replicates; ++$i) {
             [$answer, $used] = $this->judged($this->made($plan, $random, $limitN, $about), $plan);
@@ -71,13 +74,13 @@ final readonly class SimulatedCell
 
     public function mostRuns(): int
     {
-        return $this->plan()->most($this->runs);
+        return $this->plan(self::ANY_N)->most($this->runs);
     }
 
     /** Null: it counts runs. */
     public function rule(): ?PullRule
     {
-        return $this->plan()->pullRule($this->hold);
+        return $this->plan(self::ANY_N)->pullRule($this->hold);
     }
 
     /** Whether the screen claims both answers for data of this kind; where not, it says so where the criterion is chosen. */
@@ -128,14 +131,7 @@ final readonly class SimulatedCell
 
     private function upTo(SetupRecord $record, int $units): SetupRecord
     {
-        $runs = null === $record->units ? $units : $units * Scatter::RUNS_A_VISIT;
-
-        return new SetupRecord(
-            $record->name,
-            \array_slice($record->runs, 0, $runs),
-            null === $record->units ? null : \array_slice($record->units, 0, $runs),
-            pulls: \array_slice($record->pulls, 0, $runs),
-        );
+        return $record->first(null === $record->units ? $units : $units * Scatter::RUNS_A_VISIT);
     }
 
     private function finding(SetupRecord $record, ProofPlan $plan): Finding
@@ -145,14 +141,14 @@ final readonly class SimulatedCell
         return $this->hold ? $judgement->hold : $judgement->release;
     }
 
-    private function plan(): ProofPlan
+    private function plan(float $limitN): ProofPlan
     {
         $counts = Criterion::Counts === $this->criterion;
 
         return new ProofPlan(
             new Limits(
-                $counts || !$this->hold ? null : $this->limitN(),
-                $counts || $this->hold ? null : $this->limitN(),
+                $counts || !$this->hold ? null : $limitN,
+                $counts || $this->hold ? null : $limitN,
                 Effort::Flex,
             ),
             $this->criterion,
@@ -165,31 +161,16 @@ final readonly class SimulatedCell
         );
     }
 
-    /** What the middle, the mean, or the share that is asked of the pulls comes to: the truth of 0 lies at the limit. */
-    private function limitN(): float
-    {
-        return ($this->scatter ?? Scatter::Normal)->mean() + $this->about();
-    }
-
     /** Where in the scatter that lies which the rule is about, in spreads from its mean. */
     private function about(): float
     {
-        $asked = match ($this->criterion) {
-            Criterion::Counts, Criterion::Mean => null,
-            Criterion::MiddleOfLogs => PullRule::HALF,
-            Criterion::NearlyAll => Criterion::NEARLY_ALL,
-            // The share where the plan can show it.
-            Criterion::WithoutLaw => $this->showsShare() ? self::SHARE : PullRule::HALF,
-        };
+        $rule = $this->rule();
+        if (null === $rule || null === $this->scatter || PullRule::Mean === $rule) {
+            return 0.0;
+        }
+        $share = $rule->share(self::SHARE);
 
-        return null === $asked || null === $this->scatter ? 0.0 : $this->scatter->quantile($this->hold ? 1 - $asked : $asked);
-    }
-
-    private function showsShare(): bool
-    {
-        $cold = new Limits(null, 1.0, Effort::Flex);
-
-        return PullRule::Share === (new ProofPlan($cold, $this->criterion, self::SHARE, 0, $this->design, 0, 0, $this->runs))->pullRule(false);
+        return $this->scatter->quantile($this->hold ? 1 - $share : $share);
     }
 
     private function made(ProofPlan $plan, Randomizer $random, float $limitN, float $about): SetupRecord

@@ -90,6 +90,20 @@ final readonly class ValueAgainstLimit
             : self::byBounds($values, $limit, $atLeast, $rule, Bounds::of($rule, $design, $planned, $most, $error), $counted, $share, $censored);
     }
 
+    /**
+     * As a plan has it.
+     *
+     * @param list<UnitValue>       $values   in the order of the looks
+     * @param bool                  $hold     whether the limit is a lower one, which a part has to hold
+     * @param list<RunOutcome>|null $outcomes as above
+     */
+    public static function ofPlan(array $values, float $limit, bool $hold, PullRule $rule, ProofPlan $plan, ?array $outcomes = null): self
+    {
+        $planned = $plan->planned($hold, true);
+
+        return self::of($values, $limit, $hold, $rule, $plan->design, $planned, $plan->most($planned), $plan->share, $plan->error, $outcomes);
+    }
+
     /** Those that clear the limit for certain. */
     public function clearing(): int
     {

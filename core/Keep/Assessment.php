@@ -73,10 +73,11 @@ final readonly class Assessment
             Criterion::Counts === $proof->criterion,
             $run->pull,
         ), $counted);
-        $failures = \count(array_filter($ends, static fn (RunOutcomes $end): bool => self::is($end, RunOutcome::Failed)));
-        $unsaid = \count(array_filter($ends, static fn (RunOutcomes $end): bool => self::is($end, RunOutcome::Unsaid) && !self::is($end, RunOutcome::Failed)));
-        $open = \count(array_filter($ends, static fn (RunOutcomes $end): bool => !self::is($end, RunOutcome::Failed) && !self::is($end, RunOutcome::Unsaid)
-            && self::is($end, RunOutcome::Open)));
+        $count = array_count_values(array_map(static fn (RunOutcomes $end): string => $end->worse()->value, $ends));
+        [$failures, $open, $unsaid] = array_map(
+            static fn (RunOutcome $outcome): int => $count[$outcome->value] ?? 0,
+            [RunOutcome::Failed, RunOutcome::Open, RunOutcome::Unsaid],
+        );
         $missing = [];
 
         $n = \count($counted);
@@ -138,11 +139,6 @@ final readonly class Assessment
     public function carried(): bool
     {
         return [] === $this->missing;
-    }
-
-    private static function is(RunOutcomes $end, RunOutcome $outcome): bool
-    {
-        return $outcome === $end->hold || $outcome === $end->release;
     }
 
     /**

@@ -72,7 +72,7 @@ final readonly class ProofPlan
 
         return match ($this->criterion) {
             Criterion::Counts => null,
-            Criterion::WithoutLaw => $this->showsShare($hold ? $this->hotRuns : $this->coldRuns) ? PullRule::Share : PullRule::Middle,
+            Criterion::WithoutLaw => $this->showsShare($this->planned($hold, true)) ? PullRule::Share : PullRule::Middle,
             Criterion::MiddleOfLogs => PullRule::MiddleOfLogs,
             Criterion::Mean => PullRule::Mean,
             Criterion::NearlyAll => PullRule::NearlyAll,
@@ -96,8 +96,18 @@ final readonly class ProofPlan
         );
     }
 
-    /** The same with so many pulls of either kind at one look. */
-    public function atOneLook(int $pulls): self
+    /** Runs that answer a question; by pulls those that are to give its pull, else all that are asked. */
+    public function planned(bool $hold, bool $byPulls): int
+    {
+        return match (true) {
+            !$hold => $this->coldRuns,
+            $byPulls => $this->hotRuns,
+            default => $this->runs,
+        };
+    }
+
+    /** The same with so many runs at one look. */
+    public function atOneLook(int $runs, int $hot, int $cold): self
     {
         return new self(
             $this->limits,
@@ -105,9 +115,9 @@ final readonly class ProofPlan
             $this->share,
             $this->failuresAllowed,
             Design::Fixed,
-            2 * $pulls,
-            $pulls,
-            $pulls,
+            $runs,
+            $hot,
+            $cold,
             $this->error,
             $this->byVisit,
         );

@@ -37,6 +37,12 @@ final readonly class RunOutcomes
         );
     }
 
+    /** Of the run as a whole: as the worse of what it says to the two questions. */
+    public function worse(): RunOutcome
+    {
+        return null === $this->release ? $this->hold : $this->hold->and($this->release);
+    }
+
     /** Of a print of which no more is noted than whether it held; null: not even that. */
     public static function held(?bool $held): RunOutcome
     {
@@ -58,8 +64,7 @@ final readonly class RunOutcomes
      */
     private static function hold(array $said, Limits $limits, bool $pulls, ?PullKind $pull): RunOutcome
     {
-        $held = $said[Measure::Held->value] ?? [];
-        $outcome = [] === $held ? RunOutcome::Unsaid : self::each($held, static fn (Reading $reading): bool => $reading->value > 0.5);
+        $outcome = self::toTheEnd($said);
         if (RunOutcome::Failed === $outcome) {
             return $outcome;
         }
@@ -93,12 +98,11 @@ final readonly class RunOutcomes
      */
     private static function release(array $said, Limits $limits, bool $pulls, ?PullKind $pull, bool $takenHot): ?RunOutcome
     {
-        $held = $said[Measure::Held->value] ?? [];
         $efforts = $said[Measure::Effort->value] ?? [];
         $damages = $said[Measure::Damage->value] ?? [];
         $harmed = self::each($damages, static fn (Reading $reading): bool => $reading->value < 0.5);
         $easily = self::each($efforts, static fn (Reading $reading): bool => $reading->value <= $limits->effortAtMost->value);
-        if ([] !== $held && RunOutcome::Failed === self::each($held, static fn (Reading $reading): bool => $reading->value > 0.5)) {
+        if (RunOutcome::Failed === self::toTheEnd($said)) {
             // That a part which had let go came off easily says nothing; that it came off hard does.
             return RunOutcome::Failed === $harmed->and($easily) ? RunOutcome::Failed : null;
         }
@@ -118,6 +122,12 @@ final readonly class RunOutcomes
         }
 
         return $outcome;
+    }
+
+    /** @param array<string, list<Reading>> $said */
+    private static function toTheEnd(array $said): RunOutcome
+    {
+        return self::each($said[Measure::Held->value] ?? [], static fn (Reading $reading): bool => $reading->value > 0.5);
     }
 
     /**

@@ -47,7 +47,7 @@ enum Sureness: string
         return match (true) {
             $pulls && self::Look === $this => 10,
             $pulls && self::Use === $this => UsualPlan::RUNS_PER_SETUP,
-            default => (int) ceil(log(ProofPlan::ERROR) / log($this->share()) - 1e-9),
+            default => PullRule::Share->fewest($this->share(), ProofPlan::ERROR),
         };
     }
 

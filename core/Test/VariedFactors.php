@@ -119,9 +119,7 @@ final readonly class VariedFactors
     /** @param array{int, int, string} $pair */
     private static function pair(array $pair): Sentence
     {
-        [$a, $b] = array_map(static fn (int $place): string => \chr(\ord('A') + $place), [$pair[0], $pair[1]]);
-
-        return Sentence::of('varied.pair', a: $a, b: $b, factor: Sentence::of('factor.'.$pair[2]));
+        return Sentence::of('varied.pair', a: SetupLabel::at($pair[0]), b: SetupLabel::at($pair[1]), factor: Sentence::of('factor.'.$pair[2]));
     }
 
     /**

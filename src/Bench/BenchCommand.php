@@ -32,6 +32,7 @@ use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
+use Sitzplatz\Test\SetupLabel;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -199,7 +200,7 @@ final class BenchCommand extends Command
                     new Reading(0 === $i % 2 ? Measure::PullHot : Measure::PullCold, 30 + $setup + 4 * sin($i * 12.9898)),
                 ];
             }
-            $records[] = new SetupRecord(\chr(65 + $setup), $runs);
+            $records[] = new SetupRecord(SetupLabel::at($setup), $runs);
         }
 
         return $records;

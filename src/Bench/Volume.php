@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Test\SetupLabel;
 use Symfony\Component\Uid\Uuid;
 
 /**
@@ -225,7 +226,7 @@ final class Volume
         $this->put('setup', [
             'id' => $setup,
             'created_at' => self::time($startMs),
-            'label' => \chr(65 + $position),
+            'label' => SetupLabel::at($position),
             'position' => $position,
             'bed_first_c' => $bed,
             'bed_other_c' => $bed,

@@ -33,6 +33,7 @@ use Sitzplatz\Test\OwnFactors;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Test\RunStep;
+use Sitzplatz\Test\SetupLabel;
 use Symfony\Component\Uid\Uuid;
 
 /** The comparisons, readings and profiles of the demo, from demo/tests.yaml; judged by the same code as real ones. */
@@ -85,7 +86,7 @@ final class DemoTests
                 Uuid::v7(),
                 $at,
                 $comparison,
-                \chr(\ord('A') + $i),
+                SetupLabel::at($i),
                 $i,
                 $side,
                 $side->current(),

@@ -7,6 +7,7 @@ namespace App\Evidence;
 use App\Platform\Database\StoredId;
 use App\Test\RunRepository;
 use App\Test\Setup;
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Evidence\Conditions;
@@ -41,13 +42,13 @@ final readonly class EvidenceRepository
         $where = "r.status IN ('done', 'void') AND r.setup_id IN (".implode(', ', array_fill(0, \count($speak), '?')).')';
         $looked = [];
         $coldUpToC = $this->runs->coldUpToC($setup);
-        $bySetup = $byVisit = [];
+        $bySetup = [];
         foreach ($this->runs->begun('r.setup_id IN ('.implode(', ', array_fill(0, \count($speak), '?')).')', $speak) as $row) {
             $bySetup[$row['setup']][] = $row['run'];
-            $byVisit[$row['setup']] = $row['byVisit'];
         }
+        $plans = $this->plans(array_keys($bySetup));
         foreach ($bySetup as $setupId => $begun) {
-            $looked += array_flip(LookOrder::of($begun, $byVisit[$setupId]));
+            $looked += array_flip(LookOrder::of($begun, $plans[$setupId]->byVisit));
         }
         $readings = $simulated = [];
         foreach ($this->runs->standingRows($where, $speak) as $row) {
@@ -86,7 +87,7 @@ final readonly class EvidenceRepository
                 self::seconds(new \DateTimeImmutable((string) ($row['started_at'] ?? $row['finished_at']), new \DateTimeZone('UTC'))),
                 StoredId::text($row['setup_id']),
                 PullKind::from((string) $row['pull']),
-                $byVisit[StoredId::text($row['setup_id'])] ? StoredId::text($row['setup_id']).'/'.$row['visit'] : null,
+                $plans[StoredId::text($row['setup_id'])]->byVisit ? StoredId::text($row['setup_id']).'/'.$row['visit'] : null,
                 $simulated[$id] ?? 0,
             );
         }
@@ -101,9 +102,15 @@ final readonly class EvidenceRepository
      */
     public function plans(array $setupIds): array
     {
+        if ([] === $setupIds) {
+            return [];
+        }
+        /** @var list<Setup> $setups */
+        $setups = $this->entities->createQuery('SELECT s, c FROM '.Setup::class.' s JOIN s.comparison c WHERE s.id IN (:ids)')
+            ->setParameter('ids', array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $setupIds), ArrayParameterType::BINARY)
+            ->getResult();
         $plans = [];
-        $ids = array_map(static fn (string $id): string => Uuid::fromString($id)->toBinary(), $setupIds);
-        foreach ([] === $ids ? [] : $this->entities->getRepository(Setup::class)->findBy(['id' => $ids]) as $setup) {
+        foreach ($setups as $setup) {
             $plans[$setup->id->toRfc4122()] = $setup->comparison->plan();
         }
 

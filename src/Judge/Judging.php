@@ -121,12 +121,13 @@ final readonly class Judging
         }
         $further = FurtherFigures::of($compared, $records, null, $varied, $levels);
         $counts = $this->counts($comparison);
+        $settled = $this->settled->of($this->entities, $comparison);
         $judged = array_map(static fn (SetupRecord $record): SetupJudgement => SetupJudgement::of($record, $plan), $records);
         $shown = [];
         $of = [];
         foreach ($records as $i => $record) {
             $of[] = $counts[$setups[$i]->id->toBinary()] ?? self::NO_RUNS;
-            $shown[] = $this->setup($comparison, $setups[$i], $record, $judged[$i], $of[$i]);
+            $shown[] = $this->setup($comparison, $setups[$i], $record, $judged[$i], $of[$i], $settled[$setups[$i]->id->toRfc4122()] ?? []);
         }
         $use = $this->use($setups, $records, $judged);
         $going = array_sum(array_column($counts, 'running'));
@@ -173,10 +174,11 @@ final readonly class Judging
 
     /**
      * @param array{voids: int, alone: int, running: int, planned: int} $counts
+     * @param list<SettledLook>                                         $settled
      *
      * @return array<string, mixed>
      */
-    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, SetupJudgement $judgement, array $counts): array
+    private function setup(Comparison $comparison, Setup $setup, SetupRecord $record, SetupJudgement $judgement, array $counts, array $settled): array
     {
         $plan = $comparison->plan();
         $efforts = $record->efforts();
@@ -199,8 +201,8 @@ final readonly class Judging
             'moreRuns' => $judgement->runsLeft,
             'chance' => $outlook?->chance,
             'newPlanRuns' => $new?->runs,
-            'hold' => self::finding($judgement->hold, $this->settled->contradicted($this->entities, $setup, true, $judgement->hold)),
-            'release' => self::finding($judgement->release, $this->settled->contradicted($this->entities, $setup, false, $judgement->release)),
+            'hold' => self::finding($judgement->hold, SettledLooks::contradicted($settled, true, $judgement->hold)),
+            'release' => self::finding($judgement->release, SettledLooks::contradicted($settled, false, $judgement->release)),
             'surprise' => $judgement->against($setup->expectedHold, $setup->expectedRelease),
             'held' => $judgement->held->held,
             'heldRuns' => $judgement->held->runs,

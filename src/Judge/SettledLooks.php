@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
-use App\Platform\Database\Flushed;
 use App\Platform\Now;
-use App\Test\Run;
+use App\Test\Comparison;
+use App\Test\FinishedRuns;
 use App\Test\RunRepository;
 use App\Test\Setup;
-use App\Test\Standing;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Event\OnFlushEventArgs;
@@ -36,33 +35,37 @@ final readonly class SettledLooks
     /** Nothing of the flush is in the database yet: what is read here is how it was. */
     public function onFlush(OnFlushEventArgs $flush): void
     {
-        $entities = $flush->getObjectManager();
-        $work = $entities->getUnitOfWork();
         $touched = [];
-        foreach (Flushed::entities($flush) as $entity) {
-            $run = match (true) {
-                $entity instanceof Standing => $entity->part->run,
-                $entity instanceof Run => $entity,
-                default => null,
-            };
-            // Of a run that was finished before; one that is finished now adds a look.
-            $was = null === $run ? null : ($work->getOriginalEntityData($run)['finishedAt'] ?? null);
-            if (null !== $run && null !== $was) {
-                $touched[$run->setup->id->toRfc4122()] = $run->setup;
-            }
+        foreach (FinishedRuns::changedBy($flush) as $run) {
+            $touched[$run->setup->id->toRfc4122()] = $run->setup;
         }
         foreach ($touched as $setup) {
-            $this->keep($entities, $setup);
+            $this->keep($flush->getObjectManager(), $setup);
         }
     }
 
-    /** @return Sentence|null what was settled and is not what the runs say as they stand; null: nothing */
-    public function contradicted(EntityManagerInterface $entities, Setup $setup, bool $hold, Finding $now): ?Sentence
+    /** @return array<string, list<SettledLook>> of each setup, by its id, the oldest first */
+    public function of(EntityManagerInterface $entities, Comparison $comparison): array
     {
-        $asked = $entities->getRepository(SettledLook::class)->findBy(['setup' => $setup], ['createdAt' => 'ASC', 'id' => 'ASC']);
-        foreach ($asked as $look) {
+        $looks = [];
+        $oldestFirst = ['createdAt' => 'ASC', 'id' => 'ASC'];
+        foreach ($entities->getRepository(SettledLook::class)->findBy(['setup' => $comparison->setups->toArray()], $oldestFirst) as $look) {
+            $looks[$look->setup->id->toRfc4122()][] = $look;
+        }
+
+        return $looks;
+    }
+
+    /**
+     * @param list<SettledLook> $looks of the setup
+     *
+     * @return Sentence|null what was settled and is not what the runs say as they stand; null: nothing
+     */
+    public static function contradicted(array $looks, bool $hold, Finding $now): ?Sentence
+    {
+        foreach ($looks as $look) {
             $then = $hold ? $look->hold : $look->letsGo;
-            if (Answer::NotYet !== $then && $then !== $now->answer) {
+            if ($then->contradictedBy($now->answer)) {
                 return Sentence::of(
                     'looks.contradicted_'.($hold ? 'hold_' : 'release_').$then->value,
                     day: new Day($look->createdAt->format('Y-m-d')),

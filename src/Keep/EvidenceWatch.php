@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
-use App\Platform\Database\Flushed;
+use App\Test\FinishedRuns;
 use App\Test\Run;
-use App\Test\Standing;
 use Doctrine\Bundle\DoctrineBundle\Attribute\AsDoctrineListener;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
@@ -19,7 +18,7 @@ use Symfony\Component\Uid\Uuid;
 #[AsDoctrineListener(Events::postFlush)]
 final class EvidenceWatch
 {
-    /** @var array<string, string> runs that a flush changes though they were finished, by their id */
+    /** @var list<string> runs that a flush changes though they were finished */
     private array $changed = [];
 
     public function __construct(
@@ -31,36 +30,23 @@ final class EvidenceWatch
 
     public function onFlush(OnFlushEventArgs $flush): void
     {
-        $work = $flush->getObjectManager()->getUnitOfWork();
-        foreach (Flushed::entities($flush) as $entity) {
-            $run = match (true) {
-                $entity instanceof Standing => $entity->part->run,
-                $entity instanceof Run => $entity,
-                default => null,
-            };
-            if (null !== $run && null !== ($work->getOriginalEntityData($run)['finishedAt'] ?? null)) {
-                $id = $run->id->toRfc4122();
-                $this->changed[$id] = $id;
-            }
-        }
+        array_push($this->changed, ...array_map(static fn (Run $run): string => $run->id->toRfc4122(), FinishedRuns::changedBy($flush)));
     }
 
     public function postFlush(): void
     {
         [$changed, $this->changed] = [$this->changed, []];
-        foreach ($changed as $runId) {
-            foreach ($this->database->fetchFirstColumn(
-                "SELECT id FROM profile WHERE status = ? AND imported = 0 AND JSON_CONTAINS(document, JSON_QUOTE(?), '$.evidence.runIds')",
-                [Profile::VALIDATED, $runId],
-            ) as $id) {
-                $profile = \is_string($id) ? $this->entities->find(Profile::class, Uuid::fromBinary($id)) : null;
-                if (null !== $profile) {
-                    $this->recount->of($profile, true);
-                    $this->database->executeStatement(
-                        'UPDATE profile SET evidence_fails_since = ? WHERE id = ?',
-                        [$profile->evidenceFailsSince?->format('Y-m-d'), $profile->id->toBinary()],
-                    );
-                }
+        foreach ([] === $changed ? [] : $this->database->fetchFirstColumn(
+            "SELECT id FROM profile WHERE status = ? AND imported = 0 AND JSON_OVERLAPS(JSON_EXTRACT(document, '$.evidence.runIds'), ?)",
+            [Profile::VALIDATED, json_encode($changed, \JSON_THROW_ON_ERROR)],
+        ) as $id) {
+            $profile = \is_string($id) ? $this->entities->find(Profile::class, Uuid::fromBinary($id)) : null;
+            if (null !== $profile) {
+                $this->recount->of($profile, true);
+                $this->database->executeStatement(
+                    'UPDATE profile SET evidence_fails_since = ? WHERE id = ?',
+                    [$profile->evidenceFailsSince?->format('Y-m-d'), $profile->id->toBinary()],
+                );
             }
         }
     }

@@ -17,6 +17,7 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\OwnFactors;
+use Sitzplatz\Test\SetupLabel;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Uid\Uuid;
 
@@ -113,7 +114,7 @@ final readonly class ComparisonPlan
             Uuid::v7(),
             $this->now->time(),
             $comparison,
-            \chr(\ord('A') + $i),
+            SetupLabel::at($i),
             $i,
             $side,
             $side->current(),

@@ -154,14 +154,13 @@ final readonly class RunRepository
      * @param string      $where      of a run r
      * @param list<mixed> $parameters
      *
-     * @return iterable<array{setup: string, run: BegunRun, pull: PullKind, byVisit: bool}>
+     * @return iterable<array{setup: string, run: BegunRun, pull: PullKind}>
      */
     public function begun(string $where, array $parameters): iterable
     {
         foreach ($this->database->iterateAssociative(
-            "SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS id, r.status, r.visit, r.position, r.pull, r.started_at,
-                    JSON_VALUE(k.proof, '$.plateStays') = 1 OR COALESCE(JSON_VALUE(k.proof, '$.unit'), '') = 'visit' AS by_visit
-             FROM run r JOIN comparison k ON k.id = r.comparison_id WHERE $where ORDER BY r.position",
+            "SELECT LOWER(HEX(r.setup_id)) AS setup, LOWER(HEX(r.id)) AS id, r.status, r.visit, r.position, r.pull, r.started_at
+             FROM run r WHERE $where ORDER BY r.position",
             $parameters,
         ) as $row) {
             $status = RunStatus::from((string) $row['status']);
@@ -176,7 +175,6 @@ final readonly class RunRepository
                     RunStatus::Void === $status,
                 ),
                 'pull' => PullKind::from((string) $row['pull']),
-                'byVisit' => (bool) $row['by_visit'],
             ];
         }
     }

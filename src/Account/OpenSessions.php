@@ -42,6 +42,8 @@ final readonly class OpenSessions
         $this->entities->persist($session);
         $this->entities->flush();
         $this->end($request);
+        // Also where the same person signs in again, of whom the framework keeps the old one.
+        $request->getSession()->migrate(true);
         $request->getSession()->set(self::KEY, $session->id->toRfc4122());
     }
 

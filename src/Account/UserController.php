@@ -72,6 +72,7 @@ final readonly class UserController
             if (Role::Lead === $user->role && $user->active && ('lead' !== $body['role'] || !$body['active'])) {
                 $this->leads->staysOneBeside($user);
             }
+            $newRole = $user->role->value !== $body['role'];
             $user->displayName = $body['displayName'];
             $user->role = Role::from($body['role']);
             $user->active = $body['active'];
@@ -79,7 +80,7 @@ final readonly class UserController
                 $this->rule->check($body['password'], $user->name, $body['displayName']);
                 $user->passwordHash = $this->hasher->hashPassword($user, $body['password']);
             }
-            if (!$user->active || isset($body['password'])) {
+            if (!$user->active || $newRole || isset($body['password'])) {
                 $this->sessions->endAllOf($user);
             }
             $this->audit->note('account changed', $user->id, ['role' => $body['role'], 'active' => $body['active'], 'newPassword' => isset($body['password'])]);

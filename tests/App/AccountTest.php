@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Account\DigestedSessions;
 use App\Account\Leads;
 use App\Account\OpenSessions;
 use App\Account\User;
@@ -288,6 +289,50 @@ final class AccountTest extends ApiTestCase
         $this->signIn('lead');
         $user = $this->pick('/api/users', 'name', 'technician');
         $this->ask('PUT', "/api/users/{$user['id']}", ['version' => $user['version'], 'displayName' => $user['displayName'], 'role' => 'technician', 'active' => true, 'password' => 'seven grey seagulls'], 200);
+        $this->comeBack($tablet);
+        $this->ask('GET', '/api/overview', null, 401);
+    }
+
+    public function testWhoeverReadsTheTableOfSessionsGetsInWithNoneOfThem(): void
+    {
+        $pdo = $this->database()->getNativeConnection();
+        self::assertInstanceOf(\PDO::class, $pdo);
+        $sessions = new DigestedSessions($pdo, ['db_table' => 'session', 'lock_mode' => 0]);
+        $sessions->open('', 'sitzplatz');
+        $known = bin2hex(random_bytes(16));
+        $kept = fn (): array => $this->database()->fetchFirstColumn('SELECT sess_id FROM session WHERE sess_data = ?', ["signed in $known"]);
+        $sessions->write($known, "signed in $known");
+        self::assertSame([hash('sha256', $known)], $kept());
+        self::assertSame("signed in $known", $sessions->read($known));
+        self::assertSame('', $sessions->read(hash('sha256', $known)), 'What stands in the table opens nothing.');
+        self::assertTrue($sessions->updateTimestamp($known, "signed in $known"));
+        $sessions->destroy($known);
+        self::assertSame([], $kept());
+    }
+
+    /** What somebody saw of an old one, over a shoulder or in a copy, is of no use any more. */
+    public function testTheIdentifierOfASessionIsAnotherAfterSignInAndANewPassword(): void
+    {
+        $identifier = fn (): string => $this->browser->getRequest()->getSession()->getId();
+        $this->signIn('technician');
+        $seen = [$identifier()];
+        $this->signIn('technician');
+        $seen[] = $identifier();
+        $this->ask('PUT', '/api/password', ['old' => 'hilltop', 'password' => 'seven grey seagulls'], 204);
+        $seen[] = $identifier();
+        $this->ask('GET', '/api/overview', null, 200);
+        self::assertSame(end($seen), $identifier());
+        self::assertSame($seen, array_unique($seen));
+    }
+
+    public function testAnotherRoleEndsTheSessionsOfTheAccount(): void
+    {
+        $this->signIn('technician');
+        $tablet = $this->leave();
+        $this->signIn('lead');
+        $user = $this->pick('/api/users', 'name', 'technician');
+        $this->ask('PUT', "/api/users/{$user['id']}", ['version' => $user['version'], 'displayName' => $user['displayName'], 'role' => 'viewer', 'active' => true], 200);
+        self::assertSame([], array_values(array_filter($this->ask('GET', '/api/sessions', null, 200), static fn (array $each): bool => $each['person'] === $user['displayName'])));
         $this->comeBack($tablet);
         $this->ask('GET', '/api/overview', null, 401);
     }

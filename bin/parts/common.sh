@@ -23,22 +23,25 @@ become() {
     if is_root; then exec setpriv --reuid="$user" --regid="$user" --init-groups -- "$@"; else exec "$@"; fi
 }
 
-# use_data_folder FOLDER: sets VAR. Where the servers' own users cannot enter it, a place under /var/lib stands in.
-use_data_folder() {
-    local wanted=$1
+# find_data_folder FOLDER: sets NAMED and VAR. Where the servers' own users cannot enter it, a place under /var/lib stands in for it.
+find_data_folder() {
+    local wanted=$1 home
     mkdir -p "$wanted" 2>/dev/null || fail "The data folder $wanted cannot be made. Set SITZPLATZ_VAR to one that can."
-    VAR=$(cd "$wanted" && pwd -P)
-    if is_root; then
-        chmod a+x "$VAR"
-        if ! as_user nobody test -x "$VAR" 2>/dev/null; then
-            local home
-            home=/var/lib/sitzplatz/$(printf '%s' "$VAR" | sha256sum | cut -c1-12)
-            mkdir -p "$home"
-            chmod a+x /var/lib/sitzplatz "$home"
-            printf '%s\n' "$home" > "$VAR/home"
-            VAR=$home
-        fi
-    fi
+    NAMED=$(cd "$wanted" && pwd -P)
+    VAR=$NAMED
+    is_root || return 0
+    chmod a+x "$NAMED"
+    as_user nobody test -x "$NAMED" 2>/dev/null && return
+    home=/var/lib/sitzplatz/$(printf '%s' "$NAMED" | sha256sum | cut -c1-12)
+    mkdir -p "$home"
+    chmod a+x /var/lib/sitzplatz "$home"
+    VAR=$home
+}
+
+# use_data_folder FOLDER: finds it, and makes what is in it.
+use_data_folder() {
+    find_data_folder "$1"
+    [ "$VAR" = "$NAMED" ] || printf '%s\n' "$VAR" > "$NAMED/home"
     mkdir -p "$VAR/log" "$VAR/cache" || fail "The data folder $VAR cannot be written. Set SITZPLATZ_VAR to one that can."
     if is_root; then
         # What others could put there, we would follow.
@@ -114,8 +117,10 @@ install_servers() {
 
 node_is_new_enough() { node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' 2> /dev/null; }
 
+# Beside the code, not beside the data: who puts a data folder here puts no program here.
 install_node() {
-    PATH=$VAR/node/node_modules/.node/bin:$PATH
+    local place=$ROOT/.node
+    PATH=$place/node_modules/.node/bin:$PATH
     command -v node > /dev/null && command -v npm > /dev/null && node_is_new_enough && return
     command -v npm > /dev/null || apt_install nodejs npm
     node_is_new_enough && return
@@ -126,8 +131,8 @@ install_node() {
         *) fail "Node $(node -v) is too old; install 20.19 or newer." ;;
     esac
     say "Fetching a newer Node"
-    npm install --prefix "$VAR/node" --no-save --no-package-lock --silent "$package@20.20.2" > "$VAR/log/node.log" 2>&1 || fail "Node could not be fetched; $VAR/log/node.log says why."
-    ln -sfn "$package" "$VAR/node/node_modules/.node"
+    npm install --prefix "$place" --no-save --no-package-lock --silent "$package@20.20.2" > "$VAR/log/node.log" 2>&1 || fail "Node could not be fetched; $VAR/log/node.log says why."
+    ln -sfn "$package" "$place/node_modules/.node"
     hash -r
     node_is_new_enough || fail "The Node that was fetched does not run here; install 20.19 or newer."
 }

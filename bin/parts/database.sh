@@ -82,3 +82,14 @@ await_database() {
         sleep 0.2
     done
 }
+
+# knows_change VERSION: whether this checkout has that change of the tables, as its name stands in the database.
+knows_change() { [ -e "$ROOT/migrations/$(basename "${1//\\//}").php" ]; }
+
+# no_later_version COMPLAINT: what a later version made of the tables, this one would write wrongly.
+no_later_version() {
+    local each
+    while read -r each; do
+        knows_change "$each" || fail "$1"
+    done < <(database_root mariadb -N -r -e 'SELECT version FROM doctrine_migration_versions' sitzplatz 2> /dev/null)
+}

@@ -88,12 +88,26 @@ supervisor() { supervisorctl -c "$RUN/supervisor.conf" "$@"; }
 
 await_database
 console() { php "$APP/bin/console" "$@"; }
+no_later_version "$VAR was made by a later version of Sitzplatz. Start it with that version, or put back a backup from before it."
+# Compiled code of the app lies in the data folder. One that was brought here from elsewhere has none that is run: beside the code
+# stands by which word we know our own.
+OWN_CACHES=$ROOT/vendor/.caches/$(printf '%s' "$VAR" | sha256sum | cut -c1-12)
+caches_are_ours() { [ -s "$VAR/cache/word" ] && [ "$(cat "$VAR/cache/word")" = "$(cat "$OWN_CACHES.word" 2> /dev/null)" ]; }
 forget_caches() {
     rm -rf "$VAR/cache/"*-by-*
     as_user www-data find "$VAR/cache/prod" -mindepth 1 -delete
+    random_word | tee "$OWN_CACHES.word" > "$VAR/cache/word"
 }
-once "$VAR/cache/made" "$APP/src" "$APP/core" "$APP/config" "$APP/catalogue" "$APP/translations" "$APP/templates" "$APP/vendor/.made" -- forget_caches
+if mkdir -p "$ROOT/vendor/.caches" 2> /dev/null && [ -w "$ROOT/vendor/.caches" ]; then
+    caches_are_ours || rm -f "$OWN_CACHES"
+    once "$OWN_CACHES" "$APP/src" "$APP/core" "$APP/config" "$APP/catalogue" "$APP/translations" "$APP/templates" "$APP/vendor/.made" -- forget_caches
+else
+    OWN_CACHES=$VAR/cache/nobody
+    forget_caches
+fi
 SITZPLATZ_DATABASE_URL=$(schema_url sitzplatz) console doctrine:migrations:migrate --no-interaction --allow-no-migration > "$VAR/log/migrate.log" 2>&1 || { tail -n 12 "$VAR/log/migrate.log" >&2; fail "The tables could not be brought up to date; $VAR/log/migrate.log says why."; }
+KEY=$(sed -n 's/^SITZPLATZ_BACKUP_KEY=//p' "$VAR/app.env")
+console sitzplatz:backup:key "${KEY:-$VAR/backup.key}" ${KEY:+--chosen} || fail "The key of the backups cannot be used."
 if [ "$DEMO" = 1 ]; then console sitzplatz:demo:load --once ${SITZPLATZ_DEMO_WITHOUT_YEAR:+--without-year}; fi
 as_user www-data env SITZPLATZ_VAR="$VAR" php "$APP/bin/console" cache:warmup > "$VAR/log/warmup.log" 2>&1 || { tail -n 12 "$VAR/log/warmup.log" >&2; fail "The app does not start; $VAR/log/warmup.log says why."; }
 supervisor start php web "beside:*" > "$VAR/log/started.log" 2>&1 || { cat "$VAR/log/started.log" >&2; fail "The servers could not be started; $VAR/log/supervisor.log says why."; }

@@ -8,6 +8,7 @@ use App\Account\CurrentUser;
 use App\Account\Role;
 use App\Care\PlateHistory;
 use App\Keep\Profile;
+use App\Platform\Backup\KnownKey;
 use App\Platform\Http\Answer;
 use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
@@ -44,6 +45,7 @@ final readonly class OverviewController
         private Catalogue $catalogue,
         private ClockInterface $clock,
         private CurrentUser $current,
+        private KnownKey $backupKey,
     ) {
     }
 
@@ -92,6 +94,7 @@ final readonly class OverviewController
                 ...$this->care(),
                 ...(Role::Lead === $role ? $this->unsigned() : []),
                 ...self::open($open, $counts),
+                ...(Role::Lead === $role ? $this->backups() : []),
             ],
         };
     }
@@ -186,6 +189,19 @@ final readonly class OverviewController
         $waiting = $this->entities->getRepository(Profile::class)->findBy(['status' => Profile::UNSIGNED], ['createdAt' => 'ASC'], self::MOST_PROFILES);
 
         return array_map(static fn (Profile $profile): array => self::profile($profile, 'next.waits_for_lead'), $waiting);
+    }
+
+    /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> what nobody can catch up on when the disk is dead */
+    private function backups(): array
+    {
+        $key = $this->backupKey->state();
+
+        return 'to_write_down' !== ($key['state'] ?? null) ? [] : [[
+            'kind' => 'backup',
+            'id' => $key['id'],
+            'title' => Sentence::of('next.backup_key'),
+            'sentence' => Sentence::of('next.backup_key_lost'),
+        ]];
     }
 
     /** @return list<array{kind: string, id: string, title: Sentence, sentence: Phrase|string}> */

@@ -265,6 +265,23 @@ final class ShelfScreensTest extends BrowserTestCase
         $this->assertFits('the log');
     }
 
+    public function testALeadSaysThatTheKeyOfTheBackupsIsWrittenDown(): void
+    {
+        $this->signIn('lead');
+        $this->click('//a[contains(., "Write down the key of the backups")]');
+        $this->see('Anybody with a backup can read it.');
+        $this->fill('Its last four signs', 'ABC-');
+        $this->press('I have it');
+        $this->see('The key ends otherwise.');
+        $key = (string) file_get_contents(\dirname((string) getenv('SITZPLATZ_TEST_SOCKET'), 3).'/backup.key');
+        $this->fill('Its last four signs', strtolower(substr(trim($key), -4)));
+        $this->press('I have it');
+        $this->see('without it nobody opens a backup');
+        $this->open('/');
+        $this->see('Good day');
+        self::assertStringNotContainsString('key of the backups', $this->page->getPageSource());
+    }
+
     public function testALeadKeepsTheAccounts(): void
     {
         $this->signIn('lead');

@@ -9,7 +9,7 @@ final class BrokenSeal extends \RuntimeException
 {
     public static function noSeal(): self
     {
-        return new self('This is not sealed by this app.');
+        return new self('No key of this app has proven this.');
     }
 
     public static function wrongKeyOrChanged(): self

@@ -12,14 +12,15 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Seals what comes in, or opens it again; for bin/backup and bin/restore. */
-#[AsCommand('sitzplatz:seal', 'Encrypts the input with the key in a file, or opens it again.')]
+/** Proves or seals what comes in, or opens it again; for bin/backup and bin/restore. */
+#[AsCommand('sitzplatz:seal', 'Encrypts the input with the key in a file, or opens it again; or only proves whose it is.')]
 final class SealCommand extends Command
 {
     protected function configure(): void
     {
         $this->addArgument('key', InputArgument::REQUIRED, 'A file with the key: a line of 20 characters at least.');
-        $this->addOption('open', null, InputOption::VALUE_NONE, 'Open what is sealed.');
+        $this->addOption('prove', null, InputOption::VALUE_NONE, 'Leave it readable, with a proof that nobody changed it.');
+        $this->addOption('open', null, InputOption::VALUE_NONE, 'Open what is sealed or proven.');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -33,7 +34,12 @@ final class SealCommand extends Command
             return self::INVALID;
         }
         try {
-            true === $input->getOption('open') ? Seal::open(\STDIN, \STDOUT, trim($key)) : Seal::close(\STDIN, \STDOUT, trim($key));
+            $key = BackupKey::of($key);
+            match (true) {
+                true === $input->getOption('open') => Seal::open(\STDIN, \STDOUT, $key),
+                true === $input->getOption('prove') => Seal::prove(\STDIN, \STDOUT, $key),
+                default => Seal::close(\STDIN, \STDOUT, $key),
+            };
         } catch (BrokenSeal $e) {
             $errors->writeln($e->getMessage());
 

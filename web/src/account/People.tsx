@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import { api, ask, type Schemas } from '../api/client';
-import { networkQuery, settingsQuery, useChange, usersQuery } from '../api/queries';
+import { backupKeyQuery, networkQuery, settingsQuery, useChange, usersQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft, useKey } from '../ui/draft';
@@ -11,6 +11,7 @@ import { DraftDialog, DraftForm } from '../ui/DraftForm';
 import { CheckField, NumberField, SelectField, TextField, type Option } from '../ui/Field';
 import { Fault } from '../ui/Notice';
 import { QrCode } from '../ui/QrCode';
+import { day } from '../ui/quantity';
 import { as, flag, number, text, whole, words } from '../ui/shape';
 import { MarginNote, Sheet } from '../ui/Sheet';
 import { USER_ROLE_WORDS } from '../ui/words';
@@ -34,6 +35,7 @@ export function People() {
             }
             margin={
                 <>
+                <Backups />
                 <Tablets />
                 <OnePerson />
                 <MarginNote title={say('account.three_roles')}>
@@ -102,6 +104,24 @@ function OnePerson() {
                 <TextField label={say('account.address_of_the_app')} hint={say('account.address_in_words')} {...reached.at('address')} />
             </DraftForm>
             <Fault error={save.error} />
+        </MarginNote>
+    );
+}
+
+const LAST_GROUP = whole({ lastGroup: words() });
+
+/** Backups are sealed once somebody has the key on paper: whoever loses it loses every one of them. */
+function Backups() {
+    const { data: key } = useSuspenseQuery(backupKeyQuery);
+    const draft = useDraft({ start: () => ({ lastGroup: '' }), schema: LAST_GROUP, send: ({ lastGroup }) => ask(api.POST('/api/backup-key', { body: { lastGroup } })), touches: ['backup-key', 'overview'] });
+    return (
+        <MarginNote title={say('account.backups')}>
+            <p>{say(`account.backup_key_${key.state}`, { day: key.writtenDownOn === null ? '' : day(key.writtenDownOn) })}</p>
+            {key.state === 'to_write_down' ? (
+                <DraftForm draft={draft} send={say('account.i_have_it')} tone="plain" className="flex flex-col gap-2">
+                    <TextField label={say('account.its_last_four_signs')} {...draft.at('lastGroup')} autoComplete="off" />
+                </DraftForm>
+            ) : null}
         </MarginNote>
     );
 }

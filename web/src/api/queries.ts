@@ -33,6 +33,7 @@ export const usersQuery = from(['users'], ({ signal }) => ask(api.GET('/api/user
 export const openSessionsQuery = from(['sessions'], ({ signal }) => ask(api.GET('/api/sessions', { signal })));
 /** Where tablets and phones reach the app. */
 export const networkQuery = queryOptions({ queryKey: ['network'], queryFn: ({ signal }) => ask(api.GET('/api/network', { signal })), staleTime: Infinity });
+export const backupKeyQuery = from(['backup-key'], ({ signal }) => ask(api.GET('/api/backup-key', { signal })));
 /** A list that grows without end, read page by page. */
 export type PagedList<Row> = { key: string[]; read: (find: string, after: string, signal: AbortSignal) => Promise<Row[]> };
 

@@ -110,6 +110,12 @@ function NextLink({ next, className, children }: { next: Next; className: string
                     {children}
                 </Link>
             );
+        case 'backup':
+            return (
+                <Link to="/people" className={className}>
+                    {children}
+                </Link>
+            );
     }
 }
 

@@ -122,6 +122,9 @@ final class AgainstLimitTest extends TestCase
         self::assertEqualsWithDelta(9.465280942563, $judged->upper ?? \NAN, 1e-6);
         self::assertSame(Answer::Yes, $judged->clears);
         self::assertSame(Answer::NotYet, ValueAgainstLimit::of(self::values($pulls, 0.1), 9, false, PullRule::MiddleOfLogs, Design::Fixed, 5, 5)->clears);
+        // Equal readings have the spread that the step hides, as a share of their middle; R: s <- 1/sqrt(12)/5; exp(log(5) + c(-1, 1)*qt(.95, 2)*s/sqrt(3)) + c(-.5, .5)
+        $equal = ValueAgainstLimit::of(self::values([5.0, 5.0, 5.0], 1.0), 12, false, PullRule::MiddleOfLogs, Design::Fixed, 3, 3);
+        self::assertEqualsWithDelta([4.03626986977, 6.01113595921], [$equal->lower, $equal->upper], 1e-9);
     }
 
     public function testAScaleTakesHalfItsStepOffTheBound(): void

@@ -41,6 +41,15 @@ final class ComparisonJudgementTest extends TestCase
         self::assertArrayNotHasKey('reason', $pull['overall']);
     }
 
+    public function testAForceBecomesAStressAndALiftDoesNot(): void
+    {
+        $csv = $this->csv("A,1,lift,0.2,mm,exact\nA,2,lift,0.4,mm,exact\nA,1,pull_cold,6,N,exact\nA,2,pull_cold,12,N,exact\n");
+        $measures = ComparisonJudgement::of($csv->records())->toArray(90.0)['measures'];
+        self::assertArrayNotHasKey('mean_mpa', $measures['lift']['setups'][0]);
+        self::assertEqualsWithDelta(0.1, $measures['pull_cold']['setups'][0]['mean_mpa'], 1e-12);
+        self::assertArrayNotHasKey('mean_mpa', ComparisonJudgement::of($csv->records())->toArray()['measures']['pull_cold']['setups'][0]);
+    }
+
     public function testHeldRatesStandBesideTheMeans(): void
     {
         $table = '';

@@ -52,6 +52,26 @@ final class NextRunTest extends TestCase
         self::assertNull(self::next([self::open('A', self::good(6), $plan, runsOpen: 1)], $plan)->setup, 'A planned run comes first.');
     }
 
+    /** By pulls each question has runs of its own: what is settled takes none. By counts every run answers for both, and they go evenly. */
+    public function testTheKindOfTheNextPullIsThatOfTheOpenQuestion(): void
+    {
+        $kind = static fn (SetupRecord $record, ProofPlan $plan): ?PullKind => self::next([new OpenSetup('A', $record, SetupJudgement::of($record, $plan), 'p1')], $plan)->pull;
+        $mean = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Adaptive, 20, 10, 10);
+        $holds = self::pulls([40.0, 41.0, 40.5, 39.8, 40.2], [11.2, 13.0, 12.1, 11.5, 12.6, 11.9]);
+        self::assertSame([Answer::Yes, Answer::NotYet], [SetupJudgement::of($holds, $mean)->hold->answer, SetupJudgement::of($holds, $mean)->release->answer]);
+        self::assertSame(PullKind::Cold, $kind($holds, $mean));
+        $letsGo = self::pulls([20.5, 19.0, 21.0, 20.0, 18.8, 21.4], [4.0, 4.1, 4.2, 3.9, 4.0]);
+        self::assertSame([Answer::NotYet, Answer::Yes], [SetupJudgement::of($letsGo, $mean)->hold->answer, SetupJudgement::of($letsGo, $mean)->release->answer]);
+        self::assertSame(PullKind::Hot, $kind($letsGo, $mean));
+        self::assertSame([PullKind::Hot, PullKind::Cold], [$kind(self::pulls([20.5], [11.9, 12.1]), $mean), $kind(self::pulls([20.5, 19.0], [11.9]), $mean)], 'Both are open.');
+        $counts = new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Counts, 0.8, 0, Design::Adaptive, 60, 40, 20);
+        $counted = self::pulls(array_fill(0, 20, 40.0), array_fill(0, 11, 4.0));
+        self::assertSame([Answer::Yes, Answer::NotYet], [SetupJudgement::of($counted, $counts)->hold->answer, SetupJudgement::of($counted, $counts)->release->answer]);
+        self::assertSame(PullKind::Hot, $kind($counted, $counts), 'Half of the hot ones, and more of the cold ones.');
+        $cold = new ProofPlan(new Limits(null, 12, Effort::Flex), Criterion::Mean, 0.8, 0, Design::Adaptive, 10, 0, 10);
+        self::assertSame(PullKind::Cold, $kind(self::pulls([], [11.0]), $cold), 'No hot ones were planned.');
+    }
+
     public function testSettledSpoiledAndBeatenSetupsLeave(): void
     {
         $plan = self::counted();

@@ -110,6 +110,43 @@ final class PlanChanceTest extends TestCase
         self::assertEqualsWithDelta(6.0, $open->runs, 1e-9);
     }
 
+    /** What a plan can show is drawn from three spreads short of the limit to five beyond it, and over all shares. */
+    public function testThePictureGoesOverAllQualities(): void
+    {
+        $truths = static fn (array $points): array => array_map(static fn (PlanChance $each): float => round($each->truth, 9), $points);
+        $pulls = PlanChance::curve(self::pullPlan(Criterion::MiddleOfLogs, 5), true);
+        self::assertEqualsWithDelta(array_map(static fn (int $i): float => -3 + 0.2 * $i, range(0, 40)), $truths($pulls), 1e-9);
+        $counted = new ProofPlan(new Limits(null, null, Effort::Flex), Criterion::Counts, 0.8, 0, Design::Adaptive, 14, 0, 14);
+        $shares = PlanChance::curve($counted, true);
+        self::assertEqualsWithDelta(array_map(static fn (int $i): float => 0.025 * $i, range(0, 40)), $truths($shares), 1e-9);
+        foreach ([...$pulls, ...$shares] as $each) {
+            self::assertGreaterThanOrEqual(0.0, min($each->passes, $each->refuted));
+            self::assertLessThanOrEqual(1.0, max($each->passes, $each->refuted));
+        }
+        self::assertEqualsWithDelta([0.5, 1.0, 2.0, 3.0, 5.0], $truths(PlanChance::table(self::pullPlan(Criterion::MiddleOfLogs, 5), true)), 1e-12);
+        self::assertEqualsWithDelta([0.9, 0.95, 0.98, 0.995], $truths(PlanChance::table($counted, true)), 1e-12);
+    }
+
+    /** R, uniroot: pt(qt(.95, 7), 7, sqrt(8)*d, lower = FALSE) = 0.8 at d = 0.978; x^14 = 0.8 at 0.984; pbinom(8, 14, x) = 0.8 at 0.494. */
+    public function testWhatAPlanSeesIsWhatItSaysInEightCasesOfTen(): void
+    {
+        $sees = static fn (ProofPlan $plan, bool $byPulls): string => Said::of(PlanChance::sees(PlanChance::curve($plan, true), $byPulls));
+        self::assertSame('chance.sees_pulls good=0.98 bad=0.98', (string) preg_replace('/(0\.\d\d)\d+/', '$1', $sees(self::pullPlan(Criterion::MiddleOfLogs, 8), true)));
+        $plan = static fn (int $runs): ProofPlan => new ProofPlan(new Limits(null, null, Effort::Flex), Criterion::Counts, 0.8, 0, Design::Fixed, $runs, 0, $runs);
+        self::assertMatchesRegularExpression('/^chance\.sees_runs good=0\.98\d* bad=0\.49\d*$/', $sees($plan(14), false));
+        self::assertStringStartsWith('chance.sees_bad_runs bad=', $sees($plan(8), false), 'Eight runs cannot show four in five.');
+        self::assertSame('chance.sees_nothing', $sees($plan(0), false));
+    }
+
+    /** Of good setups a plan is warned: one spread beyond the limit by a mean, two by the middle, three where nearly all have to clear it. */
+    public function testAPlanIsWarnedByWhatAGoodSetupWouldCome(): void
+    {
+        self::assertEqualsWithDelta([1.0, 1.0, 2.0, 3.0, 3.0], array_map(PlanChance::good(...), [PullRule::Mean, PullRule::MiddleOfLogs, PullRule::Middle, PullRule::Share, PullRule::NearlyAll]), 1e-12);
+        // Of middle pulls on logarithms eleven show it in 92 of 100, ten in 89.8 (R, as above). R: n with 0.9875^n <= 0.05 is 239, with 0.985^n is 199.
+        self::assertSame([199, null], [PlanChance::fewestRuns(0.985, 0), PlanChance::fewestRuns(0.9875, 0)]);
+        self::assertContains('chance.pulls_low question=question.both chance=0.3218 distance=1 n=3 enough=11', Said::all(PlanChance::warnings(self::pullPlan(Criterion::MiddleOfLogs, 3))));
+    }
+
     public function testWhatAPlanClaimsIsSaidWithWhatIsKnownToBreakIt(): void
     {
         $said = static fn (Criterion $criterion, Design $design, bool $byVisit = false): array => array_map(

@@ -105,6 +105,29 @@ final class SetupJudgementTest extends TestCase
         )->verdict, 'Looked at after each run, four of each are enough here.');
     }
 
+    /** Pulls that are counted have to be carried out too where there is one look; looked at after each, what they show so far is said. */
+    public function testACountOfPullsAtOneLookHasToBeCarriedOut(): void
+    {
+        $said = static fn (Design $design, float ...$hot): string => Said::of(SetupJudgement::of(
+            new SetupRecord('A', self::runs(array_values($hot), [], 0, 1, 0)),
+            self::plan(design: $design, criterion: Criterion::WithoutLaw),
+        )->hold->reasons[0]);
+        self::assertSame('pulls.planned measure=measure.pull_hot n=3 planned=6', $said(Design::Fixed, 30.0, 31.0, 32.0));
+        self::assertStringStartsWith('pulls.middle_not_yet ', $said(Design::Adaptive, 30.0, 31.0, 32.0));
+        self::assertStringStartsWith('pulls.middle_not_yet ', $said(Design::Fixed, 30.0, 31.0, 32.0, 19.0, 18.0, 21.0), 'All six were made.');
+    }
+
+    public function testTheFirstRunsAreThoseWithAllThatBelongsToThem(): void
+    {
+        $runs = self::runs([30.0, 31.0], [4.0], 0, 1, 0);
+        $record = new SetupRecord('A', $runs, ['v1', 'v2', 'v3'], ['1', '1', '2'], true, [PullKind::Hot, PullKind::Cold, PullKind::Cold]);
+        $first = $record->first(2);
+        self::assertSame(
+            [\array_slice($runs, 0, 2), ['v1', 'v2'], ['1', '1'], true, [PullKind::Hot, PullKind::Cold]],
+            [$first->runs, $first->units, $first->visits, $first->takenHot, $first->pulls],
+        );
+    }
+
     public function testWhatWasSettledStandsUnlessTheCountRefutesIt(): void
     {
         $settled = self::runs(\array_slice(self::HOT, 0, 4), [], 0, 1, 0);

@@ -162,6 +162,41 @@ final class WhatItComesToTest extends TestCase
         self::assertStringNotContainsString('scale', implode(' ', $said($record(1.001), 2)), 'A scale that is right to half a percent is right.');
     }
 
+    /** A mean hides a weak part in seven unless there are pulls enough; a share that was counted does not. */
+    public function testWhatFewPullsCannotShowIsSaidOfThoseThatHoldByThem(): void
+    {
+        /** @param list<float> ...$pulls */
+        $said = static function (ProofPlan $plan, array ...$pulls): array {
+            $records = [];
+            foreach (array_values($pulls) as $i => $of) {
+                $records[] = new SetupRecord('ABC'[$i], self::runs(array_values($of), 1.0));
+            }
+
+            return self::weak($plan, ...$records);
+        };
+        $plan = static fn (Criterion $criterion, int $n, Design $design = Design::Fixed): ProofPlan => new ProofPlan(new Limits(20.0, null, Effort::Flex), $criterion, 0.8, 0, $design, $n, $n, 0);
+        $good = [31.2, 28.4, 33.9, 30.1, 27.2, 34.0];
+        $atTheLimit = [20.2, 19.4, 20.9, 20.1, 19.2, 20.0];
+        self::assertSame(['weak.unseen setups=[A]'], $said($plan(Criterion::Mean, 6), $good, $atTheLimit), 'What is open claims nothing.');
+        self::assertSame(['weak.unseen setups=[A; C]'], $said($plan(Criterion::Mean, 6), $good, $atTheLimit, $good));
+        $many = [...$good, ...$good, ...$good, ...$good];
+        self::assertSame([], $said($plan(Criterion::Mean, 24), $many), 'Twenty-four would show it.');
+        self::assertSame(['weak.unseen setups=[A]'], $said($plan(Criterion::Mean, 24, Design::Adaptive), $many), 'Unless the looking may have ended before.');
+        self::assertSame([], $said($plan(Criterion::WithoutLaw, 18), \array_slice($many, 0, 18)), 'Counted against the share.');
+        self::assertSame([], $said($plan(Criterion::Counts, 14), \array_slice($many, 0, 14)));
+    }
+
+    public function testHalfOfThePullsOrMoreAtTheEndOfTheScaleIsAWeakPoint(): void
+    {
+        $said = static fn (int $atTheEnd): string => implode(' ', self::weak(self::plan(20.0), new SetupRecord('A', array_map(
+            static fn (int $i): array => [new Reading(Measure::Held, 1), new Reading(Measure::PullHot, 49.0, $i < $atTheEnd, 0.0, 1.0)],
+            range(0, 5),
+        ))));
+        self::assertStringNotContainsString('weak.bounds', $said(2));
+        self::assertStringContainsString('weak.bounds setup=A measure=measure.pull_hot bounds=3 n=6', $said(3));
+        self::assertStringNotContainsString('weak.bounds', $said(0));
+    }
+
     public function testWhatIsDoneNext(): void
     {
         $passed = self::judge([31.2, 28.4, 33.9, 30.1, 27.2, 34.0], 1.0, self::plan(20.0));
@@ -198,6 +233,23 @@ final class WhatItComesToTest extends TestCase
         }
 
         return $records;
+    }
+
+    /** @return list<string> of setups against which nothing else stands */
+    private static function weak(ProofPlan $plan, SetupRecord ...$records): array
+    {
+        return Said::all(WeakPoints::of(
+            array_values($records),
+            array_values(array_map(static fn (SetupRecord $each): SetupJudgement => SetupJudgement::of($each, $plan), $records)),
+            $plan,
+            VariedFactors::between([['surface' => 'glass']]),
+            array_fill(0, \count($records), ['voids' => 0, 'alone' => 0]),
+            false,
+            0,
+            ['waiting' => 0, 'warm' => 0, 'simulated' => 0],
+            ['surfaces' => 1, 'plates' => 2, 'lots' => 2, 'materials' => 1],
+            ['otherFile' => 0, 'roomLowC' => 20.0, 'roomHighC' => 20.0],
+        ));
     }
 
     private static function plan(float $hotAtLeastN): ProofPlan

@@ -44,6 +44,18 @@ final class AcceptanceTest extends TestCase
         self::assertSame($runs, (new AcceptancePlan($reliability, $confidence, $failures))->runsNeeded);
     }
 
+    public function testAPlanThatIsNoneSaysWhatItWasGiven(): void
+    {
+        foreach ([[0.8, 0.9, 2, '0 <= k <= 1, k = 2'], [0.8, 0.9, -1, '0 <= k <= 1, k = -1'], [1.0, 0.9, 0, '1'], [0.8, 0.0, 0, '0']] as [$reliability, $confidence, $failures, $told]) {
+            try {
+                new AcceptancePlan($reliability, $confidence, $failures);
+                self::fail("$reliability $confidence $failures");
+            } catch (InvalidArgument $e) {
+                self::assertStringContainsString($told, $e->getMessage());
+            }
+        }
+    }
+
     /** "Enough for a profile" said 29 runs where Keep asked 11: what a plan is sized for is one of the levels that Keep offers. */
     public function testWhatAPlanIsSizedForIsALevelOfKeep(): void
     {

@@ -27,6 +27,19 @@ final class CoverageTest extends TestCase
         self::assertSame(9, Coverage::of([self::printed(null, 9, 32.0), self::printed(null, 4, 36.0)], [self::seat(null, exposureS: 32.0)])->covered, 'A resin is told by its exposure.');
     }
 
+    /** What was validated on one side vouches for that side; what was validated on any of the kind, for all. */
+    public function testAProfileOfOneSideIsNoneOfAnother(): void
+    {
+        $seat = static fn (?string $side): SignedSeat => new SignedSeat('pla', 'North bay', $side, 'pei_textured', null, 55.0, null, false, false, 'profile', null, 2);
+        $printed = self::printed(55.0, 1);
+        self::assertTrue($seat('P1')->covers($printed));
+        self::assertTrue($seat(null)->covers($printed));
+        self::assertFalse($seat('P2')->covers($printed));
+        foreach ([['petg', 'North bay', 'P1', 'pei_textured', null], ['pla', 'Dome', 'P1', 'pei_textured', null], ['pla', 'North bay', 'P1', 'glass', null], ['pla', 'North bay', 'P1', 'pei_textured', 'stick']] as [$material, $printer, $side, $surface, $agent]) {
+            self::assertFalse($seat(null)->covers(new Printed($material, $printer, $side, $surface, $agent, 55.0, null, 1, 1, null)), "$material $printer $surface $agent");
+        }
+    }
+
     public function testAFieldSaysWhatIsWorthTheMostThereAndHowFarItReaches(): void
     {
         $seats = [self::seat(55.0, trial: true), self::seat(55.0, doubted: true, longest: 600.0), self::seat(55.0, longest: 24.0), self::seat(60.0, longest: 90.0)];

@@ -21,6 +21,7 @@ use Sitzplatz\Statistics\SelfStartingCusum;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Tests\Core\Words\Said;
 
 final class DriftTest extends TestCase
 {
@@ -117,6 +118,7 @@ final class DriftTest extends TestCase
         $pulls = static fn (bool $hot, int $readings = 6): PullWatch => new PullWatch($hot, $readings, 30.0167, 2.0341, array_map(static fn (float $n, int $i): array => ['n' => $n, 'at' => "2026-02-0$i"], $later, range(1, 7)));
         $hot = Drift::of([], 0.8, null, [$pulls(true), $pulls(false)]);
         self::assertSame([DriftKind::HotPull, '2026-02-07', 'drift.hot_pull'], [$hot->kind, $hot->on, $hot->sentence->key], 'Less force while hot is less hold.');
+        self::assertStringContainsString('pulls=7 mean=25.6429 was=30.0167', Said::of($hot->sentence));
         self::assertNull(Drift::of([], 0.8, null, [$pulls(false)])->kind, 'Less force when cold is no harm.');
         self::assertCount(2, Drift::of([], 0.8, null, [$pulls(true, 3)])->charts, 'Three pulls say too little of their spread.');
         $this->expectException(InvalidArgument::class);

@@ -31,7 +31,7 @@ final class ShopReportTest extends TestCase
         self::assertSame(['2026-10', '2026-11'], array_keys($report->months));
         self::assertSame(['pla', 'petg'], array_keys($report->materials), 'The most printed first.');
         self::assertSame(['held' => 14, 'lifted' => 0, 'came_off' => 2, 'plate_shifted' => 0], $report->ends);
-        self::assertSame('report.in_short', $report->sentence()->key);
+        self::assertSame('report.in_short prints=16 came=13 share=0.8125 lost=8400', Said::of($report->sentence()));
     }
 
     public function testEnergyIsSummedOverThoseOfWhichItIsKnown(): void

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Statistics;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Statistics\Internal\WeibullPivots;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\WeibullTolerance;
 
@@ -36,6 +37,31 @@ final class WeibullToleranceTest extends TestCase
         $bounds = WeibullTolerance::of($values, $tenth);
         self::assertEqualsWithDelta($lower, $bounds->lower($error), 0.003 * $lower);
         self::assertEqualsWithDelta($upper, $bounds->upper($error), 0.003 * $upper);
+    }
+
+    /** No figure of the table is a slip: quantiles rise with their level, and go evenly in 1/n from one n to the next. */
+    public function testTheTableOfPivotsIsEven(): void
+    {
+        foreach ([WeibullPivots::TENTH, WeibullPivots::NINE_TENTHS] as $table) {
+            $ns = array_keys($table);
+            foreach ($table as $n => $row) {
+                self::assertSameSize(WeibullPivots::LEVELS, $row);
+                $sorted = $row;
+                sort($sorted);
+                self::assertSame($sorted, $row, "n = $n");
+            }
+            for ($i = 1; $i < \count($ns) - 1; ++$i) {
+                [$before, $n, $after] = [$ns[$i - 1], $ns[$i], $ns[$i + 1]];
+                $share = (1 / $n - 1 / $before) / (1 / $after - 1 / $before);
+                foreach (array_keys(WeibullPivots::LEVELS) as $level) {
+                    $even = (1 - $share) * $table[$before][$level] + $share * $table[$after][$level];
+                    // The tails of the smallest samples bend by more.
+                    self::assertEqualsWithDelta(1.0, $table[$n][$level] / $even, match ($n) {
+                        4 => 0.4, 5 => 0.18, default => 0.1
+                    }, "n = $n, level ".WeibullPivots::LEVELS[$level]);
+                }
+            }
+        }
     }
 
     /** @return iterable<array{int, bool, list<float>}> n, whether a tenth, pivots at 0.3, 5, 95 and 99.7 % by R */

@@ -43,6 +43,9 @@ final class CoolingTraceTest extends TestCase
     {
         self::assertNull(self::trace(self::SAMPLES)->secondsTo(20.0, 21.0), 'The room is warmer.');
         self::assertNull(self::trace(\array_slice(self::SAMPLES, 0, 2))->secondsTo(30.0, 21.0), 'Two samples are no trend.');
+        self::assertNull(self::trace([[0, 60.0], [10_000, 58.0], [20_000, 56.2], [30_000, 54.5]])->secondsTo(30.0, 21.0), 'Neither are four, however it falls.');
+        self::assertNull(self::trace([[0, 60.0], [10_000, 59.8], [20_000, 59.6], [30_000, 59.4], [40_000, 59.2], [50_000, 59.1]])->secondsTo(30.0, 21.0), 'It has not fallen by a degree.');
+        self::assertNotNull(self::trace([[0, 60.0], [10_000, 59.7], [20_000, 59.5], [30_000, 59.2], [40_000, 58.9]])->secondsTo(30.0, 21.0), 'Five samples over more than a degree are one.');
         self::assertNull(self::trace([[0, 60.0], [1000, 60.1], [2000, 60.0], [3000, 60.1], [4000, 60.0]])->secondsTo(30.0, 21.0), 'The heater is still on.');
         self::assertNull(self::trace([[0, 55.0], [10_000, 58.0], [20_000, 57.0], [30_000, 58.5], [40_000, 57.4]])->secondsTo(30.0, 21.0), 'It gets warmer.');
     }

@@ -28,6 +28,8 @@ final class FileCheckTest extends TestCase
             'file.brim',
         ]], $this->check('b', new FileSettings(65.0, null, 215.0, 30.0, 0.5, true), $wanted));
         self::assertSame([true, ['file.bed_unwanted has=60']], $this->check('a', new FileSettings(60.0), new FileSettings()), 'A cold bed is a setup too.');
+        self::assertSame([true, []], $this->check('a', new FileSettings(nozzleFirstC: 215.0, speedMmS: 20.0, lineWidthMm: 0.45), new FileSettings()), 'What nobody asked for but a bed is no fault.');
+        self::assertSame([true, []], $this->check('a', new FileSettings(0.0), new FileSettings()), 'A bed that is off is cold.');
         self::assertSame([true, ['file.no_brim']], $this->check('a', new FileSettings(brim: false), new FileSettings(brim: true)));
         self::assertSame([true, []], $this->check('a', new FileSettings(), $wanted), 'What a file does not say is not held against it.');
     }

@@ -27,6 +27,12 @@ final class JobsCsvTest extends TestCase
         self::assertSame([4, 1, null, null, null, null, ''], [$second->number, $second->parts, $second->ended, $second->minutes, $second->bedC, $second->roomC, $second->agent]);
     }
 
+    public function testCellsMayBeAsLongAsTheyAreKept(): void
+    {
+        $table = JobsCsv::read("began,printer,plate,title\n2026-11-03T14:20,".str_repeat('p', 500).',P1 front,'.str_repeat('t', 160)."\n");
+        self::assertSame([[], 160], [$table->faults, mb_strlen($table->lines[0]->title)]);
+    }
+
     /** @return iterable<string, array{string, string, int}> table, key of the fault, its line */
     public static function faults(): iterable
     {
@@ -37,7 +43,7 @@ final class JobsCsvTest extends TestCase
         yield 'not text' => ["\xFF\xFE", 'table.not_utf8', 1];
         yield 'too many' => [$head.str_repeat("$good\n", JobsCsv::MOST_LINES + 1), 'jobs_csv.too_many', JobsCsv::MOST_LINES + 2];
         foreach ([
-            ['2026-11-03T14:20', 'yesterday', 'jobs_csv.began'], ['2026-11-03', '2026-13-45', 'jobs_csv.began'], ['Cell', '', 'jobs_csv.empty'], ['Cell', str_repeat('x', 161), 'jobs_csv.long'],
+            ['2026-11-03T14:20', 'yesterday', 'jobs_csv.began'], ['2026-11-03', '2026-13-45', 'jobs_csv.began'], ['Cell', '', 'jobs_csv.empty'], ['Cell', str_repeat('x', 161), 'jobs_csv.long'], ['North bay', str_repeat('x', 501), 'jobs_csv.long'],
             ['Cell,1', 'Cell,1.5', 'jobs_csv.number'], ['Cell,1', 'Cell,0', 'jobs_csv.number'], ['10', '-3', 'jobs_csv.number'], ['60', 'hot', 'jobs_csv.number'],
             ['held', 'stuck', 'jobs_csv.ended'], ['finger', 'crowbar', 'jobs_csv.how_off'], ['finger', '', 'job_life.say_effort'], ['no', 'maybe', 'jobs_csv.damaged'], ['21', '61', 'jobs_csv.number'], ['21', '21,extra', 'jobs_csv.more_cells'],
         ] as [$was, $is, $key]) {

@@ -57,6 +57,9 @@ final class QuestionTest extends TestCase
         }
         // The bed after the first layer goes along.
         self::assertSame([5.0], array_values(array_unique(array_map(static fn (SetupDraft $rung): float => $rung->bedFirstC - $rung->bedOtherC, $rungs))));
+        // A wide window goes by larger steps, six rungs at most.
+        $wide = (new FromWhichTemperature())->setups(new PlanStart([new SetupDraft('side', null, 80.0, 80.0)], self::catalogue()->pairing('pp', 'pei_textured')));
+        self::assertSame([35.0, 50.0, 65.0, 80.0, 95.0], array_map(static fn (SetupDraft $rung): ?float => $rung->bedFirstC, $wide));
         $blind = (new FromWhichTemperature())->setups(new PlanStart([new SetupDraft('side', null, 60.0, 60.0)]));
         self::assertSame([55.0, 60.0, 65.0], array_map(static fn (SetupDraft $rung): ?float => $rung->bedFirstC, $blind));
     }
@@ -67,6 +70,7 @@ final class QuestionTest extends TestCase
         $gaps = static fn (array $rungs): array => array_map(static fn (SetupDraft $rung): ?float => $rung->own->gapMm, $rungs);
         $free = $gaps((new HowNear())->setups(new PlanStart([new SetupDraft('side', null, 60.0, 60.0)], self::catalogue()->pairing('pla', 'pei_smooth'))));
         self::assertSame([0.16, 0.12, 0.09, 0.05], $free);
+        self::assertSame([0.16, 0.13, 0.1, 0.07], $gaps((new HowNear())->setups(new PlanStart([new SetupDraft('side', null, 60.0, 60.0)]))), 'Where practice says nothing: steps of 0.03 round 0.1, one of them nearer.');
         $pairing = self::catalogue()->pairing('petg', 'pei_smooth') ?? self::fail();
         self::assertTrue($pairing->bonds);
         $bonds = $gaps((new HowNear())->setups(new PlanStart([new SetupDraft('side', null, 75.0, 75.0)], $pairing)));
@@ -141,6 +145,7 @@ final class QuestionTest extends TestCase
             self::assertSame($runs, PlanChance::fewestRuns($sure->share(), 0), $sure->value);
             self::assertSame(0, Sureness::hotOf($runs, false));
         }
+        self::assertSame([Design::Fixed, Design::Adaptive, Design::Adaptive], array_map(static fn (Sureness $each): Design => $each->design(), [Sureness::Look, Sureness::Use, Sureness::Profile]));
         self::assertSame([10, 5, 6], [Sureness::Look->runs(true), Sureness::hotOf(10, true), Sureness::hotOf(12, true)]);
     }
 
@@ -171,6 +176,15 @@ final class QuestionTest extends TestCase
         self::assertEqualsWithDelta($table->minutes, array_sum($end), 1e-9);
         $long = Timetable::of($order->runs, new RunDurations(0, 0, 900, 0, 0, 0), 480);
         self::assertSame(range(1, 12), array_map(static fn (TimetableRun $each): int => $each->day, $long->runs), 'What is longer than a day has one of its own.');
+    }
+
+    /** A day ends with its runs, also where they are shorter than a minute. */
+    public function testShortRunsAreBrokenByTheDayToo(): void
+    {
+        $order = RunOrder::draw([new PlannedSetup('a', 'P1')], 3, 0, 1);
+        $table = Timetable::of($order->runs, new RunDurations(0, 0, 0.5, 0, 0, 0), 0.8);
+        self::assertSame([1, 2, 3], array_map(static fn (TimetableRun $each): int => $each->day, $table->runs));
+        self::assertSame([1, 1, 2], array_map(static fn (TimetableRun $each): int => $each->day, Timetable::of($order->runs, new RunDurations(0, 0, 0.5, 0, 0, 0), 1.0)->runs));
     }
 
     public function testRungsAreOfOneScaleAndGripMoreUpwards(): void

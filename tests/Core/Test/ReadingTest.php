@@ -170,6 +170,19 @@ final class ReadingTest extends TestCase
         }
     }
 
+    public function testTheBedAfterTheFirstLayerIsSaidWhereItIsAnother(): void
+    {
+        $after = static fn (?float $first, ?float $other): array => array_values(array_filter(
+            Said::all((new RunSheet('P1', self::text('steel'), self::text('Wipe it.'), null, null, null, $first, 210, 'a', 35, 8, false, false, [], $other))->at(RunStep::FirstLayer)['lines']),
+            static fn (string $line): bool => str_contains($line, 'sheet.first_layer.bed_'),
+        ));
+        self::assertSame([], $after(60.0, 60.0));
+        self::assertSame([], $after(60.0, 60.04), 'As a display has it.');
+        self::assertSame(['sheet.first_layer.bed_after bed=50'], $after(60.0, 50.0));
+        self::assertSame(['sheet.first_layer.bed_off'], $after(60.0, null));
+        self::assertSame([], $after(null, null), 'It was never on.');
+    }
+
     public function testAResinIsWashedAndCuredAndEachStepCautions(): void
     {
         $sheet = new RunSheet('P10', self::text('steel'), self::text('Wipe it.'), null, null, null, null, null, 'a', null, 0, false, true, [self::text('Gloves and glasses.')], filament: false);
@@ -197,7 +210,9 @@ final class ReadingTest extends TestCase
         foreach ([new RocksOnTable(), new WhiteCrazing(), new FirstPatchSpoiled(), new FailureLocus(), new SkirtPeel(), new Underside()] as $measure) {
             $most = [] === $measure->levels() ? 1 : \count($measure->levels()) - 1;
             self::assertEqualsWithDelta($most, $measure->stored($most, ''), 1e-12);
-            foreach ([[-1, ''], [$most + 1, ''], [0.5, ''], [1, 'mm']] as [$value, $unit]) {
+            // What a table's arithmetic left of a whole number is one, to a billionth.
+            self::assertEqualsWithDelta(1.0, $measure->stored(1 + 0.9e-9, ''), 0.0);
+            foreach ([[-1, ''], [$most + 1, ''], [0.5, ''], [1 + 1.1e-9, ''], [-1.1e-9, ''], [1, 'mm']] as [$value, $unit]) {
                 try {
                     $measure->stored($value, $unit);
                     self::fail($measure->key());

@@ -202,6 +202,39 @@ final class RunLifeTest extends TestCase
         self::assertSame([], Completeness::missing(PullKind::Hot, true, [Measure::PullHot]));
     }
 
+    public function testWhatIsMissingAtTheEndIsTheEntryAtFault(): void
+    {
+        $field = static function (RunState $run): string {
+            try {
+                RunLife::finish($run);
+            } catch (Refusal $refusal) {
+                return $refusal->field;
+            }
+
+            return 'nothing';
+        };
+        self::assertSame('outcome', $field(self::running(RunStep::FirstLayer)));
+        self::assertSame('damage', $field(self::running(RunStep::Clean, Outcome::Held, [new StandingReading('p', new Reading(Measure::PullCold, 3)), new StandingReading('e', new Reading(Measure::Effort, 1))])));
+    }
+
+    /** A single part is read at its ends and corners, eight at most; of a full plate each part once. */
+    public function testALiftHasAPlace(): void
+    {
+        $run = self::running(RunStep::Clean, Outcome::Held);
+        self::assertSame([ReadingTaken::class], self::kinds(RunLife::enter($run, new Reading(Measure::Lift, 0.2), 8)));
+        self::assertSame('run.no_such_place measure=measure.lift most=8', self::refused(static fn () => RunLife::enter($run, new Reading(Measure::Lift, 0.2), 9)));
+        $plate = new RunState(PullKind::Cold, ComparisonStatus::Running, RunStatus::Running, RunStep::Clean, Outcome::Held, parts: 3);
+        self::assertSame('run.no_such_place measure=measure.lift most=3', self::refused(static fn () => RunLife::enter($plate, new Reading(Measure::Lift, 0.2), 4)));
+    }
+
+    public function testNothingIsClosedBeforeARunIsDone(): void
+    {
+        $setups = [new PlannedSetup('a', 'P1'), new PlannedSetup('b', 'P2')];
+        self::assertSame('comparison.nothing_done', self::refused(static fn () => ComparisonLife::close(new ComparisonState(ComparisonStatus::Running, $setups, 2, 1, 7))));
+        self::assertSame('comparison.close_only_running', self::refused(static fn () => ComparisonLife::close(self::comparison(ComparisonStatus::Draft, 1))));
+        ComparisonLife::close(self::comparison(ComparisonStatus::Running, 1));
+    }
+
     public function testHeldIsAmendedLikeAnyReading(): void
     {
         $done = self::running(RunStep::Clean, Outcome::Held, [new StandingReading('h', new Reading(Measure::Held, 1))], status: RunStatus::Done);

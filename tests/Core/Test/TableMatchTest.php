@@ -56,6 +56,13 @@ final class TableMatchTest extends TestCase
         self::assertCount(2, $records[0]->readings(Measure::Lift));
     }
 
+    public function testWhereRunsHaveNoNumberTheLineIsOne(): void
+    {
+        $match = new TableMatch(0, null, [['column' => 1, 'measure' => 'held', 'unit' => '']], ['glass' => 'A']);
+        [$usual] = $match->usual(['Plate;Held?', 'glass;yes', 'glass;no'], new Measures());
+        self::assertSame(['A,line 2,held,1,,exact', 'A,line 3,held,0,,exact'], \array_slice(array_map(static fn (string $line): string => str_replace('"', '', $line), $usual), 1));
+    }
+
     public function testSetupsThatAreCalledOtherwiseAreRenamedInTheUsualTableToo(): void
     {
         $match = new TableMatch(0, 1, [], ['plate 3, front' => 'C']);

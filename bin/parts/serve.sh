@@ -32,12 +32,15 @@ device_port() {
 device_port SITZPLATZ_GAUGE_PORT 24061
 device_port SITZPLATZ_THERMOMETER_PORT 25061
 # What the app goes by from now on: when it stops taking anything new, and where its backups go.
-for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUP_MB; do
+for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUP_MB SITZPLATZ_FRONT; do
     [ -z "${!each:-}" ] || set_setting "$each" "${!each}"
 done
 for each in SITZPLATZ_BACKUPS SITZPLATZ_BACKUP_KEY; do
     [ -z "${!each:-}" ] || set_setting "$each" "$(readlink -m "${!each}")"
 done
+FRONT=$(sed -n 's/^SITZPLATZ_FRONT=//p' "$VAR/app.env")
+[ "$FRONT" != none ] || FRONT=
+[ -z "$FRONT" ] || printf '%s' "$FRONT" | grep -Eq '^[0-9]{1,3}(\.[0-9]{1,3}){3}(/[0-9]{1,2})?$' || fail "SITZPLATZ_FRONT has to be the address of the web server in front of this one, such as 192.168.1.5, or none, not $FRONT."
 DEMO=1
 [ "${SITZPLATZ_EMPTY:-0}" = 1 ] && DEMO=0
 DEMO=$(setting SITZPLATZ_DEMO "$DEMO")

@@ -5,8 +5,8 @@ write_php() {
     {
         printf '%s\n' '[global]' 'error_log = /proc/self/fd/2' 'daemonize = no'
         pool www 6
-        # Sums that keep a core busy: no more at once than two, so that somebody who opens a list does not wait for ten who choose.
-        pool sums 2
+        # Sums that keep a core busy: few at once and behind all others, so that somebody who opens a list does not wait for ten who choose.
+        pool sums 3
     } > "$RUN/fpm.conf"
 }
 
@@ -19,6 +19,7 @@ pool() {
 $users
 listen = $RUN/$1.sock
 listen.mode = 0660
+$(is_root && [ "$1" = sums ] && echo 'process.priority = 10')
 pm = static
 pm.max_children = $2
 pm.max_requests = 5000
@@ -97,6 +98,12 @@ CONF
     } > "$RUN/supervisor.conf"
 }
 
+# front: the web server in front of this one, if one was named, says whom it passes on.
+front() {
+    [ -n "${FRONT:-}" ] || return 0
+    printf '    set_real_ip_from %s;\n    real_ip_header X-Forwarded-For;\n    real_ip_recursive on;\n' "$FRONT"
+}
+
 # write_web: the web server, on this machine alone, or over TLS in the network of the shop.
 write_web() {
     mkdir -p "$RUN/nginx"
@@ -118,16 +125,17 @@ CONF
     # The status stays the one that led here. What could not even be read as an address has none to go on from.
     cat > "$RUN/problem.conf" <<CONF
 error_page 400 408 414 494 /.problem;
-error_page 403 404 405 411 413 429 495 496 497 500 501 502 503 504 @problem;
+error_page 401 403 404 405 411 413 429 495 496 497 500 501 502 503 504 @problem;
 location = /.problem { internal; include $RUN/said.conf; }
 location @problem { include $RUN/said.conf; }
 CONF
     cat > "$RUN/said.conf" <<CONF
 include $RUN/plain.conf;
 add_header Cache-Control no-store always;
+add_header Retry-After \$retry_after always;
 types { }
 default_type application/problem+json;
-return 200 '{"type":"about:blank","title":"\$title","status":\$status,"detail":"\$detail","errors":[]}';
+return 200 '{"type":"\$type","title":"\$title","status":\$status,"detail":"\$detail","errors":[]}';
 CONF
     cat > "$RUN/nginx.conf" <<CONF
 daemon off;
@@ -135,7 +143,9 @@ $(is_root && echo 'user www-data;')
 worker_processes 1;
 pid $RUN/nginx.pid;
 error_log stderr warn;
-events { worker_connections 256; }
+# Whoever opens hundreds and says nothing takes none from others.
+worker_rlimit_nofile 20000;
+events { worker_connections 8192; }
 http {
     types {
         text/html html; text/css css; application/javascript js; image/svg+xml svg; image/png png;
@@ -146,26 +156,36 @@ http {
     log_format asked '\$time_iso8601 \$request_id \$remote_addr \$status \$request_method \$uri \$body_bytes_sent \$request_time';
     access_log /dev/stdout asked;
     server_tokens off;
-    client_max_body_size 20m;
-    client_header_timeout 15s; client_body_timeout 30s; send_timeout 30s;
+    client_max_body_size 256k;
+    client_header_timeout 10s; client_body_timeout 10s; send_timeout 30s; keepalive_timeout 30s; reset_timedout_connection on;
+    # What was refused is not taken to its end.
+    lingering_time 3s; lingering_timeout 1s;
     client_body_temp_path $RUN/nginx/body; fastcgi_temp_path $RUN/nginx/fastcgi; proxy_temp_path $RUN/nginx/proxy; uwsgi_temp_path $RUN/nginx/uwsgi; scgi_temp_path $RUN/nginx/scgi;
     gzip on; gzip_min_length 600; gzip_types text/css application/javascript application/json image/svg+xml application/manifest+json;
-    # Whoever is signed in is counted by the session, everybody else by the address.
-    map \$cookie_$COOKIE \$asker { '' \$binary_remote_addr; default \$cookie_$COOKIE; }
-    limit_req_zone \$asker zone=costly:2m rate=20r/s;
-    limit_req_status 429;
-    limit_req_log_level info;
+    # By the address alone: a cookie that nobody knows yet is anybody's. A whole workshop may stand behind one.
+$(front)
+    limit_req_zone \$binary_remote_addr zone=costly:2m rate=40r/s;
+    limit_conn_zone \$binary_remote_addr zone=connections:2m;
+    limit_conn_zone \$binary_remote_addr zone=uploads_of:1m;
+    limit_conn_zone \$hostname zone=uploads:1m;
+    limit_conn connections 200;
+    limit_req_status 429; limit_conn_status 429;
+    limit_req_log_level info; limit_conn_log_level info;
+    map \$status \$type { default 'about:blank'; 429 busy; }
+    map \$status \$retry_after { default ''; 429 1; }
     # The app says itself what is wrong; what does not reach it is said in the same form.
     map \$status \$title {
-        default 'Not possible'; 400 'Not understood'; 404 'Not here'; 405 'Not possible'; 408 'Too slow'; 413 'Too large'; 414 'Too long'; 429 'Too often';
+        default 'Not possible'; 400 'Not understood'; 401 'Not signed in'; 404 'Not here'; 405 'Not possible'; 408 'Too slow'; 413 'Too large'; 414 'Too long'; 429 'Too often';
         500 'Our fault'; 502 'Starting again'; 503 'Starting again'; 504 'Too slow';
     }
     map \$status \$detail {
-        default 'This cannot be asked in this way.'; 404 'There is no such file.'; 405 'This address cannot be used in this way.'; 408 'The connection was too slow. Send it again.';
+        default 'This cannot be asked in this way.'; 401 'Sign in first. What you typed is kept.'; 404 'There is no such file.'; 405 'This address cannot be used in this way.'; 408 'The connection was too slow. Send it again.';
         413 'This is too large. Send a smaller file.'; 414 'The address is too long.'; 429 'That was too much at once. Wait a second, then send it again.'; 500 'Something went wrong here. Nothing was saved; try again.';
         502 'The app is starting again. It is back in a few seconds; what you typed is kept.'; 503 'The app is starting again. It is back in a few seconds; what you typed is kept.';
         504 'This took too long and was given up. Try again.';
     }
+    # Behind a front even what comes from this machine may be from elsewhere.
+    map \$remote_addr \$passed_on { ~^127\. ''; default 1; }
     map \$https \$hsts { on 'max-age=2592000'; default ''; }
     # A page of a foreign name would be let in by the browser as that name's own.
     server {
@@ -179,7 +199,7 @@ http {
     server {
         listen 127.0.0.1:$PORT;
         server_name 127.0.0.1 localhost;
-        set \$from_network '';
+        set \$from_network \$passed_on;
         include $RUN/app.conf;
     }
 $(network_servers)
@@ -201,33 +221,40 @@ location = /sw.js {
     add_header Content-Security-Policy "default-src 'none'; connect-src 'self'" always;
     add_header Cache-Control no-cache;
 }
-# A part's file may be large; everything else is small.
-location ~ ^/api/(parts/read|plans/file|runs/[^/]+/file)\$ { client_max_body_size 136m; limit_req zone=costly burst=20 nodelay; try_files /none @app; }
-# What takes the machine longest: nobody needs it more often than a hand can press.
-location ~ ^/api/(choose|choose/beyond|choose/side-by-side|fix|heat|profiles/assess|profiles/[^/]+/assessment|comparisons/[^/]+/judgement|coverage.*|report.*|audit.*)\$ { set \$pool sums; limit_req zone=costly burst=20 nodelay; try_files /none @app; }
+# A front that is left out would go round all that follows.
+location ~ ^/index\.php { return 404; }
+# Costly operations and large bodies, as docs/openapi.yaml has them.
+$(php "$ROOT/bin/parts/locations.php" "$ROOT/docs/openapi.yaml")
+location = /.signed-in { internal; client_max_body_size 0; set \$asked /api/signed-in; set \$way GET; set \$length ''; include $RUN/php.conf; fastcgi_pass_request_body off; fastcgi_pass unix:$RUN/www.sock; }
 location / { try_files /none @app; }
 location @app {
+    set \$asked \$request_uri;
+    set \$way \$request_method;
+    set \$length \$content_length;
     # The app sends the others itself.
     add_header Strict-Transport-Security \$hsts always;
     add_header X-Request-Id \$request_id always;
     fastcgi_pass unix:$RUN/\$pool.sock;
-    fastcgi_param SCRIPT_FILENAME $APP/public/index.php;
-    fastcgi_param SCRIPT_NAME /index.php;
-    fastcgi_param DOCUMENT_ROOT $APP/public;
-    fastcgi_param REQUEST_URI \$request_uri;
-    fastcgi_param QUERY_STRING \$query_string;
-    fastcgi_param REQUEST_METHOD \$request_method;
-    fastcgi_param CONTENT_TYPE \$content_type;
-    fastcgi_param CONTENT_LENGTH \$content_length;
-    fastcgi_param SERVER_PROTOCOL \$server_protocol;
-    fastcgi_param SERVER_NAME \$host;
-    fastcgi_param SERVER_PORT \$server_port;
-    fastcgi_param REMOTE_ADDR \$remote_addr;
-    fastcgi_param HTTPS \$https if_not_empty;
-    fastcgi_param SITZPLATZ_FROM_NETWORK \$from_network if_not_empty;
-    fastcgi_param HTTP_X_REQUEST_ID \$request_id;
-    fastcgi_buffers 16 32k;
-    fastcgi_buffer_size 32k;
+    include $RUN/php.conf;
 }
+CONF
+    cat > "$RUN/php.conf" <<CONF
+fastcgi_param SCRIPT_FILENAME $APP/public/index.php;
+fastcgi_param SCRIPT_NAME /index.php;
+fastcgi_param DOCUMENT_ROOT $APP/public;
+fastcgi_param REQUEST_URI \$asked;
+fastcgi_param QUERY_STRING \$query_string;
+fastcgi_param REQUEST_METHOD \$way;
+fastcgi_param CONTENT_TYPE \$content_type;
+fastcgi_param CONTENT_LENGTH \$length;
+fastcgi_param SERVER_PROTOCOL \$server_protocol;
+fastcgi_param SERVER_NAME \$host;
+fastcgi_param SERVER_PORT \$server_port;
+fastcgi_param REMOTE_ADDR \$remote_addr;
+fastcgi_param HTTPS \$https if_not_empty;
+fastcgi_param SITZPLATZ_FROM_NETWORK \$from_network if_not_empty;
+fastcgi_param HTTP_X_REQUEST_ID \$request_id;
+fastcgi_buffers 16 32k;
+fastcgi_buffer_size 32k;
 CONF
 }

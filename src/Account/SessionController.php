@@ -66,6 +66,13 @@ final readonly class SessionController
         ]);
     }
 
+    /** For the web server, before it takes a large body. */
+    #[Route('/api/signed-in', name: 'isSignedIn', methods: ['GET'])]
+    public function isSignedIn(): JsonResponse
+    {
+        return new JsonResponse(null, 204);
+    }
+
     #[Route('/api/session', name: 'closeSession', methods: ['DELETE'])]
     public function close(Request $request): JsonResponse
     {

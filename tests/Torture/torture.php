@@ -14,7 +14,7 @@ function complain(string $what): void
 }
 
 $parts = [];
-foreach ([new KillPart(), new DiskPart(), new WritersPart(), new FuzzPart(), new RolesPart(), new BackupPart(), new MigrationPart()] as $part) {
+foreach ([new KillPart(), new DiskPart(), new WritersPart(), new FuzzPart(), new RolesPart(), new BackupPart(), new MigrationPart(), new CrowdPart()] as $part) {
     $parts[$part->name()] = $part;
 }
 $sizes = ['rounds' => 30, 'seconds' => 20, 'inputs' => 100_000, 'seed' => 1];

@@ -96,6 +96,12 @@ final class Contract
         return self::operations($this->document())[$operationId] ?? throw self::unknown($operationId);
     }
 
+    /** Whether an operation keeps a processor busy; what is none is not. */
+    public function isCostly(string $operationId): bool
+    {
+        return isset($this->costly()[$operationId]);
+    }
+
     public function document(): \stdClass
     {
         if (null !== $this->document) {
@@ -110,6 +116,23 @@ final class Contract
         \assert($document instanceof \stdClass);
 
         return $this->document = $document;
+    }
+
+    /** @return array<string, true> */
+    private function costly(): array
+    {
+        return $this->cached('costly', static function (\stdClass $document): array {
+            $costly = [];
+            foreach (get_object_vars($document->paths) as $methods) {
+                foreach (get_object_vars($methods) as $operation) {
+                    if (true === ($operation->{'x-costly'} ?? false)) {
+                        $costly[$operation->operationId] = true;
+                    }
+                }
+            }
+
+            return $costly;
+        });
     }
 
     /** @return array<string, array{pointer: string, excerpt: string}> what the request of each operation is held against, by its name */

@@ -52,6 +52,12 @@ final class Problem extends \RuntimeException
         );
     }
 
+    /** There is too much to do at once: the same may be sent again after a second. */
+    public static function crowded(string $detail, int $status = 503): self
+    {
+        return new self($status, 'Busy', $detail, headers: ['Retry-After' => '1'], type: 'busy');
+    }
+
     /** Others were at the same thing at once: the same may be sent again. */
     public static function busy(?\Throwable $previous = null): self
     {

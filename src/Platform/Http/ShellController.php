@@ -14,13 +14,15 @@ final class ShellController extends AbstractController
 {
     private const ENTRY = 'src/main.tsx';
     private const APP = 'src/app.tsx';
+    /** Where the interface has pages; what is below them it knows itself. */
+    private const PAGES = ['', 'choose', 'test', 'runs', 'judge', 'keep', 'care', 'fix', 'prints', 'manual', 'shelf', 'people', 'trust'];
 
     public function __construct(private readonly string $projectDir)
     {
     }
 
     #[Route('/{path}', name: 'shell', requirements: ['path' => '(?!api/|build/).*'], methods: ['GET'], priority: -10)]
-    public function shell(Request $request): Response
+    public function shell(Request $request, string $path): Response
     {
         $nonce = bin2hex(random_bytes(16));
         $request->attributes->set(SecurityHeaders::NONCE, $nonce);
@@ -35,6 +37,8 @@ final class ShellController extends AbstractController
             'languages' => $this->languages(),
             'nonce' => $nonce,
         ]);
+        // The page itself says what is not there.
+        $response->setStatusCode(\in_array(explode('/', $path)[0], self::PAGES, true) ? 200 : 404);
         $response->headers->set('Cache-Control', 'no-cache');
 
         return $response;

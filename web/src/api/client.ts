@@ -38,8 +38,31 @@ export function setToken(token: string | null): void {
     csrf = token ?? '';
 }
 
+/** So often the same is sent again where too much is asked at once: others read parts, or several sums are under way. */
+const PATIENCE = 20;
+
+/** Waits as long as the server asks for and sends the same again, which has changed nothing: it was not begun. */
+async function patient(request: Request): Promise<Response> {
+    for (let tries = 1; ; ++tries) {
+        const again = request.clone();
+        const response = await fetch(request);
+        const seconds = Number(response.headers.get('Retry-After') ?? NaN);
+        if (tries > PATIENCE || !(seconds <= 1) || ![429, 503].includes(response.status)) return response;
+        // Whoever guesses a password is told to wait, and not to send it again.
+        if (!isBusy(await response.clone().json().catch(() => null))) return response;
+        await new Promise<void>((resolve, reject) => {
+            const timer = setTimeout(resolve, 1000 * seconds * (0.8 + 0.4 * Math.random()));
+            request.signal.addEventListener('abort', () => {
+                clearTimeout(timer);
+                reject(new DOMException('', 'AbortError'));
+            });
+        });
+        request = again;
+    }
+}
+
 /** The server as its contract describes it: paths, bodies and answers are typed by docs/openapi.yaml. */
-export const api = createClient<paths>({ credentials: 'same-origin' });
+export const api = createClient<paths>({ credentials: 'same-origin', fetch: patient });
 
 api.use({
     onRequest({ request }) {
@@ -54,9 +77,10 @@ api.use({
             if (response.headers.has('X-Kept')) void askWhetherThere();
             return;
         }
-        if (BEHIND_IS_GONE.includes(response.status)) void askWhetherThere();
         if (response.status === 401 && !new URL(request.url).pathname.endsWith('/session')) outside.forEach((listener) => listener());
-        throw await problem(response);
+        const fault = await problem(response);
+        if (fault instanceof Unreachable) void askWhetherThere();
+        throw fault;
     },
     onError({ error }) {
         // What was cancelled is no fault of the network.
@@ -121,9 +145,13 @@ export async function ask<Answer extends { data?: unknown }>(answer: Promise<Ans
     return (await answer).data as Data<Answer>;
 }
 
+function isBusy(data: unknown): boolean {
+    return typeof data === 'object' && data !== null && 'type' in data && data.type === 'busy';
+}
+
 async function problem(response: Response): Promise<Error> {
-    if (BEHIND_IS_GONE.includes(response.status)) return new Unreachable();
     const data: unknown = await response.json().catch(() => null);
+    if (BEHIND_IS_GONE.includes(response.status) && !isBusy(data)) return new Unreachable();
     if (response.status === 413 && data === null) return new Problem(413, say('api.too_large'), say('api.file_too_large'), []);
     if (typeof data !== 'object' || data === null || !('detail' in data)) {
         return response.status >= 500 ? new Unreachable() : new Problem(response.status, say('api.not_possible'), say('api.unknown_answer'), []);

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Platform\Http;
+
+use App\Platform\Contract\Contract;
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ControllerEvent;
+use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
+
+/** What keeps a processor busy nobody has done more than twice at a time: who asks in a loop waits, and others do not. */
+final class CostlyGuard
+{
+    private const AT_A_TIME = 2;
+
+    /** @var resource|null */
+    private $place;
+
+    public function __construct(
+        private readonly Contract $contract,
+        private readonly Security $security,
+        #[Autowire('%kernel.cache_dir%')]
+        private readonly string $folder,
+    ) {
+    }
+
+    #[AsEventListener]
+    public function begin(ControllerEvent $event): void
+    {
+        $user = $this->security->getUser();
+        if (!$event->isMainRequest() || null === $user || !$this->contract->isCostly((string) $event->getRequest()->attributes->get('_route'))) {
+            return;
+        }
+        $who = substr(hash('sha256', $user->getUserIdentifier()), 0, 16);
+        for ($i = 0; $i < self::AT_A_TIME; ++$i) {
+            $file = fopen("$this->folder/costly-$who-$i", 'c');
+            if (false !== $file && flock($file, \LOCK_EX | \LOCK_NB)) {
+                $this->place = $file;
+
+                return;
+            }
+        }
+
+        throw Problem::crowded('You have asked for several sums at once. Wait a second, then send it again.', 429);
+    }
+
+    #[AsEventListener]
+    public function end(FinishRequestEvent $event): void
+    {
+        if ($event->isMainRequest() && null !== $this->place) {
+            fclose($this->place);
+            $this->place = null;
+        }
+    }
+}

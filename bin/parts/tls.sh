@@ -92,6 +92,8 @@ network_servers() {
     [ "$BIND" != '*' ] || listen=0.0.0.0:$NETWORK_PORT
     cat <<CONF
     ssl_protocols TLSv1.2 TLSv1.3;
+    # With forward secrecy and authenticated encryption of full length alone (RFC 9325, as remembered).
+    ssl_ciphers ECDHE+AESGCM:ECDHE+CHACHA20;
     ssl_session_cache shared:tls:1m;
     ssl_session_tickets off;
     ssl_certificate $TLS/server.pem;

@@ -45,10 +45,10 @@ final readonly class NewPassword
         }
     }
 
-    /** The same few characters again and again, as in abcabcabcabc. */
+    /** The same again and again, as in abcabcabcabc or wrenchwrench. */
     private static function repeats(string $password): bool
     {
-        return 1 === preg_match('/^(.{1,4})\1+$/us', $password);
+        return 1 === preg_match('/^(.+?)[\s_.-]*(?:\1[\s_.-]*)+$/us', $password);
     }
 
     /** One row forwards or backwards. */

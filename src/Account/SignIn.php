@@ -65,12 +65,15 @@ final class SignIn extends AbstractAuthenticator
         }
         $name = (string) $body['name'];
         $address = (string) $request->getClientIp();
-        $user = null;
-        $fits = $this->throttle->guarded($name, $address, function () use ($name, $body, &$user): bool {
+        try {
+            $user = $this->users->loadUserByIdentifier($name);
+        } catch (UserNotFoundException) {
+            $user = null;
+        }
+        // However it is spelt: what the database takes for one account is one.
+        $fits = $this->throttle->guarded(null === $user ? $name : $user->name, $address, function () use ($user, $body): bool {
             $hasher = $this->hashers->getPasswordHasher(User::class);
-            try {
-                $user = $this->users->loadUserByIdentifier($name);
-            } catch (UserNotFoundException) {
+            if (null === $user) {
                 // An unknown name takes as long as a wrong password.
                 $hasher->hash((string) $body['password']);
 

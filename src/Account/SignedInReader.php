@@ -32,9 +32,25 @@ final readonly class SignedInReader implements Reader
     {
         $user = $this->security->getUser();
         $preferred = $user instanceof User ? (string) ($user->preferences['locale'] ?? '') : '';
-        $locale = str_replace('-', '_', '' === $preferred ? ($this->requests->getCurrentRequest()?->getLanguages()[0] ?? '') : $preferred);
+        // What a device asks for is anybody's text, and what is no language has no way to write a date.
+        foreach ([$preferred, ...($this->requests->getCurrentRequest()?->getLanguages() ?? [])] as $asked) {
+            $locale = str_replace('-', '_', $asked);
+            if (1 === preg_match('/^([a-z]{2,3})(_[A-Z][a-z]{3})?(_[A-Z]{2})?$/D', $locale, $part) && isset(self::languages()[$part[1]])) {
+                return $locale;
+            }
+        }
 
-        // What a device asks for is anybody's text.
-        return 1 === preg_match('/^[a-z]{2,3}(_[A-Z][a-z]{3})?(_[A-Z]{2})?$/D', $locale) ? $locale : self::USUAL;
+        return self::USUAL;
+    }
+
+    /** @return array<string, true> that figures and dates are known to be written in */
+    private static function languages(): array
+    {
+        static $languages = null;
+
+        return $languages ??= array_fill_keys(array_map(
+            static fn (string $locale): string => explode('_', $locale)[0],
+            \ResourceBundle::getLocales('') ?: [self::USUAL],
+        ), true);
     }
 }

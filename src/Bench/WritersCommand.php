@@ -84,6 +84,10 @@ final class WritersCommand extends Command
         $found = $client->ask('GET', '/api/lots?find='.$lot['label'])['body'];
         $there = \count(array_filter($found, static fn (mixed $r): bool => \is_array($r) && $r['label'] === $lot['label']));
         $say('one lot, sent by all with its key', 1 === $there && self::only($answers, [200, 201]), self::statuses($answers));
+        $side = self::row(self::row(\array_slice($client->ask('GET', '/api/plates')['body'], -1)[0] ?? [])['sides'][0] ?? [])['id'];
+        $sheet = ['id' => Uuid::v7()->toRfc4122(), 'surfaceId' => 'pei_smooth', 'surfaceLot' => 'writers', 'limitC' => null];
+        $answers = $client->together(array_fill(0, $this->writers, ['POST', "/api/plate-sides/$side/fittings", $sheet]), $this->writers);
+        $say('one new sheet, sent by all with its key', 1 === self::count($answers, 201) && self::only($answers, [200, 201]), self::statuses($answers));
         $settings = $client->ask('GET', '/api/settings')['body'];
         $answers = $client->together(
             array_map(
@@ -152,6 +156,9 @@ final class WritersCommand extends Command
         $say('one run, moved by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
         $version = self::row($client->ask('GET', "/api/runs/$run")['body'])['run']['version'];
         $client->ask('POST', "/api/runs/$run/outcome", ['version' => $version, 'outcome' => 'held', 'note' => '']);
+        $same = ['POST', "/api/runs/$run/readings", ['id' => Uuid::v7()->toRfc4122(), 'measure' => 'lift', 'value' => 0.1, 'unit' => 'mm', 'atLeast' => false]];
+        $answers = $client->together(array_fill(0, $this->writers, $same), $this->writers);
+        $say('one reading, sent by all with its key', 1 === self::count($answers, 201) && self::only($answers, [200, 201]), self::statuses($answers));
         $pulls = array_map(
             static fn (int $i): array => [
                 'POST',

@@ -27,6 +27,10 @@ final readonly class MachineController
 {
     /** A print that somebody began by hand is the one that the printer begins, up to so long afterwards. */
     private const SAME_WITHIN = '-12 hours';
+    /** No print is over sooner, and its plate free for the next. */
+    private const SOONEST = '-1 minute';
+    /** A week of a busy printer. */
+    private const MOST_UNANSWERED = 50;
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -44,6 +48,8 @@ final readonly class MachineController
     {
         $printer = $this->edit->find(Printer::class, $id);
         $secret = $this->transaction->run(function () use ($printer): string {
+            // Of several at once the last one stands, and no other.
+            $this->entities->lock($printer, LockMode::PESSIMISTIC_WRITE);
             $this->withdrawAll($printer);
             [$token, $secret] = PrinterToken::make(Uuid::v7(), $this->now->time(), $printer, $this->current->author());
             $this->entities->persist($token);
@@ -61,6 +67,7 @@ final readonly class MachineController
     {
         $printer = $this->edit->find(Printer::class, $id);
         $count = $this->transaction->run(function () use ($printer): int {
+            $this->entities->lock($printer, LockMode::PESSIMISTIC_WRITE);
             $count = $this->withdrawAll($printer);
             $this->audit->note('printer token withdrawn', $printer->id, ['printer' => $printer->name]);
             $this->entities->flush();
@@ -129,6 +136,13 @@ final readonly class MachineController
             'Nothing is known of what lies on this printer. Begin one print of it in Choose; the next ones are taken to be like it.',
             409,
         );
+        if ($last->assumed && null === $last->reportedMinutes && $last->createdAt > $now->modify(self::SOONEST)) {
+            throw Problem::invalid('key', 'This printer began another print less than a minute ago. Report the end of one before the begin of the next.', 409);
+        }
+        $unanswered = $this->entities->getRepository(Job::class)->count(['printer' => $printer, 'status' => JobStatus::Open, 'assumed' => true]);
+        if ($unanswered >= self::MOST_UNANSWERED) {
+            throw Problem::invalid('key', \sprintf('%d prints of this printer wait for somebody to say how they came out. No more are begun until then.', $unanswered), 409);
+        }
         $job = Job::likeLast(Uuid::v7(), $now, $last, new Author($printer->id, $printer->name));
         $job->title = $body['title'] ?? $last->title;
         $job->plannedMinutes = isset($body['minutes']) ? (float) $body['minutes'] : null;

@@ -44,7 +44,7 @@ final readonly class MarkController
         $held = (float) ($body['heldSeconds'] ?? 0);
         // However long it was kept, it is the same mark.
         unset($body['heldSeconds']);
-        $this->creation->create(PlateMark::class, $body, function (Uuid $key) use ($id, $body, $held): PlateMark {
+        [, $new] = $this->creation->create(PlateMark::class, $body, function (Uuid $key) use ($id, $body, $held): PlateMark {
             $this->commands->carryOut(
                 $id,
                 null,
@@ -63,7 +63,7 @@ final readonly class MarkController
             return $this->edit->find(PlateMark::class, $key->toRfc4122());
         });
 
-        return new Answer($this->sheet->of($this->edit->find(Run::class, $id)), 201);
+        return new Answer($this->sheet->of($this->edit->find(Run::class, $id)), $new ? 201 : 200);
     }
 
     #[Route('/api/marks/{id}/withdraw', name: 'withdrawMark', methods: ['POST'])]

@@ -52,7 +52,7 @@ final readonly class PhotoController
         }
         $sent = $request->getContent();
         $body = ['id' => $key, 'run' => $id, 'shows' => $shows->value, 'sent' => hash('sha256', $sent)];
-        $this->creation->create(RunPhoto::class, $body, function (Uuid $key) use ($id, $shows, $sent): RunPhoto {
+        [, $new] = $this->creation->create(RunPhoto::class, $body, function (Uuid $key) use ($id, $shows, $sent): RunPhoto {
             $run = $this->edit->locked(Run::class, $id);
             if (\count($this->runs->photosOf($run)) >= self::MOST_OF_A_RUN) {
                 throw Problem::invalid('', \sprintf('A run keeps %d photos: take one back first.', self::MOST_OF_A_RUN), 409);
@@ -73,7 +73,7 @@ final readonly class PhotoController
             return $photo;
         });
 
-        return new Answer($this->sheet->of($this->edit->find(Run::class, $id)), 201);
+        return new Answer($this->sheet->of($this->edit->find(Run::class, $id)), $new ? 201 : 200);
     }
 
     #[Route('/api/photos/{id}', name: 'getPhoto', methods: ['GET'])]

@@ -75,10 +75,15 @@ final readonly class PhotoPicture
     private static function upright(\GdImage $image, string $jpeg): \GdImage
     {
         $noted = '' === $jpeg ? false : @exif_read_data('data://image/jpeg;base64,'.base64_encode($jpeg));
-        $turn = match (\is_array($noted) ? (int) ($noted['Orientation'] ?? 1) : 1) {
+        $orientation = \is_array($noted) ? (int) ($noted['Orientation'] ?? 1) : 1;
+        // Every second one is as in a mirror (Exif 2.3, from memory); a front camera writes them so.
+        if (\in_array($orientation, [2, 4, 5, 7], true)) {
+            imageflip($image, 4 === $orientation ? \IMG_FLIP_VERTICAL : \IMG_FLIP_HORIZONTAL);
+        }
+        $turn = match ($orientation) {
             3 => 180,
-            6 => 270,
-            8 => 90,
+            5, 8 => 90,
+            6, 7 => 270,
             default => 0,
         };
         $turned = 0 === $turn ? $image : imagerotate($image, $turn, 0);

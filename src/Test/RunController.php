@@ -84,7 +84,7 @@ final readonly class RunController
         $held = (float) ($body['heldSeconds'] ?? 0);
         // However long it was kept, it is the same reading.
         unset($body['heldSeconds']);
-        $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
+        [, $new] = $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
             $id,
             null,
             $this->current->author(),
@@ -93,7 +93,7 @@ final readonly class RunController
             $held,
         )));
 
-        return $this->done($this->edit->find(Run::class, $id), 201);
+        return $this->done($this->edit->find(Run::class, $id), $new ? 201 : 200);
     }
 
     #[Route('/api/runs/{id}/not-taken', name: 'markNotTaken', methods: ['POST'])]
@@ -118,7 +118,7 @@ final readonly class RunController
         $body = $this->contract->body($request);
         $reading = self::read($this->measure($old->measure), $body);
         $before = $old->value;
-        $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
+        [, $new] = $this->creation->create(StoredReading::class, $body, fn (Uuid $key): StoredReading => $this->written($key, $this->commands->carryOut(
             $runId,
             null,
             $this->current->author(),
@@ -134,7 +134,7 @@ final readonly class RunController
             },
         )));
 
-        return $this->done($this->edit->find(Run::class, $runId), 201);
+        return $this->done($this->edit->find(Run::class, $runId), $new ? 201 : 200);
     }
 
     #[Route('/api/runs/{id}/finish', name: 'finishRun', methods: ['POST'])]

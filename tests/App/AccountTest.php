@@ -52,6 +52,10 @@ final class AccountTest extends ApiTestCase
         for ($i = 0; $i < 5; ++$i) {
             $this->ask('POST', '/api/session', ['name' => 'lead', 'password' => 'wrong'], 401);
         }
+        // What the database takes for the same account is counted as the same.
+        foreach (['lead ', 'Léad', 'LEAD'] as $spelt) {
+            $this->ask('POST', '/api/session', ['name' => $spelt, 'password' => 'hilltop'], 429);
+        }
         $slow = $this->ask('POST', '/api/session', ['name' => 'LEAD', 'password' => 'hilltop'], 429);
         self::assertSame('Too many tries. Wait 2 seconds, then try again.', $slow['detail']);
         self::assertSame('2', $this->browser->getResponse()->headers->get('Retry-After'));
@@ -88,7 +92,7 @@ final class AccountTest extends ApiTestCase
         $this->ask('GET', '/api/overview', null, 200);
         $sessions = (string) $this->database()->fetchOne("SELECT password_hash FROM user_account WHERE name = 'technician'");
         self::assertSame('old', $this->ask('PUT', '/api/password', ['old' => 'wrong', 'password' => 'seven grey seagulls'], 422)['errors'][0]['field']);
-        foreach (['short', 'technician1', 'mara12345678', 'password123', 'abcabcabcabc', '0123456789', 'qwertyuiop', 'zyxwvutsrqp', 'aaaaaaaaaaaa', 'Sitzplatz123'] as $weak) {
+        foreach (['short', 'technician1', 'mara12345678', 'password123', 'abcabcabcabc', '0123456789', 'qwertyuiop', 'zyxwvutsrqp', 'aaaaaaaaaaaa', 'Sitzplatz123', 'wrenchwrench', 'Hammer-hammer', 'seagull seagull'] as $weak) {
             $refused = $this->ask('PUT', '/api/password', ['old' => 'hilltop', 'password' => $weak], 422);
             self::assertSame('password', $refused['errors'][0]['field'], $weak);
         }
@@ -197,6 +201,21 @@ final class AccountTest extends ApiTestCase
         $this->signIn('technician');
         $this->database()->executeStatement("UPDATE user_account SET active = 0 WHERE name = 'technician'");
         $this->ask('GET', '/api/overview', null, 401);
+    }
+
+    /** "zz" and "pla" look like languages, and there is none to write a date in. */
+    public function testALanguageThatIsNoneIsReadInEnglish(): void
+    {
+        $this->signIn('lead');
+        foreach (['zz', 'pla', 'xx-YY', 'qqq;q=0.8, *;q=0.1', str_repeat('a', 300)] as $asked) {
+            foreach (['/api/overview', '/api/profiles', '/api/session', '/api/report', '/api/audit'] as $path) {
+                self::assertSame(200, $this->send('GET', $path, null, headers: ['HTTP_ACCEPT_LANGUAGE' => $asked])->getStatusCode(), "$path $asked");
+            }
+        }
+        $this->ask('PUT', '/api/preferences', ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'dark', 'locale' => 'pla'], 200);
+        $this->ask('GET', '/api/profiles', null, 200);
+        $this->ask('PUT', '/api/preferences', ['temperature' => '°C', 'force' => 'N', 'length' => 'mm', 'theme' => 'dark', 'locale' => ''], 200);
+        self::assertMatchesRegularExpression('/due by \d{1,2}\.\d{1,2}\.\d{4}/', (string) $this->send('GET', '/api/profiles', null, headers: ['HTTP_ACCEPT_LANGUAGE' => 'zz, de;q=0.5'])->getContent(), 'The next that is one.');
     }
 
     public function testBenchAndPreferencesAreKept(): void

@@ -6,10 +6,13 @@ namespace Sitzplatz\Tests\App;
 
 use App\Device\SimulatedPrinter;
 use App\Test\RunTally;
+use Symfony\Component\Clock\Test\ClockSensitiveTrait;
 
 /** Printers report their prints with a token; how they came out, only a person says. */
 final class MachineTest extends ApiTestCase
 {
+    use ClockSensitiveTrait;
+
     private string $printer = '';
 
     protected function setUp(): void
@@ -109,6 +112,25 @@ final class MachineTest extends ApiTestCase
         $this->signIn('technician');
         $this->ask('POST', "/api/printers/$this->printer/token", null, 403);
         $this->ask('POST', "/api/printers/$this->printer/token/withdraw", null, 403);
+    }
+
+    /** A token that got about began 200 prints on one printer. */
+    public function testAPrinterBeginsNoMorePrintsThanItCanMake(): void
+    {
+        $clock = self::mockTime('2026-11-03 08:00:00');
+        $token = $this->token();
+        $this->begun();
+        $this->report($token, ['key' => 'p-0', 'event' => 'begin'], 200);
+        $clock->sleep(3600);
+        $this->report($token, ['key' => 'p-1', 'event' => 'begin'], 201);
+        self::assertStringContainsString('less than a minute ago', $this->report($token, ['key' => 'p-2', 'event' => 'begin'], 409)['detail']);
+        $this->report($token, ['key' => 'p-1', 'event' => 'begin'], 200);
+        for ($print = 2; $print <= 50; ++$print) {
+            $clock->sleep(60);
+            $this->report($token, ['key' => "p-$print", 'event' => 'begin'], 201);
+        }
+        $clock->sleep(60);
+        self::assertStringContainsString('50 prints of this printer wait', $this->report($token, ['key' => 'p-51', 'event' => 'begin'], 409)['detail']);
     }
 
     private function token(): string

@@ -56,6 +56,77 @@ final class NumbersTest extends ApiTestCase
         self::assertStringContainsString('number', $answer['errors'][0]['message']);
     }
 
+    /** A piece of 1e-320 mm was refused and saved all the same, and its comparison was a fault for good. */
+    public function testWhatIsTooSmallToBeAnythingIsNothing(): void
+    {
+        $body = (string) json_encode($this->plan([['plateSideId' => $this->side('P1 front'), 'agentId' => null, 'bedFirstC' => 57, 'bedOtherC' => 57]]), \JSON_PRESERVE_ZERO_FRACTION);
+        self::assertMatchesRegularExpression('/"alongPullMm":[\d.]+/', $body);
+        foreach (['1e-320', '1e-13', '-1e-300', '1e13', '1e300'] as $odd) {
+            $response = $this->send('POST', '/api/comparisons', (string) preg_replace('/"alongPullMm":[\d.]+/', '"alongPullMm":'.$odd, $body));
+            self::assertSame(422, $response->getStatusCode(), $odd);
+        }
+    }
+
+    /**
+     * Whatever figure of a plan the contract takes, what was saved can be read: each at its ends and beyond, one after the other.
+     */
+    public function testNoNumberThatTheContractTakesBreaksARead(): void
+    {
+        $plan = $this->plan([['plateSideId' => $this->side('P1 front'), 'agentId' => null, 'bedFirstC' => 57, 'bedOtherC' => 57]]);
+        $taken = 0;
+        foreach (self::figures($plan) as $path) {
+            foreach ([0, 1e-12, 1e-3, 0.5, 7, 500, 1e5, 1e12, -1] as $value) {
+                $changed = self::with($plan, $path, $value);
+                $made = $this->send('POST', '/api/comparisons', (string) json_encode($changed, \JSON_PRESERVE_ZERO_FRACTION));
+                $where = implode('.', $path)." = $value";
+                self::assertContains($made->getStatusCode(), [201, 422, 409], $where);
+                if (201 !== $made->getStatusCode()) {
+                    continue;
+                }
+                ++$taken;
+                $id = json_decode((string) $made->getContent(), true)['id'];
+                foreach (["/api/comparisons/$id", "/api/comparisons/$id/judgement", '/api/comparisons', '/api/overview'] as $read) {
+                    self::assertSame(200, $this->send('GET', $read, null)->getStatusCode(), "$read after $where");
+                }
+            }
+        }
+        self::assertGreaterThan(60, $taken);
+    }
+
+    /**
+     * @param array<mixed> $data
+     *
+     * @return list<list<int|string>> where a number stands
+     */
+    private static function figures(array $data): array
+    {
+        $paths = [];
+        foreach ($data as $name => $value) {
+            if (\is_array($value)) {
+                array_push($paths, ...array_map(static fn (array $path): array => [$name, ...$path], self::figures($value)));
+            } elseif (\is_int($value) || \is_float($value)) {
+                $paths[] = [$name];
+            }
+        }
+
+        return $paths;
+    }
+
+    /**
+     * @param array<mixed>     $data
+     * @param list<int|string> $path
+     *
+     * @return array<mixed>
+     */
+    private static function with(array $data, array $path, float|int $value): array
+    {
+        $name = array_shift($path);
+        \assert(null !== $name);
+        $data[$name] = [] === $path ? $value : self::with((array) $data[$name], $path, $value);
+
+        return $data;
+    }
+
     /** @return iterable<array{string}> */
     public static function strangeTexts(): iterable
     {

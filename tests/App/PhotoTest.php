@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Uid\Uuid;
 
 /** Photos of runs: what is kept is the picture, and nothing else that was in the file. */
@@ -41,7 +42,7 @@ final class PhotoTest extends ApiTestCase
         self::assertGreaterThan(200, $above['red']);
         self::assertLessThan(60, $above['blue']);
 
-        $this->add($key, 'damage', $sent, 201);
+        $this->add($key, 'damage', $sent, 200);
         self::assertCount(1, $this->ask('GET', "/api/runs/$this->run", null, 200)['photos'], 'Sent twice, it is one photo.');
         $this->add($key, 'damage', self::jpeg(10, 10), 409);
         $listed = $this->ask('GET', "/api/comparisons/$this->comparison/photos", null, 200);
@@ -49,6 +50,29 @@ final class PhotoTest extends ApiTestCase
         self::assertSame([], $this->ask('POST', "/api/photos/$key/withdraw", null, 200)['photos']);
         self::assertSame([], $this->ask('GET', "/api/comparisons/$this->comparison/photos", null, 200));
         self::assertSame($before, $this->version(), 'A photo contradicts no step of whoever holds the sheet as well.');
+    }
+
+    /** Where the red left half and what is blue on the right come to lie (Exif 2.3, tag 274, from memory): above and below, or left and right. */
+    #[TestWith([1, 'left'])]
+    #[TestWith([2, 'right'])]
+    #[TestWith([3, 'right'])]
+    #[TestWith([4, 'left'])]
+    #[TestWith([5, 'above'])]
+    #[TestWith([6, 'above'])]
+    #[TestWith([7, 'below'])]
+    #[TestWith([8, 'below'])]
+    public function testAPictureIsUprightHoweverItWasHeld(int $orientation, string $where): void
+    {
+        $key = Uuid::v7()->toRfc4122();
+        $this->add($key, 'damage', self::jpeg(400, 200, 'x', $orientation), 201);
+        $image = imagecreatefromstring($this->picture($key)) ?: self::fail();
+        [$w, $h] = [imagesx($image), imagesy($image)];
+        self::assertSame($orientation < 5 ? [400, 200] : [200, 400], [$w, $h]);
+        [$x, $y] = ['left' => [0.25, 0.5], 'right' => [0.75, 0.5], 'above' => [0.5, 0.25], 'below' => [0.5, 0.75]][$where];
+        $there = imagecolorsforindex($image, (int) imagecolorat($image, (int) ($x * $w), (int) ($y * $h)));
+        $across = imagecolorsforindex($image, (int) imagecolorat($image, (int) ((1 - $x) * $w), (int) ((1 - $y) * $h)));
+        self::assertGreaterThan(200, $there['red']);
+        self::assertLessThan(60, $across['red']);
     }
 
     /** @return iterable<string, array{string, int}> */
@@ -109,7 +133,7 @@ final class PhotoTest extends ApiTestCase
     }
 
     /** Red on the left, blue on the right; with a note, as held by a quarter to the left. */
-    private static function jpeg(int $width, int $height, string $note = ''): string
+    private static function jpeg(int $width, int $height, string $note = '', int $orientation = 6): string
     {
         $image = imagecreatetruecolor(max(1, $width), max(1, $height));
         imagefilledrectangle($image, 0, 0, intdiv($width, 2), $height, (int) imagecolorallocate($image, 230, 20, 20));
@@ -120,7 +144,7 @@ final class PhotoTest extends ApiTestCase
         if ('' === $note) {
             return $jpeg;
         }
-        $tiff = "II*\0".pack('V', 8).pack('v', 2).pack('vvVV', 0x010E, 2, \strlen($note) + 1, 38).pack('vvVvv', 0x0112, 3, 1, 6, 0).pack('V', 0).$note."\0";
+        $tiff = "II*\0".pack('V', 8).pack('v', 2).pack('vvVV', 0x010E, 2, \strlen($note) + 1, 38).pack('vvVvv', 0x0112, 3, 1, $orientation, 0).pack('V', 0).$note."\0";
         $exif = "Exif\0\0".$tiff;
 
         return substr($jpeg, 0, 2)."\xFF\xE1".pack('n', \strlen($exif) + 2).$exif.substr($jpeg, 2);

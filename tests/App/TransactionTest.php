@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\App;
 
 use App\Platform\Database\Transaction;
+use Doctrine\DBAL\Exception\DriverException;
 use Symfony\Component\Uid\Uuid;
 
 /** Whole or not at all, also where the server has ended a transaction with the savepoint in it, as after a deadlock. */
@@ -55,6 +56,24 @@ final class TransactionTest extends ApiTestCase
         self::assertSame(2, $tries);
         self::assertSame(1, $this->noted());
         self::assertFalse($this->database()->isTransactionActive());
+    }
+
+    /** Where the connection is gone in the middle there is nothing to roll back, and the fault that is told is that it is gone. */
+    public function testAConnectionThatIsLostIsToldAndTheNextWorkHasAnother(): void
+    {
+        try {
+            $this->transaction()->run(function (): void {
+                $this->note();
+                $this->database()->executeStatement('KILL CONNECTION_ID()');
+                $this->note();
+            });
+            self::fail('It went on.');
+        } catch (DriverException $gone) {
+            self::assertContains($gone->getCode(), [1317, 1927, 2006, 2013]);
+        }
+        self::assertFalse($this->database()->isTransactionActive());
+        $this->transaction()->run($this->note(...));
+        self::assertSame(1, $this->noted());
     }
 
     /** As a flush in it is, when the server gives way to another transaction. */

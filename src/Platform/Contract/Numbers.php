@@ -11,6 +11,9 @@ final class Numbers
 {
     /** Beyond it a double no longer tells one whole number from the next. */
     private const MOST_WHOLE = 2 ** 53;
+    /** Nothing here is measured as large, and what is smaller is nothing: a square of either is still a number. */
+    private const MOST = 1e12;
+    private const LEAST = 1e-12;
 
     /**
      * The same data with 3.0 as 3.
@@ -20,8 +23,12 @@ final class Numbers
     public static function of(mixed $data, string $field = ''): mixed
     {
         if (\is_float($data)) {
-            if (!is_finite($data)) {
+            if (!(abs($data) <= self::MOST)) {
                 throw Problem::invalid($field, 'This is beyond any number that can be reckoned with: enter a smaller one.');
+            }
+
+            if (abs($data) < self::LEAST) {
+                return 0;
             }
 
             return abs($data) <= self::MOST_WHOLE && abs($data - round($data)) <= 0.0 ? (int) $data : $data;

@@ -35,8 +35,10 @@ final readonly class IdempotentCreation
         }
         try {
             $row = $this->transaction->run(function () use ($class, $id, $digest, $create): Row {
-                $row = $create($id);
+                // First of all: who sends the same at the same moment waits here, and is told of the row that was made.
                 $this->entities->persist(new CreatedKey($id, substr(strrchr($class, '\\') ?: $class, 1), $digest));
+                $this->entities->flush();
+                $row = $create($id);
                 $this->entities->persist($row);
                 $this->entities->flush();
 

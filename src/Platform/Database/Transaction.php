@@ -6,6 +6,7 @@ namespace App\Platform\Database;
 
 use App\Platform\Http\Problem;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\ConnectionException;
 use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
@@ -82,6 +83,13 @@ final class Transaction
 
             return $result;
         } catch (\Throwable $e) {
+            if ($e instanceof ConnectionException) {
+                // There is nothing to roll back where nobody answers; the next work begins on a connection of its own.
+                $this->database->close();
+                $this->registry->resetManager();
+
+                throw $e;
+            }
             try {
                 $this->database->rollBack();
             } catch (DriverException $lost) {

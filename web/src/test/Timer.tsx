@@ -9,15 +9,24 @@ const WORDS: Record<'soak' | 'cool' | 'look', [string, string]> = {
     look: [say('test.to_look_again'), say('test.look_again_now')],
 };
 
-/** Counts a step down from the moment it began, by the server's clock; then says that it is over. */
+/** So far may the clock of a device run from the time that passes, ms, before it is said. */
+const JUMPED = 30_000;
+
+/**
+ * Counts a step down from the moment it began: as long as it was by the clock that says when, and from then on by the time that passes here, whatever
+ * the clock of the device says; then says that it is over. For another moment it is another one.
+ */
 export function Timer({ seconds, since, serverTime, waitsFor }: { seconds: number; since: string; serverTime: string; waitsFor: 'soak' | 'cool' | 'look' }) {
-    const [offset] = useState(() => new Date(serverTime).getTime() - Date.now());
-    const [now, setNow] = useState(() => Date.now());
+    const [begun] = useState(() => ({ before: new Date(serverTime).getTime() - new Date(since).getTime(), passed: performance.now(), clock: Date.now() }));
+    const [now, setNow] = useState<{ passed: number; clock: number }>(begun);
     useEffect(() => {
-        const timer = setInterval(() => setNow(Date.now()), 500);
+        const timer = setInterval(() => setNow({ passed: performance.now(), clock: Date.now() }), 500);
         return () => clearInterval(timer);
     }, []);
-    const left = Math.ceil(seconds - (now + offset - new Date(since).getTime()) / 1000);
+    const passed = now.passed - begun.passed;
+    // Put right, or asleep meanwhile: then nobody here knows how long it was.
+    const jumped = Math.abs(now.clock - begun.clock - passed) > JUMPED;
+    const left = Math.ceil(seconds - (begun.before + passed) / 1000);
     const over = left <= 0;
     const shown = Math.max(0, left);
     return (
@@ -26,6 +35,7 @@ export function Timer({ seconds, since, serverTime, waitsFor }: { seconds: numbe
                 {Math.floor(shown / 60)}:{String(shown % 60).padStart(2, '0')}
             </span>
             <span className="text-soft">{WORDS[waitsFor][over ? 1 : 0]}</span>
+            {jumped ? <span className="max-w-56 text-center text-sm text-fault">{say('test.clock_jumped')}</span> : null}
         </div>
     );
 }

@@ -27,7 +27,8 @@ function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measu
     const { run } = sheet;
     switch (command.kind) {
         case 'step':
-            return { ...sheet, run: { ...run, status: 'running', step: command.step, stepBeganAt: new Date(touchedAt).toISOString() } };
+            // Both by the clock of this device: what lies between them is right, however it is set.
+            return { ...sheet, serverTime: new Date().toISOString(), run: { ...run, status: 'running', step: command.step, stepBeganAt: new Date(touchedAt).toISOString() } };
         case 'outcome':
             return {
                 ...sheet,

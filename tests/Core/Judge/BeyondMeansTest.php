@@ -12,7 +12,7 @@ use Sitzplatz\Test\Measure;
 use Sitzplatz\Test\Reading;
 
 /** What stands beside the means, against R 4.2.2. */
-final class FurtherFiguresTest extends TestCase
+final class BeyondMeansTest extends TestCase
 {
     /** R: a <- rep(0:3, c(9, 12, 7, 3)); b <- rep(0:3, c(4, 10, 9, 7)); wilcox.test(a, b, exact = FALSE); kruskal.test(list(a, b)) */
     public function testEffortsAreComparedByTheirGradesCountedOutWhereTheyAreFew(): void

@@ -175,6 +175,8 @@ final class PlanChanceTest extends TestCase
         self::assertEqualsWithDelta(0.2204808, Scatter::LeftSkewed->quantile(0.5), 1e-6);
         // R: 1/sqrt(exp(.25) - 1), gamma(1.2)/sqrt(gamma(1.4) - gamma(1.2)^2)
         self::assertEqualsWithDelta([1.876383, 4.365803], [Scatter::RightSkewed->mean(), Scatter::Weibull->mean()], 1e-6);
+        // A spread of a fifth of the mean is usual (common practice).
+        self::assertEqualsWithDelta([5.0, 5.0], [Scatter::Normal->mean(), Scatter::Visits->mean()], 1e-12);
     }
 
     private static function pullPlan(Criterion $criterion, int $pulls, Design $design = Design::Fixed): ProofPlan

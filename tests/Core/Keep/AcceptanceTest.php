@@ -60,6 +60,9 @@ final class AcceptanceTest extends TestCase
     public function testWhatAPlanIsSizedForIsALevelOfKeep(): void
     {
         $levels = array_map(static fn (AcceptancePlan $each): array => [$each->reliability, $each->confidence], AcceptancePlan::usual());
+        self::assertSame([0, 0, 0, 0], array_map(static fn (AcceptancePlan $each): int => $each->failuresAllowed, AcceptancePlan::usual()));
+        // ⌈ln(1 − C) / ln R⌉
+        self::assertSame([11, 22, 29, 59], array_map(static fn (AcceptancePlan $each): int => $each->runsNeeded, AcceptancePlan::usual()));
         foreach ([Sureness::Use, Sureness::Profile] as $sure) {
             self::assertContains($sure->profile(), $levels);
             $needed = (new AcceptancePlan($sure->profile()[0], $sure->profile()[1], 0))->runsNeeded;

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\Core\Mixing;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Mixing\AbsSolution;
 use Sitzplatz\Mixing\AlcoholWater;
+use Sitzplatz\Mixing\CalculatorInput;
 use Sitzplatz\Mixing\CannotCalculate;
 use Sitzplatz\Mixing\Dilution;
 use Sitzplatz\Mixing\PvaThinning;
@@ -53,6 +54,8 @@ final class SumsTest extends TestCase
         // 15.7 g at 0.785 g/mL are 20 mL.
         self::assertStringContainsString('grams=15.7 volume=20000', Said::of((new ThinBack())->of(['then' => 250.0, 'now' => 234.3])->lines[0]));
         self::assertStringContainsString('water=80 glue=20 makes=100', Said::of((new PvaThinning())->of(['glue' => 20.0, 'have' => 0.45, 'want' => 0.09])->lines[0]));
+        // Wood glue of 45 % brought to 9 %, as is usual (common practice), is what the form begins with.
+        self::assertSame([20.0, 0.45, 0.09], array_map(static fn (CalculatorInput $input): float => (float) $input->usual, (new PvaThinning())->inputs()));
         $this->expectException(CannotCalculate::class);
         (new ThinBack())->of(['then' => 200.0, 'now' => 234.3]);
     }
@@ -70,6 +73,17 @@ final class SumsTest extends TestCase
         self::assertEqualsWithDelta(110.2 * (1 - exp(-1)), $aired->peakPpm(), 0.1);
         // All that came in has left but for e⁻⁴⁷: its sum is G·T/λ.
         self::assertEqualsWithDelta(110.2 / 0.1 / 480, $aired->shiftPpm(), 0.01);
+    }
+
+    /** By hand, without air: it rises evenly for ten minutes and then stands; the worst quarter of an hour is one of those that come after. */
+    public function testTheWorstQuarterOfAnHourIsFoundWhereverItLies(): void
+    {
+        $still = new VapourInRoom(Solvent::Acetone, 10, 30, 10, 0, 1e9);
+        self::assertEqualsWithDelta($still->peakPpm(), $still->shortTimePpm(), 1e-6);
+        // G = 11.02 ppm/min for an hour and one change a minute: it stands at 11.02 from the first minutes on, and so does its mean.
+        $steady = new VapourInRoom(Solvent::Acetone, 60, 30, 60, 60, 1e9);
+        self::assertEqualsWithDelta($steady->peakPpm(), $steady->shortTimePpm(), 1e-3 * $steady->peakPpm());
+        self::assertEqualsWithDelta(110.2 / 10, $steady->peakPpm(), 0.05);
     }
 
     public function testAtTheJarItIsRicherAndNeverMoreThanTheAirCanTake(): void

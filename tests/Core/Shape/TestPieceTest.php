@@ -16,6 +16,7 @@ use Sitzplatz\Shape\Piece\PieceDesign;
 use Sitzplatz\Shape\Piece\PieceFile;
 use Sitzplatz\Shape\Piece\Prism;
 use Sitzplatz\Shape\Piece\PullBlock;
+use Sitzplatz\Shape\Piece\RaisedNumber;
 use Sitzplatz\Shape\Piece\SectionModulus;
 use Sitzplatz\Shape\Piece\SmallFeet;
 use Sitzplatz\Shape\Piece\Solid;
@@ -98,6 +99,50 @@ final class TestPieceTest extends TestCase
                 self::assertArrayHasKey($e->field, self::usual($design));
             }
         }
+    }
+
+    /** Discs that stand apart by a tenth of their width or more are told from each other, and no nearer ones are made. */
+    public function testDiscsStandApart(): void
+    {
+        $discs = static fn (float $pitch): int => \count((new ExposureDiscs())->solids(['pitch' => $pitch, 'disc' => 10.0] + self::usual(new ExposureDiscs()), null));
+        self::assertSame(5, $discs(11.0));
+        self::assertSame(5, $discs(13.0));
+        $this->expectException(BadPiece::class);
+        $discs(10.9);
+    }
+
+    /** The strokes of every digit lie within its height and width, on the top, and no two digits are the same. */
+    public function testANumberIsDrawnWithinItsPlace(): void
+    {
+        $seen = [];
+        foreach ([...range(0, 9), 27, 108] as $number) {
+            $solids = RaisedNumber::on($number, 50.0, 20.0, 3.0, 40.0, 10.0);
+            $points = [];
+            foreach ($solids as $solid) {
+                foreach ($solid->triangles as $triangle) {
+                    array_push($points, ...$triangle);
+                }
+            }
+            [$x, $y, $z] = [array_column($points, 0), array_column($points, 1), array_column($points, 2)];
+            // Eight of ten millimetres; a digit is 0.55 of its height wide, and 0.2 of it lies between two.
+            $digits = \strlen((string) $number);
+            $half = 8 * ($digits * 0.55 + ($digits - 1) * 0.2) / 2;
+            self::assertEqualsWithDelta([16.0, 24.0], [min($y), max($y)], 1e-9, (string) $number);
+            self::assertGreaterThanOrEqual(50 - $half - 1e-9, min($x));
+            self::assertLessThanOrEqual(50 + $half + 1e-9, max($x));
+            self::assertEqualsWithDelta([2.8, 3.6], [min($z), max($z)], 1e-9);
+            $seen[] = json_encode($points);
+        }
+        self::assertSame($seen, array_unique($seen));
+        self::assertSame([], RaisedNumber::on(8, 0.0, 0.0, 0.0, 3.0, 3.0), 'Too small to be read.');
+    }
+
+    /** A facet without an area has no direction. */
+    public function testAFacetWithoutAnAreaHasNoNormal(): void
+    {
+        $stl = PieceFile::stl([new Solid([[[0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [2.0, 0.0, 0.0]], [[0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [0.0, 1.0, 0.0]]])], 'x');
+        $normal = static fn (int $facet): array => array_values(unpack('g3', substr($stl, 84 + 50 * $facet, 12)) ?: []);
+        self::assertSame([[0.0, 0.0, 0.0], [0.0, 0.0, 1.0]], [$normal(0), $normal(1)]);
     }
 
     /** Every edge is walked once in each direction: no hole, no facet turned inside out. */

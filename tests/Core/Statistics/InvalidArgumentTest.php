@@ -9,6 +9,7 @@ use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\Normal;
 use Sitzplatz\Statistics\Permutation;
 use Sitzplatz\Statistics\SequentialShare;
+use Sitzplatz\Statistics\StudentizedRange;
 use Sitzplatz\Statistics\Weibull;
 
 final class InvalidArgumentTest extends TestCase
@@ -20,6 +21,7 @@ final class InvalidArgumentTest extends TestCase
         foreach ([
             'probability: 0 < p < 1, p = 1.2' => static fn () => Normal::quantile(1.2),
             'probability: 0 < p < 1, p = NAN' => static fn () => Normal::quantile(\NAN),
+            'too_few: n >= 2, n = 1' => static fn () => new StudentizedRange(1, 8.0),
             'too_few: n >= 1, n = 0' => static fn () => SequentialShare::once(0, 0.8, 0.05),
             'not_positive: x > 0, x = 0' => static fn () => Weibull::of([3.0, 0.0], []),
             'no_spread: min < max, n = 3' => static fn () => Weibull::of([3.0, 3.0, 3.0], []),

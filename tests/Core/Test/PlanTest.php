@@ -7,9 +7,14 @@ namespace Sitzplatz\Tests\Core\Test;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Test\BadPlan;
+use Sitzplatz\Test\Criterion;
+use Sitzplatz\Test\Design;
+use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\ComparisonLife;
+use Sitzplatz\Test\Limits;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
+use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\RunDurations;
 use Sitzplatz\Test\RunOrder;
@@ -29,6 +34,14 @@ final class PlanTest extends TestCase
             yield [$seed, 2, 2];
             yield [$seed, 7, 0];
         }
+    }
+
+    /** Looked at after each run a plan may go on to 135 % of what was planned, whole runs; at one look to none. */
+    public function testAnAdaptivePlanMayTakeAThirdMore(): void
+    {
+        $plan = static fn (Design $design): ProofPlan => new ProofPlan(new Limits(20, 12, Effort::Flex), Criterion::Mean, 0.8, 0, $design, 20, 10, 10);
+        self::assertSame([27, 54, 81, 13, 4], array_map($plan(Design::Adaptive)->most(...), [20, 40, 60, 10, 3]));
+        self::assertSame([20, 3], array_map($plan(Design::Fixed)->most(...), [20, 3]));
     }
 
     #[DataProvider('seeds')]

@@ -23,6 +23,10 @@ final class UsualReadingsTest extends TestCase
             self::assertFalse($holds($measure, $slipped), "$measure->value with a digit too many");
         }
         self::assertFalse($holds(Measure::ReleaseTemperature, 3.4), 'Colder than the room.');
+        // Five degrees that a thermometer may be off, below the room and above the bed; nothing warmer than where it is to be pulled cold.
+        self::assertSame([15.0, 110.0], $usual[Measure::ReleaseTemperature->value]);
+        self::assertSame([15.0, 25.0], UsualReadings::of(new Limits(20, 12, Effort::Flex), null, 20, 25)[Measure::ReleaseTemperature->value], 'An unheated bed is as warm as its room.');
+        self::assertSame([15.0, 45.0], UsualReadings::of(new Limits(20, 12, Effort::Flex), 105, 20, 25, 45.0)[Measure::ReleaseTemperature->value]);
         // A plan that asks for much is not asked about what it asks for.
         self::assertSame([0.0, 500.0], UsualReadings::of(new Limits(50, null, Effort::Flex), null, 20, 25)[Measure::PullHot->value]);
     }

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\Core\Units;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Units\ForceUnit;
 use Sitzplatz\Units\LengthUnit;
+use Sitzplatz\Units\PressureUnit;
 use Sitzplatz\Units\TemperatureUnit;
 
 /** Factors of NIST SP 811, appendix B (from memory). */
@@ -19,6 +20,14 @@ final class UnitsTest extends TestCase
         self::assertEqualsWithDelta(12.5, ForceUnit::Newton->newtons(12.5), 0);
         // A pound-force is the standard gravity times 0.45359237 kg exactly.
         self::assertEqualsWithDelta(ForceUnit::KilogramForce->newtons(0.45359237), ForceUnit::PoundForce->newtons(1), 1e-12);
+    }
+
+    /** NIST SP 811: 1 psi = 6.894 757 E−03 MPa. */
+    public function testPressureGoesWithTheForce(): void
+    {
+        self::assertSame([PressureUnit::PoundPerSquareInch, PressureUnit::Megapascal, PressureUnit::Megapascal], array_map(PressureUnit::beside(...), [ForceUnit::PoundForce, ForceUnit::Newton, ForceUnit::KilogramForce]));
+        self::assertEqualsWithDelta(1.0, PressureUnit::PoundPerSquareInch->ofMegapascals(0.006894757), 1e-12);
+        self::assertEqualsWithDelta(2.5, PressureUnit::Megapascal->ofMegapascals(2.5), 0);
     }
 
     public function testLengthAndTemperature(): void

@@ -102,6 +102,8 @@ final class WarpTest extends TestCase
         $ear = HoldMargin::of($demand, 8, Strength::ofGrade(Grade::Fair), HoldMargin::earAtEndMm2(6));
         self::assertGreaterThan($bare->middle, $ear->middle);
         self::assertEqualsWithDelta(\M_PI * 18, HoldMargin::earAtEndMm2(6), 1e-9);
+        // By hand: 4 × (10 + 2 · 15) and two quarter discs of 4 mm.
+        self::assertEqualsWithDelta(160 + 8 * \M_PI, HoldMargin::brimAtEndMm2(4.0, 10.0, 15.0), 1e-9);
         self::assertEqualsWithDelta(
             1000,
             HoldMargin::of(new PeelDemand(new FreeCurl(100, 60, 0.25, 90e-6, -5), 8, 15, 2200), 8, Strength::ofGrade(Grade::Poor))->middle,

@@ -6,6 +6,7 @@ namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Facets;
 use Sitzplatz\Shape\Internal\Mesh;
+use Sitzplatz\Shape\Internal\XmlBounds;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Quantity;
@@ -13,7 +14,7 @@ use Sitzplatz\Words\Sentence;
 
 /**
  * The model of a 3MF file (3D Manufacturing Format, core specification, from memory): objects with a mesh or with
- * components, and a build that places them. Read as a stream; a document type is refused, so that no entity can blow up.
+ * components, and a build that places them. Read as a stream, within bounds ({@see XmlBounds}).
  */
 final class ModelXml
 {
@@ -107,13 +108,10 @@ final class ModelXml
         $parser = xml_parser_create('UTF-8');
         xml_parser_set_option($parser, \XML_OPTION_CASE_FOLDING, 0);
         xml_set_element_handler($parser, $this->element(...), static fn () => null);
-        $tail = '';
+        $bounds = new XmlBounds();
         do {
             $chunk = $xml->read(1 << 16);
-            if (false !== stripos($tail.$chunk, '<!DOCTYPE')) {
-                throw BadShape::badXml('doctype');
-            }
-            $tail = substr($chunk, -10);
+            $bounds->pass($chunk);
             if (0 === xml_parse($parser, $chunk, '' === $chunk)) {
                 throw BadShape::badXml('broken', (string) xml_get_current_line_number($parser));
             }

@@ -126,6 +126,64 @@ final class ModelXmlTest extends TestCase
         yield 'parts that multiply' => [self::xml($box.self::tenfold(), '<item objectid="16"/>'), 'shape.too_fine'];
     }
 
+    /**
+     * A parser compares each attribute with all others: 50 000 held one for 5.6 s.
+     *
+     * @return iterable<string, array{string, string}>
+     */
+    public static function burstingModels(): iterable
+    {
+        $box = self::object('1', self::box(0, 0, 10, 10, 10));
+        $item = '<item objectid="1"/>';
+        $attributes = implode(' ', array_map(static fn (int $i): string => "a$i=\"\"", range(1, 50_000)));
+        yield 'attributes' => [self::xml("$box<object id=\"2\" $attributes/>", $item), 'shape.xml.too_much'];
+        yield 'attributes behind a mark in quotes' => [self::xml("$box<object id=\"2\" name='>' x=\">\" $attributes/>", $item), 'shape.xml.too_much'];
+        yield 'attributes of which none ends' => [self::xml($box.'<object id="2" name="'.str_repeat('x', 200_000), $item), 'shape.xml.too_much'];
+        yield 'one attribute' => [self::xml($box.'<object id="2" name="'.str_repeat('x', 20_000).'"/>', $item), 'shape.xml.too_much'];
+        yield 'a name' => [self::xml($box.'<'.str_repeat('x', 5_000).'/>', $item), 'shape.xml.too_much'];
+        yield 'a comment' => [self::xml($box.'<!--'.str_repeat('<a b="c"/>', 20_000).'-->', $item), 'shape.xml.too_much'];
+        yield 'a section' => [self::xml($box.'<![CDATA['.str_repeat("<a $attributes", 1).']]>', $item), 'shape.xml.too_much'];
+        yield 'an instruction' => [self::xml($box.'<?x '.str_repeat('y', 100_000).'?>', $item), 'shape.xml.too_much'];
+        yield 'text' => [self::xml($box.'<metadata name="x">'.str_repeat('y', 1_200_000).'</metadata>', $item), 'shape.xml.too_much'];
+        yield 'UTF-16' => ["\xFF\xFE".mb_convert_encoding(self::xml($box, $item), 'UTF-16LE', 'UTF-8'), 'shape.xml.encoding'];
+        yield 'UTF-16 without a mark of its order' => [mb_convert_encoding(self::xml($box, $item), 'UTF-16BE', 'UTF-8'), 'shape.xml.encoding'];
+        yield 'another alphabet by its name' => [str_replace('UTF-8', 'UTF-7', self::xml($box, $item)), 'shape.xml.encoding'];
+        yield 'a document type in small letters' => ['<?xml version="1.0"?><!doctype x><model/>', 'shape.xml.doctype'];
+        yield 'an entity' => [self::xml($box.'<!ENTITY a "b">', $item), 'shape.xml.doctype'];
+    }
+
+    #[DataProvider('burstingModels')]
+    public function testWhatHoldsAParserForLongIsRefusedBeforeIt(string $xml, string $words): void
+    {
+        $began = hrtime(true);
+        foreach ([1 << 16, 1000, 7] as $piece) {
+            try {
+                ModelXml::read(new Bytes($xml, $piece));
+                self::fail('It was read.');
+            } catch (BadShape $bad) {
+                self::assertStringContainsString($words, $bad->getMessage());
+            }
+            if (\strlen($xml) > 300_000) {
+                break;
+            }
+        }
+        // Not how fast it is, but that it does not grow with the square: fifty thousand took seconds.
+        self::assertLessThan(3e9, hrtime(true) - $began);
+    }
+
+    public function testWhatGeneratorsWriteBesideTheModelIsReadWhereverThePiecesEnd(): void
+    {
+        $box = self::object('1', self::box(0, 0, 10, 10, 10));
+        $spaces = implode(' ', array_map(static fn (int $i): string => "xmlns:s$i=\"http://example.org/$i\"", range(1, 25)));
+        $xml = "\xEF\xBB\xBF<?xml version='1.0' encoding='utf-8' standalone=\"no\"?>\n<!-- made > by <nobody> --><?slicer a=\"?\" ?><model unit=\"millimeter\" $spaces>"
+            ."<metadata name=\"Title\">A &lt; B &amp; C</metadata><metadata name='what it's not'></metadata>";
+        $xml = str_replace("'what it's not'", '"a \'b\' > c"', $xml);
+        $xml .= '<metadata name="settings"><![CDATA[{"a": "<b c=\"d\">", "e": "]]"}]]></metadata>'.str_repeat(' ', 70_000)."<resources>$box</resources><build><item objectid=\"1\"/></build></model>";
+        foreach ([1 << 16, 4096, 61, 2, 1] as $piece) {
+            self::assertEqualsWithDelta(100, ModelXml::read(new Bytes($xml, $piece))->patch->areaMm2, 1e-3, (string) $piece);
+        }
+    }
+
     #[DataProvider('badModels')]
     public function testABadModelGetsASentence(string $xml, string $words): void
     {

@@ -124,6 +124,7 @@ final class TestPieceTest extends TestCase
                 }
             }
             [$x, $y, $z] = [array_column($points, 0), array_column($points, 1), array_column($points, 2)];
+            \assert([] !== $x && [] !== $y && [] !== $z);
             // Eight of ten millimetres; a digit is 0.55 of its height wide, and 0.2 of it lies between two.
             $digits = \strlen((string) $number);
             $half = 8 * ($digits * 0.55 + ($digits - 1) * 0.2) / 2;

@@ -73,6 +73,27 @@ free_port() {
     echo "$port"
 }
 
+# reserve_port PORT: takes it for this copy from now on, until all its processes have ended: two that start together never take the same
+# one, though it is bound only later. Fails if another copy has it, or anybody listens there.
+reserve_port() {
+    local folder=/run/lock/sitzplatz-ports place
+    is_root || folder=${XDG_RUNTIME_DIR:-/tmp}/sitzplatz-ports-$(id -u)
+    mkdir -p "$folder" 2> /dev/null && [ -O "$folder" ] && [ ! -L "$folder" ] || fail "$folder belongs to somebody else. Remove it, then start again."
+    exec {place}> "$folder/$1"
+    if flock -n "$place" && port_is_free "$1"; then return 0; fi
+    exec {place}>&-
+    return 1
+}
+
+# take_port NAME FIRST: the port in that setting, or the next one that can be had; remembered.
+take_port() {
+    local port
+    port=$(setting "$1" "$2")
+    [ "$port" -lt 32768 ] || port=$2
+    until reserve_port "$port"; do port=$((port + 1)); done
+    set_setting "$1" "$port"
+}
+
 # Debian's packages start their servers when they are installed; ours are our own, so that start is held back.
 apt_install() {
     is_root || fail "These packages are missing: $*. Install them (apt-get install $*), then start again."

@@ -22,15 +22,10 @@ stop_all() {
 trap stop_all EXIT
 trap 'exit 0' INT TERM
 
+reserve_port "$PORT" || fail "Port $PORT is taken by another program. Set SITZPLATZ_PORT to a free one, for example $(free_port $((PORT + 1)))."
 set_setting SITZPLATZ_PORT "$PORT"
-# device_port NAME FIRST: where a stand-in listens, another one if somebody else does by now.
-device_port() {
-    local port
-    port=$(setting "$1" "$(free_port "$2")")
-    if [ "$port" -ge 32768 ] || ! port_is_free "$port"; then set_setting "$1" "$(free_port "$2")"; fi
-}
-device_port SITZPLATZ_GAUGE_PORT 24061
-device_port SITZPLATZ_THERMOMETER_PORT 25061
+take_port SITZPLATZ_GAUGE_PORT 24061
+take_port SITZPLATZ_THERMOMETER_PORT 25061
 # What the app goes by from now on: when it stops taking anything new, and where its backups go.
 for each in SITZPLATZ_DISK_FLOOR_MB SITZPLATZ_BACKUP_MB SITZPLATZ_FRONT; do
     [ -z "${!each:-}" ] || set_setting "$each" "${!each}"
@@ -120,6 +115,9 @@ waited=0
 until curl -fsS "http://127.0.0.1:$PORT/api/health" 2> /dev/null | grep -qF "$STARTED"; do
     kill -0 "$SUPERVISOR" 2> /dev/null || fail "The supervisor ended while starting; look into $VAR/log."
     waited=$((waited + 1))
+    if [ $waited -gt 10 ] && tail -n 3 "$VAR/log/web-errors.log" 2> /dev/null | grep -q 'Address already in use'; then
+        fail "Port $PORT${BIND:+, or port $NETWORK_PORT of $BIND,} was taken by another program meanwhile. Set SITZPLATZ_PORT${BIND:+ or SITZPLATZ_TLS_PORT} to a free one."
+    fi
     [ $waited -lt 150 ] || fail "The app did not answer within 30 seconds; look into $VAR/log."
     sleep 0.2
 done

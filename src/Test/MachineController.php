@@ -137,11 +137,19 @@ final readonly class MachineController
             409,
         );
         if ($last->assumed && null === $last->reportedMinutes && $last->createdAt > $now->modify(self::SOONEST)) {
-            throw Problem::invalid('key', 'This printer began another print less than a minute ago. Report the end of one before the begin of the next.', 409);
+            throw Problem::invalid(
+                'key',
+                'This printer began another print less than a minute ago. Report the end of one before the begin of the next.',
+                409,
+            );
         }
         $unanswered = $this->entities->getRepository(Job::class)->count(['printer' => $printer, 'status' => JobStatus::Open, 'assumed' => true]);
         if ($unanswered >= self::MOST_UNANSWERED) {
-            throw Problem::invalid('key', \sprintf('%d prints of this printer wait for somebody to say how they came out. No more are begun until then.', $unanswered), 409);
+            throw Problem::invalid(
+                'key',
+                \sprintf('%d prints of this printer wait for somebody to say how they came out. No more are begun until then.', $unanswered),
+                409,
+            );
         }
         $job = Job::likeLast(Uuid::v7(), $now, $last, new Author($printer->id, $printer->name));
         $job->title = $body['title'] ?? $last->title;

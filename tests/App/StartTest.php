@@ -49,6 +49,30 @@ final class StartTest extends TestCase
         self::assertStringContainsString('Another bin/start is at work', $words);
     }
 
+    /** Between looking for a free port and listening there lay half a minute, in which a second copy found it free too. */
+    public function testAPortIsHadByOneCopyFromTheMomentThatItIsLookedFor(): void
+    {
+        $take = static fn (string $word): string => 'bash -c '.escapeshellarg("source bin/parts/common.sh; VAR={$word}; take_port SOME_PORT 21061; setting SOME_PORT 0; read -r line");
+        mkdir($this->folder.'/one', 0755, true);
+        mkdir($this->folder.'/two', 0755, true);
+        $ports = $copies = [];
+        foreach (['one', 'two'] as $copy) {
+            $process = proc_open($take(escapeshellarg("$this->folder/$copy")), [['pipe', 'r'], ['pipe', 'w']], $pipes, \dirname(__DIR__, 2));
+            self::assertIsResource($process);
+            $ports[] = (int) fgets($pipes[1]);
+            $copies[] = [$process, $pipes];
+        }
+        foreach ($copies as [$process, $pipes]) {
+            fclose($pipes[0]);
+            proc_close($process);
+        }
+        self::assertGreaterThanOrEqual(21061, min($ports));
+        self::assertNotSame($ports[0], $ports[1]);
+        // It is anybody's again when its copy has ended.
+        exec('cd '.escapeshellarg(\dirname(__DIR__, 2)).' && '.$take(escapeshellarg("$this->folder/one")).' < /dev/null', $lines);
+        self::assertSame($ports[0], (int) ($lines[0] ?? 0));
+    }
+
     public function testAFolderThatCannotBeMadeIsSaid(): void
     {
         [$code, $words] = $this->execute('bin/start --detach', ['SITZPLATZ_VAR' => '/proc/nowhere']);

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 
 import tailwindcss from '@tailwindcss/vite';
@@ -14,11 +15,24 @@ const languages: Plugin = {
     },
 };
 
+/** What the device keeps of the build, for the worker; it carries which build it is of. */
+const kept: Plugin = {
+    name: 'kept',
+    generateBundle(_, bundle) {
+        const files = Object.keys(bundle)
+            .filter((name) => name.startsWith('assets/'))
+            .sort();
+        this.emitFile({ type: 'asset', fileName: 'kept.json', source: JSON.stringify(files) });
+        const worker = bundle['sw.js'];
+        if (worker?.type === 'chunk') worker.code = worker.code.replace('%BUILD%', createHash('sha256').update(files.join()).digest('hex').slice(0, 12));
+    },
+};
+
 export default defineConfig({
     root: 'web',
     base: '/build/',
     publicDir: false,
-    plugins: [react(), tailwindcss(), languages],
+    plugins: [react(), tailwindcss(), languages, kept],
     build: {
         outDir: '../public/build',
         emptyOutDir: true,

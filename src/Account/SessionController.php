@@ -15,6 +15,7 @@ use App\Platform\Now;
 use App\Platform\Words\Wording;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
@@ -44,6 +45,8 @@ final readonly class SessionController
         private Wording $wording,
         private Network $network,
         private bool $demo,
+        #[Autowire('%kernel.secret%'), \SensitiveParameter]
+        private string $secret,
     ) {
     }
 
@@ -63,6 +66,7 @@ final readonly class SessionController
             'preferences' => $signedIn ? [...self::PREFERENCES, ...$user->preferences] : self::PREFERENCES,
             'figures' => $this->wording->shown(),
             'bench' => $signedIn ? [...self::BENCH, ...$user->bench()] : self::BENCH,
+            'sealKey' => $signedIn ? base64_encode(hash_hmac('sha256', 'sealed for '.$user->id->toRfc4122(), $this->secret, true)) : '',
         ]);
     }
 

@@ -3,6 +3,7 @@ import { createRootRouteWithContext, createRoute, createRouter, lazyRouteCompone
 
 import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import { readAddress } from './choose/address';
+import { hasLeft } from './shell/leaving';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Root, notFoundComponent: NotThere, errorComponent: RouteFault });
@@ -29,6 +30,8 @@ function ahead(queries: QueryClient, asks: AnyQuery[]): Promise<void> | undefine
 }
 
 async function answers(queries: QueryClient, asks: AnyQuery[]): Promise<void> {
+    // Who signed out without network is out: of that the server hears before anything else.
+    if (hasLeft()) return;
     const session = await queries.query(sessionQuery).catch(() => null);
     if (session?.user) await Promise.all(asks.map((ask) => queries.query(ask).catch(() => null)));
 }

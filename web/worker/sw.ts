@@ -11,15 +11,33 @@ const ANSWERS = 'sitzplatz.answers';
 const KEPT = [SHELL, BUILD, ANSWERS];
 /** What the sheet of a run and the list of open prints ask for. */
 const NEEDED = /^\/api\/(session|bench|terms|usual|settings|network|catalogue|printers|plate-sides|agents|lots\/in-use|gauges|thermometers|overview|runs\/[^/]+|comparisons\/[^/]+|jobs)$/;
-/** Who is asked for long has no network. */
-const PATIENCE_MS = 5_000;
-const MOST_FILES = 300;
+/** Who is asked for longer has no network: what is kept is shown meanwhile. */
+const PATIENCE_MS = 2_000;
+/** An answer that came so late is the one that the page asks for again when it is told. */
+const FRESH_MS = 5_000;
+const MOST_FILES = 400;
 const MOST_ANSWERS = 200;
+/** Another one for each build, so that a browser takes this file for a new one, and keeps what belongs to it. */
+const OF_BUILD = '%BUILD%';
 let signedOut = 0;
+const cameLate = new Map<string, number>();
 
-self.addEventListener('install', () => {
+self.addEventListener('install', (event) => {
+    event.waitUntil(keepBuild());
     void self.skipWaiting();
 });
+
+/** All that the interface is made of, before somebody first presses something where there is no network. */
+async function keepBuild(): Promise<void> {
+    const cache = await caches.open(BUILD);
+    const list = await fetch(`/build/kept.json?${OF_BUILD}`).catch(() => null);
+    const files = (list?.ok ? await list.json() : []) as string[];
+    for (const file of files) {
+        const url = `/build/${file}`;
+        // Where one cannot be had now it comes when it is used.
+        if (!(await cache.match(url))) await cache.add(url).catch(() => undefined);
+    }
+}
 
 self.addEventListener('activate', (event) => {
     event.waitUntil(
@@ -78,16 +96,29 @@ async function forget(): Promise<void> {
     await caches.delete(ANSWERS).catch(() => false);
 }
 
-/** Whoever asked has the answer at once; it is kept beside that. */
+/** Whoever asked has the answer at once; it is kept beside that. Where it is long in coming, what is kept is shown until it is there. */
 async function networkFirst(event: FetchEvent, cache: string, key: Request): Promise<Response> {
     const { request } = event;
     const before = signedOut;
+    const late = cameLate.get(key.url);
+    if (late !== undefined && Date.now() - late < FRESH_MS) {
+        const fresh = await (await caches.open(cache)).match(key);
+        if (fresh) return fresh;
+    }
+    const coming = fetch(request);
+    const stored = coming.then(async (answer) => {
+        if (answer.ok && (cache !== ANSWERS || before === signedOut)) await keep(cache, key, answer.clone());
+    });
+    event.waitUntil(stored.catch(() => undefined));
     try {
-        const answer = await fetch(request, request.mode === 'navigate' ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {});
-        if (answer.ok) {
-            if (cache !== ANSWERS || before === signedOut) event.waitUntil(keep(cache, key, answer.clone()));
-            return answer;
+        const answer = await Promise.race([coming, after(PATIENCE_MS)]);
+        if (answer === null) {
+            const meanwhile = await kept(cache, key);
+            if (!meanwhile) return (await coming).clone();
+            event.waitUntil(stored.then(() => tell(key)).catch(() => undefined));
+            return meanwhile;
         }
+        if (answer.ok) return answer.clone();
         // The web server is there and the app behind it is not.
         return (answer.status >= 502 && answer.status <= 504 ? await kept(cache, key) : undefined) ?? answer;
     } catch (error) {
@@ -95,6 +126,16 @@ async function networkFirst(event: FetchEvent, cache: string, key: Request): Pro
         if (last) return last;
         throw error;
     }
+}
+
+function after(milliseconds: number): Promise<null> {
+    return new Promise((resolve) => setTimeout(() => resolve(null), milliseconds));
+}
+
+/** The answer that was not waited for is there: the page asks for it again, and has it at once. */
+async function tell(key: Request): Promise<void> {
+    cameLate.set(key.url, Date.now());
+    for (const client of await self.clients.matchAll()) client.postMessage({ late: new URL(key.url).pathname });
 }
 
 async function keptFirst(event: FetchEvent): Promise<Response> {

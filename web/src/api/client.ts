@@ -40,12 +40,16 @@ export function setToken(token: string | null): void {
 
 /** So often the same is sent again where too much is asked at once: others read parts, or several sums are under way. */
 const PATIENCE = 20;
+/** Who does not answer for longer is not there. */
+const PATIENCE_MS = 2_500;
 
 /** Waits as long as the server asks for and sends the same again, which has changed nothing: it was not begun. */
 async function patient(request: Request): Promise<Response> {
     for (let tries = 1; ; ++tries) {
         const again = request.clone();
-        const response = await fetch(request);
+        // What is long in coming may never come: then the page says so.
+        const long = setTimeout(() => void askWhetherThere(), PATIENCE_MS);
+        const response = await fetch(request).finally(() => clearTimeout(long));
         const seconds = Number(response.headers.get('Retry-After') ?? NaN);
         if (tries > PATIENCE || !(seconds <= 1) || ![429, 503].includes(response.status)) return response;
         // Whoever guesses a password is told to wait, and not to send it again.
@@ -74,7 +78,10 @@ api.use({
     async onResponse({ request, response }) {
         if (response.ok) {
             // What the device kept from before: the server is out of reach, or was a moment ago.
-            if (response.headers.has('X-Kept')) void askWhetherThere();
+            if (response.headers.has('X-Kept')) {
+                fromBefore = true;
+                void askWhetherThere();
+            }
             return;
         }
         if (response.status === 401 && !new URL(request.url).pathname.endsWith('/session')) outside.forEach((listener) => listener());
@@ -96,6 +103,7 @@ const reaching = new Set<() => void>();
 const outside = new Set<() => void>();
 let reached = true;
 let asking: Promise<void> | null = null;
+let fromBefore = false;
 
 function reach(now: boolean): void {
     if (now === reached) return;
@@ -105,7 +113,7 @@ function reach(now: boolean): void {
 
 /** One request may fail where all others go through: whether the server is there, it is asked itself. */
 function askWhetherThere(): Promise<void> {
-    asking ??= fetch('/api/health/alive', { cache: 'no-store' })
+    asking ??= fetch('/api/health/alive', { cache: 'no-store', signal: AbortSignal.timeout(PATIENCE_MS) })
         .then(
             (answer) => reach(answer.ok),
             () => reach(false),
@@ -124,6 +132,13 @@ export function isReached(): boolean {
 export function onReach(listener: () => void): () => void {
     reaching.add(listener);
     return () => reaching.delete(listener);
+}
+
+/** Whether something that is shown is from before, as the device kept it; asked once. */
+export function wasKept(): boolean {
+    const was = fromBefore;
+    fromBefore = false;
+    return was;
 }
 
 /** Tells when the server no longer knows who this is. */

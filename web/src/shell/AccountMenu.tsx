@@ -1,26 +1,28 @@
 import { useNavigate } from '@tanstack/react-router';
 import { DropdownMenu } from 'radix-ui';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
-import { api, ask, type Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { part } from '../ui/part';
 import { USER_ROLE_WORDS } from '../ui/words';
 import { say } from '../words/say';
+import { leave } from './leaving';
 import { close, useOutbox } from './outbox';
 
-const Preferences = lazy(async () => ({ default: (await import('../account/Preferences')).Preferences }));
+const Preferences = part(async () => (await import('../account/Preferences')).Preferences);
 
-const OwnPassword = lazy(async () => ({ default: (await import('../account/OwnPassword')).OwnPassword }));
+const OwnPassword = part(async () => (await import('../account/OwnPassword')).OwnPassword);
 
-const SignedIn = lazy(async () => ({ default: (await import('../account/SignedIn')).SignedIn }));
+const SignedIn = part(async () => (await import('../account/SignedIn')).SignedIn);
 
 const ITEM = 'flex min-h-11 cursor-pointer items-center rounded-sm px-3 data-[highlighted]:bg-accent-wash data-[highlighted]:outline-none';
 
 async function signOut(): Promise<void> {
-    await ask(api.DELETE('/api/session'));
+    await close();
+    await leave();
     // Loaded anew, so that nothing of the one who left stays in memory.
-    close();
     location.assign('/');
 }
 
@@ -64,19 +66,13 @@ export function AccountMenu({ user, children }: { user: Schemas['User']; childre
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
             {preferences ? (
-                <Suspense fallback={null}>
-                    <Preferences open onOpen={setPreferences} />
-                </Suspense>
+                <Preferences open onOpen={setPreferences} />
             ) : null}
             {password ? (
-                <Suspense fallback={null}>
-                    <OwnPassword onDone={() => setPassword(false)} />
-                </Suspense>
+                <OwnPassword onDone={() => setPassword(false)} />
             ) : null}
             {where ? (
-                <Suspense fallback={null}>
-                    <SignedIn onDone={() => setWhere(false)} />
-                </Suspense>
+                <SignedIn onDone={() => setWhere(false)} />
             ) : null}
             <Dialog title={say('shell.sign_out')} open={leaving} onOpen={setLeaving}>
                 {waiting.length > unkept ? <p className="mb-4">{say('outbox.waits_for_you', { waiting: waiting.length - unkept })}</p> : null}

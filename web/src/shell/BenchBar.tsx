@@ -1,13 +1,14 @@
 import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { useLocation } from '@tanstack/react-router';
-import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 
 import { benchQuery, runQuery, useSession } from '../api/queries';
 import { useQuantity } from '../ui/quantity';
+import { part } from '../ui/part';
 import { say } from '../words/say';
 
 // What the bench is changed with comes when somebody wants to.
-const BenchPanel = lazy(async () => ({ default: (await import('./BenchPanel')).BenchPanel }));
+const BenchPanel = part(async () => (await import('./BenchPanel')).BenchPanel);
 
 /** What lies on the bench: chosen once, it prefills everything. */
 export function BenchBar() {
@@ -81,9 +82,7 @@ function OwnBar() {
                 </Items>
             </button>
             {open ? (
-                <Suspense fallback={null}>
-                    <BenchPanel strip={strip} onDone={() => setOpen(false)} />
-                </Suspense>
+                <BenchPanel strip={strip} onDone={() => setOpen(false)} />
             ) : null}
         </div>
     );

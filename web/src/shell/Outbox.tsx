@@ -16,11 +16,13 @@ const RETRY_MS = 3_000;
 /** Says what waits for the network, and keeps trying; whose entries they are, sees to them. */
 export function Outbox() {
     const queries = useQueryClient();
-    const person = useSession().user?.id;
+    const session = useSession();
+    const person = session.user?.id;
+    const { sealKey } = session;
     const { waiting, refused, unkept } = useOutbox();
     useEffect(() => {
         if (!person) return;
-        void open(person, async (delivered) => {
+        void open(person, sealKey, async (delivered) => {
             if ('job' in delivered) {
                 await Promise.all(['jobs', 'care', 'overview', 'sides', 'choose', 'bench'].map((each) => queries.invalidateQueries({ queryKey: [each] })));
                 return;
@@ -34,7 +36,7 @@ export function Outbox() {
         });
         const timer = setInterval(() => void flush(), RETRY_MS);
         return () => clearInterval(timer);
-    }, [person, queries]);
+    }, [person, sealKey, queries]);
     const late = useLate(waiting[0]?.touchedAt ?? null);
     if (!late && refused.length === 0) return null;
     return (

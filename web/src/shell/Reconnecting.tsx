@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from '@tanstack/react-router';
 import { useEffect, useSyncExternalStore } from 'react';
 
-import { isReached, onReach, signedOut, tryToReach } from '../api/client';
+import { isReached, onReach, signedOut, tryToReach, wasKept } from '../api/client';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/say';
 import { useOutbox } from './outbox';
@@ -21,12 +21,22 @@ export function Reconnecting() {
             void tryToReach().then(async (back) => {
                 if (!back) return;
                 // What failed meanwhile is asked again; the rest of the page stays as somebody left it.
-                await queries.refetchQueries({ type: 'active', predicate: (each) => each.state.status === 'error' || each.state.fetchFailureCount > 0 });
+                const all = wasKept();
+                await queries.refetchQueries({ type: 'active', predicate: (each) => all || each.state.status === 'error' || each.state.fetchFailureCount > 0 });
                 if (router.state.matches.some((each) => each.status === 'error')) await router.invalidate();
             });
         }, TRY_MS);
         return () => clearInterval(timer);
     }, [reached, queries, router]);
+    // What was long in coming is there now, and the page has shown what the device kept.
+    useEffect(() => {
+        if (!('serviceWorker' in navigator)) return undefined;
+        const came = ({ data }: MessageEvent<unknown>) => {
+            if (typeof data === 'object' && data !== null && 'late' in data) void queries.invalidateQueries();
+        };
+        navigator.serviceWorker.addEventListener('message', came);
+        return () => navigator.serviceWorker.removeEventListener('message', came);
+    }, [queries]);
     // Whose session was ended elsewhere stands at the door at the next touch, and not before a page of faults.
     useEffect(() => signedOut(() => void queries.invalidateQueries({ queryKey: ['session'] })), [queries]);
     return (

@@ -1,7 +1,8 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, Outlet, useRouter } from '@tanstack/react-router';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense, useEffect, useSyncExternalStore } from 'react';
 
+import { isReached, onReach } from '../api/client';
 import { sessionQuery } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Fault } from '../ui/Notice';
@@ -10,6 +11,8 @@ import { applyTheme } from '../ui/theme';
 import { keepLocale } from '../words/language';
 import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
+import { hasLeft } from './leaving';
+import { Left } from './Left';
 import { Outbox } from './Outbox';
 import { Reconnecting } from './Reconnecting';
 import { Shortcuts } from './Shortcuts';
@@ -25,7 +28,7 @@ export function Root() {
     return (
         <Suspense fallback={<Waiting />}>
             {/* Who stands before this has a device in hand that trusts nothing yet, and no account. */}
-            {location.pathname === '/trust' ? <Trust /> : <Doorway />}
+            {location.pathname === '/trust' ? <Trust /> : hasLeft() ? <Left /> : <Doorway />}
         </Suspense>
     );
 }
@@ -60,7 +63,12 @@ function Doorway() {
 }
 
 function Waiting() {
-    return <p className="flex-1 p-8 text-soft">{say('shell.one_moment')}</p>;
+    const reached = useSyncExternalStore(onReach, isReached);
+    return (
+        <p className="flex-1 p-8 text-soft" role="status">
+            {say(reached ? 'shell.one_moment' : 'shell.no_network')}
+        </p>
+    );
 }
 
 export function NotThere() {

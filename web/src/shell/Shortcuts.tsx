@@ -1,10 +1,11 @@
 import { useNavigate } from '@tanstack/react-router';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 
 import { useSession } from '../api/queries';
+import { part } from '../ui/part';
 
-const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }));
-const ShortcutList = lazy(async () => ({ default: (await import('./ShortcutList')).ShortcutList }));
+const Palette = part(async () => (await import('./Palette')).Palette);
+const ShortcutList = part(async () => (await import('./ShortcutList')).ShortcutList);
 
 /** The steps by one key each, once G was pressed before it. */
 const PAGES = { c: '/choose', t: '/test', j: '/judge', k: '/keep', w: '/care', f: '/fix', s: '/shelf' } as const;
@@ -46,9 +47,9 @@ export function Shortcuts() {
     }, [single, navigate]);
     const close = () => setOpen(null);
     return (
-        <Suspense fallback={null}>
+        <>
             {open === 'palette' ? <Palette onDone={close} onShortcuts={() => setOpen('list')} /> : null}
             {open === 'list' ? <ShortcutList single={single} onDone={close} /> : null}
-        </Suspense>
+        </>
     );
 }

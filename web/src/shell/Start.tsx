@@ -1,18 +1,18 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { ChevronRight } from 'lucide-react';
-import { lazy, Suspense } from 'react';
 
 import type { Schemas } from '../api/client';
 import { overviewQuery, useMay, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
+import { part } from '../ui/part';
 import { moment } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useTerms } from '../ui/terms';
 import { say, tell } from '../words/say';
 
 // Asked for once, of a shop that has nothing yet.
-const FirstShop = lazy(async () => ({ default: (await import('./FirstShop')).FirstShop }));
+const FirstShop = part(async () => (await import('./FirstShop')).FirstShop);
 
 type Next = Schemas['Overview']['next'][number];
 
@@ -33,10 +33,10 @@ export function Start() {
             margin={<Benches benches={data.benches} />}
         >
             {data.benches.length === 0 && may.test ? (
-                <Suspense fallback={<p>{say('shell.one_moment')}</p>}>
+                <>
                     <p className="mb-4">{say('first.lead')}</p>
-                    <FirstShop />
-                </Suspense>
+                    <FirstShop meanwhile={<p>{say('shell.one_moment')}</p>} />
+                </>
             ) : first ? (
                 <ol className="flex flex-col">
                     <li className="mb-4 border-l-4 border-accent bg-accent-wash">

@@ -1,12 +1,13 @@
 import { Link, useLocation } from '@tanstack/react-router';
 import { CircleUser } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 
 import type { Schemas } from '../api/client';
+import { part } from '../ui/part';
 import { say } from '../words/say';
 
 // The menu comes when somebody opens it.
-const AccountMenu = lazy(async () => ({ default: (await import('./AccountMenu')).AccountMenu }));
+const AccountMenu = part(async () => (await import('./AccountMenu')).AccountMenu);
 
 /** A name is the same in every language. */
 const NAME = 'Sitzplatz';
@@ -65,9 +66,7 @@ export function TopBar({ user }: { user: Schemas['User'] }) {
                     <Link to="/shelf" className="flex min-h-11 items-center px-3 text-ink no-underline hover:underline" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.shelf')}</Link>
                     <Link to="/manual" search={{ at: chapter }} className="hidden min-h-11 items-center px-3 text-ink no-underline hover:underline sm:flex" activeProps={{ className: 'font-[650] underline!' }}>{say('shell.help')}</Link>
                     {menu ? (
-                        <Suspense fallback={name}>
-                            <AccountMenu user={user}>{name}</AccountMenu>
-                        </Suspense>
+                        <AccountMenu user={user} meanwhile={name}>{name}</AccountMenu>
                     ) : (
                         name
                     )}

@@ -1,8 +1,9 @@
-import { get, update } from 'idb-keyval';
+import { get, set, update } from 'idb-keyval';
 import { useSyncExternalStore } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
+import { seal, unseal, type Sealed } from './seal';
 
 /** What somebody says of a print for use when it comes off. */
 export type JobCommand =
@@ -43,9 +44,12 @@ type Box = { waiting: Entry[]; refused: Refused[] };
 
 const EMPTY: Box = { waiting: [], refused: [] };
 const BUSY_MS = 1_500;
+/** Told to other windows of this browser: whoever was here signed out. */
+const LEFT = 'left';
 
-/** Whose entries are sent now. Those of others wait on this device until they sign in again. */
+/** Whose entries are sent now, and by which key they are sealed when they leave. Those of others wait on this device, sealed, until they sign in again. */
 let person: string | null = null;
+let sealKey = '';
 let box: Box = EMPTY;
 /** Touches that the device is writing. */
 let writing: Entry[] = [];
@@ -80,8 +84,7 @@ function waiting(): Entry[] {
 }
 
 /** Changes what is kept in one go, also against another window of this browser; and with it what only this page knows. */
-async function change(make: (was: Box) => Box, also: () => { unkept?: Box } = () => ({})): Promise<void> {
-    const whose = person;
+async function change(whose: string | null, make: (was: Box) => Box, also: () => { unkept?: Box } = () => ({})): Promise<void> {
     if (whose === null) return;
     let next = EMPTY;
     await update<Box>(key(whose), (was = EMPTY) => (next = make({ ...was, waiting: was.waiting.filter((entry) => !sent.has(entry.id)) })));
@@ -89,19 +92,33 @@ async function change(make: (was: Box) => Box, also: () => { unkept?: Box } = ()
     others?.postMessage(whose);
 }
 
-others?.addEventListener('message', () => void load());
+others?.addEventListener('message', ({ data }) => {
+    if (data === LEFT) location.reload();
+    else void load();
+});
 
 async function load(): Promise<void> {
     const whose = person;
     if (whose === null) return;
     // Where the device keeps nothing for this page, what it touches is sent all the same.
-    const stored = await get<Box>(key(whose)).catch(() => undefined);
-    if (whose === person) show({ box: stored ?? EMPTY });
+    const stored = await get<Box | Sealed>(key(whose)).catch(() => undefined);
+    const opened = stored && 'sealed' in stored ? await openedAgain(whose, stored) : stored;
+    if (whose === person) show({ box: opened ?? EMPTY });
+}
+
+/** What its owner left sealed lies open again for as long as they are here. */
+async function openedAgain(whose: string, stored: Sealed): Promise<Box> {
+    const box = await unseal<Box>(stored, sealKey).catch(() => null);
+    // A server that was made anew has another key: it is put aside, and nothing else is in its way.
+    if (box === null) await set(`${key(whose)}.sealed`, stored).catch(() => undefined);
+    await set(key(whose), box ?? EMPTY).catch(() => undefined);
+    return box ?? EMPTY;
 }
 
 /** From now on entries are this person's; what the server answers is handed on. */
-export async function open(id: string, onAnswer: (delivered: Delivered) => Promise<void>): Promise<void> {
+export async function open(id: string, ofSession: string, onAnswer: (delivered: Delivered) => Promise<void>): Promise<void> {
     answered = onAnswer;
+    sealKey = ofSession;
     if (person !== id) {
         person = id;
         show({ box: EMPTY, unkept: EMPTY });
@@ -121,15 +138,17 @@ export async function post(rests: { id: string; version: number }, run: string, 
     show({ writing: [...writing, entry], unkept: { ...unkept, refused: left(unkept.refused) } });
     await isOpen;
     // One after the other: where the first finds no room and the second does, the second would be sent first.
-    await (last = last.then(() => keep(entry, left)));
+    const whose = person;
+    await (last = last.then(() => keep(whose, entry, left)));
     await flush();
 }
 
-async function keep(entry: Entry, left: (refused: Refused[]) => Refused[]): Promise<void> {
+async function keep(whose: string | null, entry: Entry, left: (refused: Refused[]) => Refused[]): Promise<void> {
     const kept = new Set<string>();
     try {
         // What found no room before may find it now.
         await change(
+            whose,
             ({ waiting, refused }) => {
                 const before = [...waiting, ...unkept.waiting];
                 unkept.waiting.forEach((each) => kept.add(each.id));
@@ -150,10 +169,21 @@ function behind(others: Entry[], entry: Entry): Entry {
     return moves && others.some((each) => each.runId === entry.runId) ? { ...entry, version: null } : entry;
 }
 
-/** Whoever was here is gone: what waits is kept for them, and what this page alone kept is lost, which they were told. */
-export function close(): void {
+/**
+ * Whoever was here is gone: what waits is kept for them, sealed by a key that the server gives to them alone; what this page alone kept is lost, which
+ * they were told. A touch that is still being written is kept first.
+ */
+export async function close(): Promise<void> {
+    await last;
+    const whose = person;
     person = null;
     show({ box: EMPTY, unkept: EMPTY });
+    if (whose === null) return;
+    const stored = await get<Box | Sealed>(key(whose)).catch(() => undefined);
+    if (!stored || 'sealed' in stored) return;
+    // Where the browser seals nothing for this page it stays as it is: it is shown to nobody else.
+    await set(key(whose), stored.waiting.length + stored.refused.length === 0 ? EMPTY : await seal(stored, sealKey).catch(() => stored)).catch(() => undefined);
+    others?.postMessage(LEFT);
 }
 
 addEventListener('beforeunload', (event) => {
@@ -163,7 +193,7 @@ addEventListener('beforeunload', (event) => {
 export async function dropRefused(id: string): Promise<void> {
     const left = (refused: Refused[]) => refused.filter((each) => each.id !== id);
     show({ unkept: { ...unkept, refused: left(unkept.refused) } });
-    if (box.refused.some((each) => each.id === id)) await change(({ waiting, refused }) => ({ waiting, refused: left(refused) }));
+    if (box.refused.some((each) => each.id === id)) await change(person, ({ waiting, refused }) => ({ waiting, refused: left(refused) }));
 }
 
 let sending: Promise<void> | null = null;
@@ -222,7 +252,7 @@ async function forget(entry: Entry, version: number | null, why: Refused | null)
     }
     show({ unkept: { ...unkept, waiting: rest(unkept.waiting) } });
     try {
-        await change((was) => ({ waiting: rest(was.waiting), refused: [...was.refused, ...refused] }));
+        await change(person, (was) => ({ waiting: rest(was.waiting), refused: [...was.refused, ...refused] }));
     } catch {
         sent.add(entry.id);
         show({ unkept: { ...unkept, refused: [...unkept.refused, ...refused] } });

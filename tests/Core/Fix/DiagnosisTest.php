@@ -135,6 +135,7 @@ final class DiagnosisTest extends TestCase
         $steel = TakingOff::from(PlateBuild::of(self::catalogue()->surface('pei_smooth'), [], false), 40.0);
         self::assertContains('off.flex', self::keys($steel->steps));
         self::assertContains('off.freezer', self::keys($steel->steps));
+        self::assertContains('off.freezer minutes=600', Said::all($steel->steps), 'Ten minutes.');
         $glass = TakingOff::from(PlateBuild::of(self::catalogue()->surface('glass'), [], false), null);
         self::assertSame(['stuck.cool', 'off.cool_and_push', 'stuck.again', 'off.tap', 'stuck.edge'], self::keys($glass->steps));
         self::assertContains('off.no_freezer', self::keys($glass->never));

@@ -14,6 +14,7 @@ use Sitzplatz\Shape\Piece\ExposureDiscs;
 use Sitzplatz\Shape\Piece\FirstLayerPatch;
 use Sitzplatz\Shape\Piece\PieceDesign;
 use Sitzplatz\Shape\Piece\PieceFile;
+use Sitzplatz\Shape\Piece\PieceInput;
 use Sitzplatz\Shape\Piece\Prism;
 use Sitzplatz\Shape\Piece\PullBlock;
 use Sitzplatz\Shape\Piece\RaisedNumber;
@@ -99,6 +100,20 @@ final class TestPieceTest extends TestCase
                 self::assertArrayHasKey($e->field, self::usual($design));
             }
         }
+    }
+
+    /** What each form begins with: a block for a hand scale, a bar that lifts visibly, a patch of one layer, small feet over a plate (trade notes, sections 7, 8 and 12). */
+    public function testEachPieceBeginsAsIsUsual(): void
+    {
+        self::assertEquals(['along' => 20, 'across' => 6, 'pull_height' => 8, 'eye' => 6], self::usual(new PullBlock()));
+        self::assertEquals(['length' => 100, 'width' => 8, 'height' => 15, 'point' => 15], self::usual(new WarpBar()));
+        self::assertEquals(['length' => 80, 'width' => 10, 'height' => 8, 'apart' => 15], self::usual(new BarPair()));
+        self::assertEquals(['across' => 40, 'ring' => 3, 'layer' => 0.2], self::usual(new FirstLayerPatch()));
+        self::assertEquals(['foot' => 6, 'height' => 8, 'columns' => 6, 'rows' => 6, 'pitch' => 30], self::usual(new SmallFeet()));
+        self::assertEquals(['disc' => 10, 'height' => 2, 'discs' => 5, 'pitch' => 15], self::usual(new ExposureDiscs()));
+        // No layer is thinner than a nozzle lays, or thicker than one does.
+        $layer = array_values(array_filter((new FirstLayerPatch())->inputs(), static fn (PieceInput $input): bool => 'layer' === $input->key))[0];
+        self::assertEqualsWithDelta([0.05, 1.0], [$layer->least, $layer->most], 1e-12);
     }
 
     /** Discs that stand apart by a tenth of their width or more are told from each other, and no nearer ones are made. */

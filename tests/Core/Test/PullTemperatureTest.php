@@ -12,6 +12,19 @@ use Sitzplatz\Test\Reading;
 /** A cold pull at 91 °C of what lets go below 60 counted as cold; nearer to letting go than to the bed is ours. */
 final class PullTemperatureTest extends TestCase
 {
+    public function testItWasColdNearerToLettingGoThanToTheBed(): void
+    {
+        self::assertEqualsWithDelta(75.0, PullTemperature::coldUpToC(60.0, 90.0), 1e-12);
+        self::assertSame([null, null, null, null], [PullTemperature::coldUpToC(60.0, 60.0), PullTemperature::coldUpToC(60.0, 50.0), PullTemperature::coldUpToC(null, 90.0), PullTemperature::coldUpToC(60.0, null)]);
+    }
+
+    public function testAWarmPullIsLeftOutAndNothingElse(): void
+    {
+        [$cold, $warm, $lift] = [new Reading(Measure::PullCold, 4.0), new Reading(Measure::ReleaseTemperature, 91.0), new Reading(Measure::Lift, 0.1)];
+        self::assertSame([$warm, $lift], PullTemperature::sorted([$cold, $warm, $lift], 75.0));
+        self::assertSame([$cold, $warm, $lift], PullTemperature::sorted([$cold, $warm, $lift], 95.0));
+    }
+
     public function testAColdPullThatWasTakenWarmContradictsItself(): void
     {
         $cold = new Reading(Measure::PullCold, 4.0);

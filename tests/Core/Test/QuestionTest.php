@@ -237,7 +237,7 @@ final class QuestionTest extends TestCase
         self::assertSame(0, (new HotOrCold())->shape($usual)->hotPerSetup, 'Nothing is pulled to see whether it holds.');
         $coat = (new LastingCoat())->shape($usual);
         self::assertSame([Design::Fixed, 2, true], [$coat->design, $coat->visits, $coat->coatStays]);
-        self::assertSame(0, $coat->runsPerSetup % $coat->visits, 'Each coat sees as many prints.');
+        self::assertSame(16, $coat->runsPerSetup, 'Two coats, eight prints on each.');
         self::assertSame('stick', (new LastingCoat())->setups($start)[0]->agentId, 'A bare side has no coat that could last.');
         $plate = (new WholePlate())->shape($usual);
         self::assertSame([9, false], [$plate->partsPerRun, $plate->pulls]);

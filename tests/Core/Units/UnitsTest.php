@@ -32,6 +32,9 @@ final class UnitsTest extends TestCase
 
     public function testLengthAndTemperature(): void
     {
+        // A difference of 5 K is one of 9 °F, and has no offset.
+        self::assertEqualsWithDelta([9.0, 5.0], [TemperatureUnit::Fahrenheit->ofKelvin(5.0), TemperatureUnit::Celsius->ofKelvin(5.0)], 1e-12);
+        self::assertEqualsWithDelta([212.0, 100.0], [TemperatureUnit::Fahrenheit->ofCelsius(100.0), TemperatureUnit::Celsius->ofCelsius(100.0)], 1e-12);
         self::assertEqualsWithDelta(25.4, LengthUnit::Inch->millimetres(1), 0);
         self::assertEqualsWithDelta(3, LengthUnit::Millimetre->millimetres(3), 0);
         self::assertEqualsWithDelta(100, TemperatureUnit::Fahrenheit->celsius(212), 1e-12);

@@ -12,7 +12,7 @@ final class OperationRoles
     public const ANYBODY = ['health', 'alive', 'getNetwork', 'getSession', 'openSession', 'openDemoSession', 'createFirstLead', 'closeSession'];
     /** Changes that a viewer may make: their own bench and preferences, and questions that need a body. */
     public const VIEWER = ['saveBench', 'switchBench', 'savePreferences', 'changeOwnPassword', 'endSession', 'choose', 'lookBeyond', 'holdSideBySide', 'diagnose', 'assessEvidence', 'readPart', 'reckonHeat', 'calculate', 'drawTestPiece'];
-    public const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken', 'listAudit', 'exportAudit'];
+    public const LEAD = ['saveSettings', 'listUsers', 'createUser', 'updateUser', 'makePrinterToken', 'withdrawPrinterToken', 'listAudit', 'exportAudit', 'getBackupKey', 'confirmBackupKey'];
     /** For whoever has a token of its own, and for nobody who is signed in. */
     public const MACHINE = ['reportPrint'];
 

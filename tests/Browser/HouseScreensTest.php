@@ -89,6 +89,90 @@ final class HouseScreensTest extends BrowserTestCase
         $this->see('to soak');
     }
 
+    /** It is neither there nor gone: nobody answers, and nobody refuses. What the device keeps is shown after two seconds. */
+    public function testWhereTheNetworkHangsWhatIsKeptIsShownAndReplacedWhenItAnswers(): void
+    {
+        $this->signInAtTheDoor('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
+        $this->open($sheet);
+        $this->see('Prepare the plate');
+        $this->hang('STOP');
+        try {
+            $this->page->navigate()->refresh();
+            $this->see('Prepare the plate');
+            $this->see('Reconnecting');
+        } finally {
+            $this->hang('CONT');
+        }
+        $this->until(fn (): bool => !str_contains($this->text(), 'Reconnecting'), 'It answers and the page does not know.');
+        $this->press('Done. Heat and soak');
+        $this->see('to soak');
+    }
+
+    public function testWhoSignsOutWithoutNetworkIsOutAndTheServerHearsOfItBeforeAllElse(): void
+    {
+        $this->signInAtTheDoor('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
+        $this->open($sheet);
+        $this->see('Prepare the plate');
+        $this->server('stop');
+        try {
+            $this->press('Done. Heat and soak');
+            $this->see('One entry waits');
+            // The menu was never opened here: it was kept with all the rest.
+            $this->click('//button[contains(., "Mara")]');
+            $this->click('//*[@role="menuitem"][.="Sign out"]');
+            $this->click('//*[@role="dialog"]//button[.="Sign out"]');
+            $this->see('Nothing is shown on this device any more');
+            $this->page->navigate()->refresh();
+            $this->see('Nothing is shown on this device any more');
+            self::assertStringNotContainsString('Mara', $this->page->getPageSource());
+            self::assertSame('sealed', $this->page->executeAsyncScript(self::WAITS), 'What waits is read by nobody else.');
+        } finally {
+            $this->server('start');
+        }
+        $this->see('Look around as');
+        $this->press('lead');
+        $this->see('Good day, Tilo');
+        self::assertSame('prepare', $this->stepOf($sheet));
+        $this->click('//button[contains(., "Tilo")]');
+        $this->click('//*[@role="menuitem"][.="Sign out"]');
+        $this->see('Look around as');
+        $this->press('technician');
+        $this->see('Good day, Mara');
+        $this->until(fn (): bool => 'heat_and_soak' === $this->stepOf($sheet), 'What waited did not arrive.');
+    }
+
+    /** Of the run, as the server has it. */
+    private function stepOf(string $sheet): string
+    {
+        return (string) $this->page->executeAsyncScript('const [path, done] = arguments; fetch("/api" + path).then((answer) => answer.json()).then((sheet) => done(sheet.run.step), () => done(""));', [$sheet]);
+    }
+
+    /** The first press on something that was never loaded, without network, replaced the whole page for good. */
+    public function testAPartThatCannotBeLoadedIsANoticeInItsPlaceAndIsTriedAgain(): void
+    {
+        $this->signInAtTheDoor('technician');
+        $this->page->executeAsyncScript('const [done] = arguments; navigator.serviceWorker.getRegistrations().then((all) => Promise.all(all.map((each) => each.unregister()))).then(() => caches.delete("sitzplatz.build")).then(done, done);');
+        $this->blocked('*/BenchPanel*');
+        $this->open('/shelf');
+        $this->see('P13');
+        $this->click('//button[@aria-label="The bench: change what lies on it"]');
+        $this->see('this part was not loaded yet');
+        $this->see('P13');
+        $this->assertAccessible('a part that is missing');
+        $this->blocked();
+        $this->press('Try again');
+        $this->until(fn (): bool => !str_contains($this->text(), 'this part was not loaded yet'), 'It is not tried again.');
+        $this->see('P13');
+    }
+
     public function testWhoSignsOutLeavesNothingToSeeOnTheDevice(): void
     {
         $this->signInAtTheDoor('technician');
@@ -139,6 +223,28 @@ final class HouseScreensTest extends BrowserTestCase
         const [path, done] = arguments;
         (async () => navigator.serviceWorker.controller !== null && (await (await caches.open('sitzplatz.shell')).match('/')) !== undefined && path !== '')().then(done, () => done(false));
         JS;
+
+    /** What is kept of entries that wait, in its own words or sealed. */
+    private const WAITS = <<<'JS'
+        const [done] = arguments;
+        const asked = indexedDB.open('keyval-store');
+        asked.onsuccess = () => {
+            const all = asked.result.transaction('keyval').objectStore('keyval').getAll();
+            all.onsuccess = () => done(all.result.map((each) => ('sealed' in each ? 'sealed' : JSON.stringify(each))).join());
+        };
+        asked.onerror = () => done('nothing');
+        JS;
+
+    /** The web server, its workers too, answers nobody from now on, or goes on. */
+    private function hang(string $signal): void
+    {
+        $place = \dirname((string) getenv('SITZPLATZ_TEST_SOCKET'), 2).'/own/web';
+        foreach (glob('/proc/[0-9]*/fd/8') ?: [] as $link) {
+            if (@readlink($link) === $place) {
+                posix_kill((int) explode('/', $link)[2], 'STOP' === $signal ? \SIGSTOP : \SIGCONT);
+            }
+        }
+    }
 
     private function server(string $do): void
     {

@@ -72,7 +72,10 @@ self.addEventListener('fetch', (event) => {
         event.respondWith(signOut(request));
         return;
     }
-    if (request.method !== 'GET') return;
+    if (request.method !== 'GET') {
+        cameLate.clear();
+        return;
+    }
     if (request.mode === 'navigate') {
         event.respondWith(networkFirst(event, SHELL, new Request('/')));
         event.waitUntil(leaveOut());
@@ -92,6 +95,7 @@ async function signOut(request: Request): Promise<Response> {
 
 async function forget(): Promise<void> {
     signedOut += 1;
+    cameLate.clear();
     // Whatever becomes of what is kept, the server has to hear of it.
     await caches.delete(ANSWERS).catch(() => false);
 }
@@ -102,6 +106,8 @@ async function networkFirst(event: FetchEvent, cache: string, key: Request): Pro
     const before = signedOut;
     const late = cameLate.get(key.url);
     if (late !== undefined && Date.now() - late < FRESH_MS) {
+        // Once: whatever is asked for after that may have changed since.
+        cameLate.delete(key.url);
         const fresh = await (await caches.open(cache)).match(key);
         if (fresh) return fresh;
     }

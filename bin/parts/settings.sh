@@ -6,7 +6,7 @@ write_php() {
         printf '%s\n' '[global]' 'error_log = /proc/self/fd/2' 'daemonize = no'
         pool www 6
         # Sums that keep a core busy: few at once and behind all others, so that somebody who opens a list does not wait for ten who choose.
-        pool sums 3
+        pool sums 4
     } > "$RUN/fpm.conf"
 }
 

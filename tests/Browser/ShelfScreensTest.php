@@ -247,7 +247,10 @@ final class ShelfScreensTest extends BrowserTestCase
             $lock();
         }
         $this->until(static fn (): bool => \CURLM_OK === curl_multi_exec($sums, $active) && 0 === $active, 'The sums are not done.');
-        self::assertSame([200], array_values(array_unique(array_map(static fn (\CurlHandle $each): int => curl_getinfo($each, \CURLINFO_RESPONSE_CODE), $hanging))));
+        // Of one person three are done at a time; the page sends the others again.
+        $answers = array_count_values(array_map(static fn (\CurlHandle $each): int => curl_getinfo($each, \CURLINFO_RESPONSE_CODE), $hanging));
+        self::assertGreaterThanOrEqual(3, $answers[200] ?? 0);
+        self::assertSame(8, ($answers[200] ?? 0) + ($answers[429] ?? 0));
     }
 
     public function testALeadReadsWhoDidWhat(): void

@@ -11,10 +11,10 @@ use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
 
-/** What keeps a processor busy nobody has done more than twice at a time: who asks in a loop waits, and others do not. */
+/** What keeps a processor busy nobody has done more than three times at a time: who asks in a loop waits, and others do not. */
 final class CostlyGuard
 {
-    private const AT_A_TIME = 2;
+    private const AT_A_TIME = 3;
 
     /** @var resource|null */
     private $place;

@@ -293,6 +293,8 @@ final class LifeTest extends ApiTestCase
         $this->ask('POST', "/api/runs/$id/readings", [...$reading, 'heldSeconds' => 3], 201);
         $sheet = $this->ask('POST', "/api/runs/$id/readings", [...$reading, 'heldSeconds' => 9], 200);
         self::assertCount(1, array_filter($sheet['readings'], static fn (array $each): bool => 'pull_hot' === $each['measure']));
+        // A tablet that lay in a drawer for a fortnight is late, and no less right.
+        $this->ask('POST', "/api/runs/$id/readings", ['measure' => 'lift', 'value' => 0.1, 'unit' => 'mm', 'atLeast' => false, 'heldSeconds' => 14 * 86_400], 201);
     }
 
     /** A run that was planned four days ago got a print of 96 h by what a device said of itself, and that became the proven length. */

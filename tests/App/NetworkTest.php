@@ -32,6 +32,19 @@ final class NetworkTest extends ApiTestCase
         $this->ask('GET', '/api/overview', null, 200);
     }
 
+    /** Of what TLS 1.2 still has, nothing that pads blocks before it seals them, nothing with a short proof, nothing without forward secrecy. */
+    public function testOnlySuitesWithForwardSecrecyAndAFullProofAreOffered(): void
+    {
+        self::assertSame(1, preg_match('/ssl_ciphers ([^;]+);/', (string) file_get_contents(\dirname(__DIR__, 2).'/bin/parts/tls.sh'), $match));
+        exec('openssl ciphers -v '.escapeshellarg($match[1] ?? '').' 2>&1', $suites, $code);
+        self::assertSame(0, $code);
+        self::assertGreaterThan(3, \count($suites));
+        foreach ($suites as $suite) {
+            self::assertMatchesRegularExpression('/^(TLS_|ECDHE-).* Mac=AEAD$/', trim($suite));
+            self::assertStringNotContainsString('CCM', $suite);
+        }
+    }
+
     public function testTheCertificateIsOfTheShopsOwnAuthorityAndForTheNamesOfThisMachine(): void
     {
         $folder = sys_get_temp_dir().'/sitzplatz-tls-'.bin2hex(random_bytes(4));

@@ -57,7 +57,7 @@ final class WeibullToleranceTest extends TestCase
                     $even = (1 - $share) * $table[$before][$level] + $share * $table[$after][$level];
                     // The tails of the smallest samples bend by more.
                     self::assertEqualsWithDelta(1.0, $table[$n][$level] / $even, match ($n) {
-                        4 => 0.4, 5 => 0.18, default => 0.1
+                        4 => 0.4, 5 => 0.18, default => 0.1,
                     }, "n = $n, level ".WeibullPivots::LEVELS[$level]);
                 }
             }

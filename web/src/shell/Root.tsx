@@ -12,7 +12,6 @@ import { keepLocale } from '../words/language';
 import { say, tell } from '../words/say';
 import { BenchBar } from './BenchBar';
 import { hasLeft } from './leaving';
-import { Left } from './Left';
 import { Outbox } from './Outbox';
 import { Reconnecting } from './Reconnecting';
 import { Shortcuts } from './Shortcuts';
@@ -21,6 +20,7 @@ import { UndoStrip } from './UndoStrip';
 
 // Whoever is signed in needs neither.
 const FirstLead = lazy(async () => ({ default: (await import('./FirstLead')).FirstLead }));
+const Left = lazy(async () => ({ default: (await import('./Left')).Left }));
 const Trust = lazy(async () => ({ default: (await import('./Trust')).Trust }));
 const SignIn = lazy(async () => ({ default: (await import('./SignIn')).SignIn }));
 

@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { v7 } from 'uuid';
 
 import { api, ask, Problem, type Schemas } from '../api/client';
-import { seal, unseal, type Sealed } from './seal';
+import type { Sealed } from './seal';
 
 /** What somebody says of a print for use when it comes off. */
 export type JobCommand =
@@ -108,7 +108,7 @@ async function load(): Promise<void> {
 
 /** What its owner left sealed lies open again for as long as they are here. */
 async function openedAgain(whose: string, stored: Sealed): Promise<Box> {
-    const box = await unseal<Box>(stored, sealKey).catch(() => null);
+    const box = await import('./seal').then(({ unseal }) => unseal<Box>(stored, sealKey)).catch(() => null);
     // A server that was made anew has another key: it is put aside, and nothing else is in its way.
     if (box === null) await set(`${key(whose)}.sealed`, stored).catch(() => undefined);
     await set(key(whose), box ?? EMPTY).catch(() => undefined);
@@ -182,7 +182,7 @@ export async function close(): Promise<void> {
     const stored = await get<Box | Sealed>(key(whose)).catch(() => undefined);
     if (!stored || 'sealed' in stored) return;
     // Where the browser seals nothing for this page it stays as it is: it is shown to nobody else.
-    await set(key(whose), stored.waiting.length + stored.refused.length === 0 ? EMPTY : await seal(stored, sealKey).catch(() => stored)).catch(() => undefined);
+    await set(key(whose), stored.waiting.length + stored.refused.length === 0 ? EMPTY : await import('./seal').then(({ seal }) => seal(stored, sealKey)).catch(() => stored)).catch(() => undefined);
     others?.postMessage(LEFT);
 }
 

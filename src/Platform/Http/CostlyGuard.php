@@ -6,10 +6,9 @@ namespace App\Platform\Http;
 
 use App\Platform\Contract\Contract;
 use Symfony\Bundle\SecurityBundle\Security;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;
-use Symfony\Component\HttpKernel\Event\FinishRequestEvent;
+use Symfony\Component\HttpKernel\Event\TerminateEvent;
 
 /** What keeps a processor busy nobody has done more than three times at a time: who asks in a loop waits, and others do not. */
 final class CostlyGuard
@@ -22,8 +21,7 @@ final class CostlyGuard
     public function __construct(
         private readonly Contract $contract,
         private readonly Security $security,
-        #[Autowire('%kernel.cache_dir%')]
-        private readonly string $folder,
+        private readonly Places $places,
     ) {
     }
 
@@ -35,22 +33,15 @@ final class CostlyGuard
             return;
         }
         $who = substr(hash('sha256', $user->getUserIdentifier()), 0, 16);
-        for ($i = 0; $i < self::AT_A_TIME; ++$i) {
-            $file = fopen("$this->folder/costly-$who-$i", 'c');
-            if (false !== $file && flock($file, \LOCK_EX | \LOCK_NB)) {
-                $this->place = $file;
-
-                return;
-            }
-        }
-
-        throw Problem::crowded('You have asked for several sums at once. Wait a second, then send it again.', 429);
+        $this->place = $this->places->take("costly-$who", self::AT_A_TIME)
+            ?? throw Problem::crowded('You have asked for several sums at once. Wait a second, then send it again.', 429);
     }
 
+    /** A table is written while it is sent: only then is it done. */
     #[AsEventListener]
-    public function end(FinishRequestEvent $event): void
+    public function end(TerminateEvent $event): void
     {
-        if ($event->isMainRequest() && null !== $this->place) {
+        if (null !== $this->place) {
             fclose($this->place);
             $this->place = null;
         }

@@ -28,8 +28,8 @@ rows_of() {
         END { for (each in rows) print each, rows[each] | ("sort > " out); close("sort > " out); exit !whole }'
 }
 
-# kind: sealed, encrypted too: with a key that somebody chose, or that is known to be written down; else backup. A key that may be lost opens nothing.
-kind() {
+# kind_of_backup: sealed, encrypted too: with a key that somebody chose, or that is known to be written down; else backup. A key that may be lost opens nothing.
+kind_of_backup() {
     local key
     if [ -n "$CHOSEN_KEY" ]; then echo sealed; return; fi
     key=$(php "$ROOT/bin/console" sitzplatz:backup:key --fingerprint "$BACKUP_KEY")
@@ -85,7 +85,7 @@ make_backup() {
         (cd "$stage" && sha256sum database.sql.gz keys.env tls.tar | sed 's/^/sha256 /')
         sed 's/^/rows /' "$stage/rows"
     } > "$stage/manifest"
-    kind=$(kind)
+    kind=$(kind_of_backup)
     [ "$kind" = sealed ] || how=(--prove)
     name=$name.$kind
     tar -C "$stage" -cf - "${BACKUP_PARTS[@]}" | php "$ROOT/bin/console" sitzplatz:seal "${how[@]}" "$BACKUP_KEY" > "$stage/$name" || { rm -rf "$stage"; fail "The backup could not be proven by its key. None was made."; }

@@ -9,7 +9,6 @@ PHP_VERSION=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
 . "$ROOT/bin/parts/settings.sh"
 . "$ROOT/bin/parts/tls.sh"
 STARTED=$(random_word)
-COOKIE=sitzplatz_$(printf '%s' "$VAR" | sha256sum | cut -c1-8)
 SUPERVISOR=
 
 stop_all() {

@@ -158,6 +158,7 @@ final class BackupTest extends TestCase
             self::assertSame($key->text, BackupKey::of($written)->text, $written);
         }
         self::assertSame('what I chose, with a comma', BackupKey::of(" what I chose, with a comma\n")->text);
+        self::assertSame('what I chose, with a comma', BackupKey::of('what I chose, with a comma')->inGroups(), 'Nobody reads it in groups.');
         $end = substr($key->text, -4);
         self::assertTrue(BackupKey::endsWith(strtolower(" $end "), $key->fingerprint(), $key->digestOfEnd()));
         foreach (['', substr($end, 1), substr($key->text, 0, 4).'x', $key->text] as $other) {

@@ -40,15 +40,15 @@ final readonly class BackupKey
     {
         $typed = trim($typed);
         $plain = self::plain($typed);
-        $key = new self(1 === preg_match('/^['.self::SIGNS.']{'.self::GROUPS * self::GROUP_SIGNS.'}$/', $plain) ? $plain : $typed);
+        $key = new self(self::isMadeHere($plain) ? $plain : $typed);
 
         return \strlen($key->text) >= self::LEAST ? $key : throw BrokenSeal::weakKey(self::LEAST);
     }
 
-    /** As it is written down. */
+    /** As it is written down; one that somebody chose as it is. */
     public function inGroups(): string
     {
-        return implode(' ', str_split($this->text, self::GROUP_SIGNS));
+        return self::isMadeHere($this->text) ? implode(' ', str_split($this->text, self::GROUP_SIGNS)) : $this->text;
     }
 
     /** By which the app knows which key it was, and nobody the key. */
@@ -67,6 +67,11 @@ final readonly class BackupKey
     public static function endsWith(string $typed, string $fingerprint, string $digestOfEnd): bool
     {
         return hash_equals($digestOfEnd, self::digest($fingerprint, self::plain($typed)));
+    }
+
+    private static function isMadeHere(string $text): bool
+    {
+        return 1 === preg_match('/^['.self::SIGNS.']{'.self::GROUPS * self::GROUP_SIGNS.'}$/D', $text);
     }
 
     private static function digest(string $fingerprint, string $end): string

@@ -66,13 +66,7 @@ final class HouseScreensTest extends BrowserTestCase
     /** The web server itself is stopped: what is blocked in a page alone, its worker would still reach. */
     public function testAReloadWithoutNetworkStillOpensTheRunAndWhatIsTouchedThenArrives(): void
     {
-        $this->signInAtTheDoor('technician');
-        $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
-        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
-        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
-        $this->open($sheet);
-        $this->see('Prepare the plate');
+        $this->openKeptRun();
         $this->server('stop');
         try {
             $this->page->navigate()->refresh();
@@ -92,13 +86,7 @@ final class HouseScreensTest extends BrowserTestCase
     /** It is neither there nor gone: nobody answers, and nobody refuses. What the device keeps is shown after two seconds. */
     public function testWhereTheNetworkHangsWhatIsKeptIsShownAndReplacedWhenItAnswers(): void
     {
-        $this->signInAtTheDoor('technician');
-        $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
-        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
-        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
-        $this->open($sheet);
-        $this->see('Prepare the plate');
+        $this->openKeptRun();
         $this->hang('STOP');
         try {
             $this->page->navigate()->refresh();
@@ -114,13 +102,7 @@ final class HouseScreensTest extends BrowserTestCase
 
     public function testWhoSignsOutWithoutNetworkIsOutAndTheServerHearsOfItBeforeAllElse(): void
     {
-        $this->signInAtTheDoor('technician');
-        $this->click('//a[contains(., "Go on with run")]');
-        $this->see('Run 14');
-        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
-        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
-        $this->open($sheet);
-        $this->see('Prepare the plate');
+        $sheet = $this->openKeptRun();
         $this->server('stop');
         try {
             $this->press('Done. Heat and soak');
@@ -223,6 +205,20 @@ final class HouseScreensTest extends BrowserTestCase
         const [path, done] = arguments;
         (async () => navigator.serviceWorker.controller !== null && (await (await caches.open('sitzplatz.shell')).match('/')) !== undefined && path !== '')().then(done, () => done(false));
         JS;
+
+    /** @return string the address of a run sheet that is open, and that the device keeps */
+    private function openKeptRun(): string
+    {
+        $this->signInAtTheDoor('technician');
+        $this->click('//a[contains(., "Go on with run")]');
+        $this->see('Run 14');
+        $sheet = (string) parse_url($this->page->getCurrentURL(), \PHP_URL_PATH);
+        $this->until(fn (): bool => true === $this->page->executeAsyncScript(self::IS_KEPT, [$sheet]), 'The device does not keep the page.');
+        $this->open($sheet);
+        $this->see('Prepare the plate');
+
+        return $sheet;
+    }
 
     /** What is kept of entries that wait, in its own words or sealed. */
     private const WAITS = <<<'JS'

@@ -1,4 +1,4 @@
-import { api, ask, onReach, Problem, setToken } from '../api/client';
+import { api, ask, Problem, setToken } from '../api/client';
 
 /** Whoever signed out where the server could not hear it is out here all the same, and the server hears of it before anything else. */
 const LEFT = 'sitzplatz.left';
@@ -21,7 +21,7 @@ export function hasLeft(): boolean {
 }
 
 /** @returns whether the server knows it now */
-export async function toldTheServer(): Promise<boolean> {
+async function toldTheServer(): Promise<boolean> {
     if (!hasLeft()) return true;
     try {
         await end();
@@ -65,9 +65,5 @@ export function tellWhenItIsBack(then: () => void): () => void {
     };
     tell();
     const timer = setInterval(tell, 2_000);
-    const deaf = onReach(tell);
-    return () => {
-        clearInterval(timer);
-        deaf();
-    };
+    return () => clearInterval(timer);
 }

@@ -180,9 +180,12 @@ export async function close(): Promise<void> {
     show({ box: EMPTY, unkept: EMPTY });
     if (whose === null) return;
     const stored = await get<Box | Sealed>(key(whose)).catch(() => undefined);
-    if (!stored || 'sealed' in stored) return;
-    // Where the browser seals nothing for this page it stays as it is: it is shown to nobody else.
-    await set(key(whose), stored.waiting.length + stored.refused.length === 0 ? EMPTY : await import('./seal').then(({ seal }) => seal(stored, sealKey)).catch(() => stored)).catch(() => undefined);
+    if (stored && !('sealed' in stored) && stored.waiting.length + stored.refused.length > 0) {
+        // Where the browser seals nothing for this page it stays as it is: it is shown to nobody else.
+        await import('./seal')
+            .then(async ({ seal }) => set(key(whose), await seal(stored, sealKey)))
+            .catch(() => undefined);
+    }
     others?.postMessage(LEFT);
 }
 

@@ -31,7 +31,7 @@ export function RunSheet() {
 }
 
 function Run({ id }: { id: string }) {
-    const { sheet, end } = useRunSheet(id);
+    const { sheet, end, asOf } = useRunSheet(id);
     const ending = useLate(end?.touchedAt ?? null) ? end : null;
     const touch = useTouch(sheet);
     const stepWord = useStepWord(sheet);
@@ -111,7 +111,7 @@ function Run({ id }: { id: string }) {
                                 ))}
                             </ol>
                         </div>
-                        {page.timerSeconds !== null && run.stepBeganAt && begun && cooling?.state !== 'watching' ? <Timer key={run.stepBeganAt} seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
+                        {page.timerSeconds !== null && run.stepBeganAt && begun && cooling?.state !== 'watching' ? <Timer key={`${run.stepBeganAt} ${asOf}`} seconds={page.timerSeconds} since={run.stepBeganAt} serverTime={sheet.serverTime} waitsFor={run.step === 'cool' ? 'cool' : run.step === 'first_layer' ? 'look' : 'soak'} /> : null}
                     </div>
                     <div className="mb-5">
                         {sheet.flags.length > 0 ? (

@@ -14,7 +14,7 @@ const JUMPED = 30_000;
 
 /**
  * Counts a step down from the moment it began: as long as it was by the clock that says when, and from then on by the time that passes here, whatever
- * the clock of the device says; then says that it is over. For another moment it is another one.
+ * the clock of the device says; then says that it is over. For another moment, and when the server has answered anew, it is another one.
  */
 export function Timer({ seconds, since, serverTime, waitsFor }: { seconds: number; since: string; serverTime: string; waitsFor: 'soak' | 'cool' | 'look' }) {
     const [begun] = useState(() => ({ before: new Date(serverTime).getTime() - new Date(since).getTime(), passed: performance.now(), clock: Date.now() }));

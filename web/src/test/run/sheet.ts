@@ -11,7 +11,7 @@ export type Sheet = Schemas['RunSheet'];
 export type Reading = Sheet['readings'][number];
 
 /** The sheet as the server has it, with what was touched since and waits to be sent. */
-export function useRunSheet(id: string): { sheet: Sheet; /** What ends the run, and waits itself. */ end: Entry | null } {
+export function useRunSheet(id: string): { sheet: Sheet; /** What ends the run, and waits itself. */ end: Entry | null; /** When the server answered last, by its clock. */ asOf: string } {
     const { data } = useSuspenseQuery(runQuery(id));
     const figure = useFigures();
     const terms = useTerms();
@@ -20,7 +20,7 @@ export function useRunSheet(id: string): { sheet: Sheet; /** What ends the run, 
         const name = terms.figure(measure);
         return name ? figure(name).store(value) : value;
     };
-    return { sheet: mine.reduce((sheet, entry) => touched(sheet, entry, stored), data), end: mine.find(({ command }) => command.kind === 'finish' || command.kind === 'void') ?? null };
+    return { sheet: mine.reduce((sheet, entry) => touched(sheet, entry, stored), data), end: mine.find(({ command }) => command.kind === 'finish' || command.kind === 'void') ?? null, asOf: data.serverTime };
 }
 
 function touched(sheet: Sheet, { id, command, touchedAt }: Entry, stored: (measure: Schemas['Measure'], value: number) => number): Sheet {

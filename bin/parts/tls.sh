@@ -46,7 +46,7 @@ open_network() {
     TLS=$VAR/tls
     NETWORK_NAMES=()
     local patterns='^127\.0\.0\.1$,^localhost$' each
-    case $BIND in '' | none | 127.* | localhost)
+    case $BIND in '' | none | 127.0.0.1 | localhost)
         BIND=
         rm -f "$RUN/authority.pem"
         for each in SITZPLATZ_BIND SITZPLATZ_ADDRESS SITZPLATZ_FINGERPRINT; do sed -i "/^$each=/d" "$VAR/app.env"; done

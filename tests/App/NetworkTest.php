@@ -78,6 +78,8 @@ final class NetworkTest extends ApiTestCase
             self::assertSame($server, file_get_contents("$folder/tls/server.pem"), 'It is made anew only for other names, or before it ends.');
             $open('192.0.2.78');
             self::assertNotSame($server, file_get_contents("$folder/tls/server.pem"));
+            // Another address of this machine alone: what comes in there comes over TLS, and from outside.
+            self::assertStringContainsString('listen 127.0.0.2:8443 ssl;', $open('127.0.0.2')[1]);
             [$code, $said] = $open('none');
             self::assertSame([0, '[]'], [$code, $said]);
             self::assertStringNotContainsString('SITZPLATZ_ADDRESS', (string) file_get_contents("$folder/app.env"));

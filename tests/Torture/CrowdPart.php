@@ -22,9 +22,12 @@ final class CrowdPart implements Part
     {
         $seconds = $rig->short ? 3 : 10;
         $outcomes = [];
+        $plain = "tcp://127.0.0.1:$rig->port";
+        $tls = null === $rig->network() ? null : "tls://{$rig->network()}";
         foreach ([
             'nothing' => static fn (): array => [],
-            self::SLOW_CONNECTIONS.' that send a byte each half second' => fn (float $until): array => $this->slowly($rig, $until),
+            self::SLOW_CONNECTIONS.' that send a byte each half second' => fn (float $until): array => $this->slowly($plain, $until),
+            ...(null === $tls ? [] : [self::SLOW_CONNECTIONS.' such over TLS' => fn (float $until): array => $this->slowly($tls, $until)]),
             '8 who ask what a plan can show' => fn (float $until): array => $this->loops($rig, 8, $until, self::asksForChances(...)),
             '4 who send photos of 25 megapixels' => fn (float $until): array => $this->loops($rig, 4, $until, self::sendsPhotos(...)),
             '4 who send models with 50 000 attributes' => fn (float $until): array => $this->loops($rig, 4, $until, self::sendsModels(...)),
@@ -33,8 +36,19 @@ final class CrowdPart implements Part
             [$mean, $p95, $lost] = $this->others($rig, $seconds, $abuse);
             $outcomes[] = new Outcome("others beside $what", \sprintf('median %d, p95 %d ms, %d without an answer', $mean, $p95, $lost), 'p95 '.self::P95_MS.' ms', $p95 <= self::P95_MS && 0 === $lost);
         }
-        [$written, $answers] = $this->uploads($rig);
-        $outcomes[] = new Outcome(\sprintf('MB written of %d uploads of %d MB without a session', self::UPLOADS, self::UPLOAD_MB), \sprintf('%.1f, answers %s', $written, $answers), 'none, 401', $written < 1);
+        if ('' !== $rig->setting('SITZPLATZ_FRONT')) {
+            [$one, $other, $forged] = $this->behindAFront($rig);
+            $outcomes[] = new Outcome('of 300 costly ones of one address behind a front', "$one too often; of 20 of another $other, of 20 forged $forged", 'some, 0, 0', $one > 0 && 0 === $other && 0 === $forged);
+        }
+        foreach (array_filter([$plain, $tls]) as $address) {
+            [$written, $answers] = $this->uploads($rig, $address);
+            $outcomes[] = new Outcome(
+                \sprintf('MB of %d uploads of %d MB without a session%s', self::UPLOADS, self::UPLOAD_MB, $address === $tls ? ', TLS' : ''),
+                \sprintf('%.1f, answers %s', $written, $answers),
+                'none, 401',
+                $written < 1,
+            );
+        }
 
         return $outcomes;
     }
@@ -73,15 +87,15 @@ final class CrowdPart implements Part
     }
 
     /** @return list<int> */
-    private function slowly(Rig $rig, float $until): array
+    private function slowly(string $address, float $until): array
     {
-        return [$this->forked(static function () use ($rig, $until): void {
+        return [$this->forked(static function () use ($address, $until): void {
             $open = [];
             for ($i = 0; $i < self::SLOW_CONNECTIONS; ++$i) {
-                $socket = @stream_socket_client("tcp://127.0.0.1:$rig->port", $code, $message, 2);
+                $socket = self::connected($address);
                 if (false !== $socket) {
                     // Half of them never end their head, half never their body.
-                    fwrite($socket, 0 === $i % 2 ? 'GET /api/' : "POST /api/session HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 100000\r\n\r\n");
+                    @fwrite($socket, 0 === $i % 2 ? 'GET /api/' : "POST /api/session HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 100000\r\n\r\n");
                     $open[] = $socket;
                 }
             }
@@ -176,14 +190,42 @@ final class CrowdPart implements Part
         return $client->send('POST', '/api/parts/read', $model, 'application/octet-stream')[0];
     }
 
+    /**
+     * This process is the front, and says whom it passes on.
+     *
+     * @return array{int, int, int} how many of each were too often: of one address, of another right after, and of who comes past the front
+     */
+    private function behindAFront(Rig $rig): array
+    {
+        $front = $rig->setting('SITZPLATZ_FRONT');
+        $tooOften = [];
+        foreach ([[$front, '192.0.2.1', 300], [$front, '192.0.2.2', 20], ['127.0.0.4', '192.0.2.1', 20]] as [$from, $for, $times]) {
+            $tooOften[] = substr_count($rig->shell(\sprintf(
+                "curl -s -o /dev/null -w '%%{http_code}\\n' --interface %s -H 'X-Forwarded-For: %s' -H 'Content-Type: application/json' -d '{}' 'http://127.0.0.1:%d/api/plan-chances?[1-%d]'",
+                $from,
+                $for,
+                $rig->port,
+                $times,
+            ))[1], '429');
+        }
+
+        return $tooOften;
+    }
+
+    /** @return resource|false from nobody whom the certificate would have to convince */
+    private static function connected(string $address)
+    {
+        return @stream_socket_client($address, $code, $message, 2, \STREAM_CLIENT_CONNECT, stream_context_create(['ssl' => ['verify_peer' => false, 'verify_peer_name' => false]]));
+    }
+
     /** @return array{float, string} most MB in the folder for bodies while they come, and what they were answered */
-    private function uploads(Rig $rig): array
+    private function uploads(Rig $rig, string $address): array
     {
         $sockets = [];
         for ($i = 0; $i < self::UPLOADS; ++$i) {
-            $socket = @stream_socket_client("tcp://127.0.0.1:$rig->port", $code, $message, 2);
+            $socket = self::connected($address);
             if (false !== $socket) {
-                fwrite($socket, "POST /api/parts/read HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/octet-stream\r\nContent-Length: ".(self::UPLOAD_MB << 20)."\r\n\r\n");
+                fwrite($socket, "POST /api/parts/read HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/octet-stream\r\nContent-Length: ".(self::UPLOAD_MB << 20)."\r\n\r\n");
                 stream_set_blocking($socket, false);
                 $sockets[] = $socket;
             }

@@ -22,6 +22,18 @@ final readonly class Rig
         return "http://127.0.0.1:$this->port";
     }
 
+    /** Where it listens over TLS, as host:port; null: nowhere. */
+    public function network(): ?string
+    {
+        return '' === $this->setting('SITZPLATZ_BIND') ? null : $this->setting('SITZPLATZ_BIND').':'.$this->setting('SITZPLATZ_TLS_PORT');
+    }
+
+    /** '': it is not set. */
+    public function setting(string $name): string
+    {
+        return 1 === preg_match("/^$name=(.+)$/m", (string) @file_get_contents("$this->data/app.env"), $match) ? $match[1] : '';
+    }
+
     public function client(string $role = 'technician'): Client
     {
         $client = new Client($this->base());

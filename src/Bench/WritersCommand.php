@@ -96,6 +96,10 @@ final class WritersCommand extends Command
             ),
             $this->writers,
         );
+        $printer = self::row($client->ask('GET', '/api/printers')['body'][0] ?? [])['id'];
+        $tokens = $client->together(array_fill(0, $this->writers, ['POST', "/api/printers/$printer/token", []]), $this->writers);
+        $stood = self::row($client->ask('POST', "/api/printers/$printer/token/withdraw", [])['body'])['withdrawn'] ?? null;
+        $say('one printer, a token made by all: one stands', 1 === $stood && self::only($tokens, [201]), self::statuses($tokens));
         $say('the settings, changed by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
     }
 

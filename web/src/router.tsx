@@ -2,7 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
 import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
-import { readAddress } from './choose/address';
+import type { Address } from './choose/address';
 import { hasLeft } from './shell/leaving';
 import { NotThere, Root, RouteFault } from './shell/Root';
 
@@ -75,7 +75,8 @@ const choose = createRoute({
     path: '/choose',
     component: lazyRouteComponent<Record<'Choose', () => React.ReactNode>, 'Choose'>(() => import('./choose/Choose'), 'Choose'),
     loader: ({ context }) => ahead(context.queries, [catalogueQuery, printersQuery, lotsQuery, usualQuery]),
-    validateSearch: readAddress,
+    // The page itself looks at it: what that takes is loaded with it.
+    validateSearch: (search: Record<string, unknown>) => search as Address,
 });
 
 /** All prints, or those on a side: what the code on a plate opens. */

@@ -35,11 +35,7 @@ const SHAPE = z.object({
 /** All that the page shows, in its address: to be shared, reloaded and gone back to. */
 export type Address = z.infer<typeof SHAPE>;
 
-/** A member that is no good is named as missing: the router puts what is named over what stands there. */
-export function readAddress(search: Record<string, unknown>): Address {
-    const read = SHAPE.parse(search);
-    return Object.fromEntries(Object.keys(SHAPE.shape).map((name) => [name, read[name as keyof Address]]));
-}
+export const readAddress = (search: Address): Address => SHAPE.parse(search);
 
 /** Members that say nothing do not stand in the address. */
 function without<T extends object>(from: T): T {

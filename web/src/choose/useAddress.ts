@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 
 import type { Schemas } from '../api/client';
 import { usePause } from '../ui/usePause';
-import { addressOf, jobOf, withTheOnly, type Address } from './address';
+import { addressOf, jobOf, readAddress, withTheOnly, type Address } from './address';
 import type { Job } from './request';
 
 const route = getRouteApi('/choose');
@@ -15,7 +15,8 @@ const shownBy = ({ look, ticked, pair, beside, all, beyond }: Address): Shown =>
 /** Job and view as the address has them. What is typed is written there when somebody pauses; what is opened is a step to go back from. */
 export function useAddress(laid: Schemas['Bench'], lots: Schemas['Lot'][], printers: Schemas['Printer'][]) {
     const bench = useMemo(() => withTheOnly(laid, lots, printers), [laid, lots, printers]);
-    const address = route.useSearch();
+    const search = route.useSearch();
+    const address = useMemo(() => readAddress(search), [search]);
     const navigate = useNavigate();
     const router = useRouter();
     const [job, setJob] = useState(() => jobOf(address, bench, lots));

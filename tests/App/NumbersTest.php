@@ -93,6 +93,49 @@ final class NumbersTest extends ApiTestCase
         self::assertGreaterThan(60, $taken);
     }
 
+    /** @return iterable<string, array{string, string}> list and address of one of it */
+    public static function thingsWithFigures(): iterable
+    {
+        yield 'printers' => ['/api/printers', '/api/printers/%s'];
+        yield 'plates' => ['/api/plates', '/api/plates/%s'];
+        yield 'agents' => ['/api/agents', '/api/agents/%s'];
+        yield 'lots' => ['/api/lots', '/api/lots/%s'];
+        yield 'gauges' => ['/api/gauges', '/api/gauges/%s'];
+        yield 'settings' => ['/api/settings', '/api/settings'];
+    }
+
+    /** The same of all that lies on the shelf, and Choose reckons with it. */
+    #[DataProvider('thingsWithFigures')]
+    public function testNoNumberOfTheShelfBreaksWhatReadsIt(string $list, string $address): void
+    {
+        $this->signIn('lead');
+        $read = function () use ($list): array {
+            $rows = $this->ask('GET', $list, null, 200);
+
+            return array_is_list($rows) ? $rows[0] : $rows;
+        };
+        $thing = $read();
+        $taken = 0;
+        foreach (self::figures(array_diff_key($thing, ['version' => 0, 'sides' => 0])) as $path) {
+            foreach ([0, 1e-12, 0.5, 7, 500, 1e12, -1] as $value) {
+                $body = self::with(array_diff_key($thing, array_flip(['id', 'sides', 'fitting', 'simulated'])), $path, $value);
+                $body['version'] = $read()['version'];
+                $status = $this->send('PUT', \sprintf($address, $thing['id'] ?? ''), (string) json_encode($body, \JSON_PRESERVE_ZERO_FRACTION))->getStatusCode();
+                $where = "$list ".implode('.', $path)." = $value";
+                self::assertContains($status, [200, 409, 422], $where);
+                if (200 !== $status) {
+                    continue;
+                }
+                ++$taken;
+                foreach ([$list, '/api/overview'] as $each) {
+                    self::assertSame(200, $this->send('GET', $each, null)->getStatusCode(), "$each after $where");
+                }
+                self::assertContains($this->send('POST', '/api/choose', $this->choice('"lotId": null'))->getStatusCode(), [200, 422], "choose after $where");
+            }
+        }
+        self::assertGreaterThan(0, $taken);
+    }
+
     /**
      * @param array<mixed> $data
      *

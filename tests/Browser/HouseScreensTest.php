@@ -100,6 +100,26 @@ final class HouseScreensTest extends BrowserTestCase
         $this->see('to soak');
     }
 
+    /** A clock eight hours ahead made the timer ready at once. */
+    public function testAClockThatIsWrongOrJumpsMakesNoPlateWarm(): void
+    {
+        $added = $this->command('Page.addScriptToEvaluateOnNewDocument', ['source' => 'window.ahead = 8 * 3600e3; { const Right = Date; window.Date = class extends Right { constructor(...of) { of.length ? super(...of) : super(Right.now() + window.ahead); } static now() { return Right.now() + window.ahead; } }; }']);
+        try {
+            $sheet = $this->openKeptRun();
+            $this->page->navigate()->refresh();
+            $this->press('Done. Heat and soak');
+            $this->see('to soak');
+            $this->until(fn (): bool => 'heat_and_soak' === $this->stepOf($sheet), 'It did not arrive.');
+            self::assertStringNotContainsString('has jumped', $this->text(), 'It is wrong, and goes on evenly.');
+            $this->page->executeScript('window.ahead = 0;');
+            $this->see('has jumped');
+            $this->see('to soak');
+            self::assertStringNotContainsString('soaked: go on', $this->text());
+        } finally {
+            $this->command('Page.removeScriptToEvaluateOnNewDocument', ['identifier' => $added['identifier']]);
+        }
+    }
+
     public function testWhoSignsOutWithoutNetworkIsOutAndTheServerHearsOfItBeforeAllElse(): void
     {
         $sheet = $this->openKeptRun();

@@ -15,6 +15,21 @@ final class GateTest extends TestCase
 {
     use BuildsJobs;
 
+    public function testWhatPracticeDoesNotKnowIsNamed(): void
+    {
+        $bare = $with = [];
+        foreach (self::catalogue()->materials as $material) {
+            foreach ($material->filament ? self::catalogue()->surfaces : [] as $surface) {
+                $ranking = self::rank(self::job($material->id), [self::side($surface->id)], ['pva_stick']);
+                $bare[] = self::refusal($ranking, $surface->id);
+                $with[] = self::refusal($ranking, $surface->id, 'pva_stick');
+            }
+        }
+        self::assertSame([], preg_grep('/^gate\.unknown_agent/', $bare));
+        self::assertNotSame([], preg_grep('/^gate\.unknown_agent agent=/', $with));
+        self::assertSame([], preg_grep('/^gate\.unknown_bare/', $with));
+    }
+
     public function testZTravel(): void
     {
         // 2.2 + 0.1 + 2.2 mm of composite instead of a usual plate of 0.7: 3.8 mm more.

@@ -34,6 +34,25 @@ final class TargetTest extends TestCase
         self::assertEqualsWithDelta(45, $narrow?->target->at, 1e-9, 'Window 32 to 48: 40 and five.');
     }
 
+    /** The adhesive grips from 55 °C on: PLA, wanted at 60 on smooth PEI, is warm enough for it anyway; on a sheet wanted at 40 it is what decides. */
+    public function testAnAgentThatGripsLaterSaysSoOnlyWhereItDecides(): void
+    {
+        $seen = [];
+        foreach (self::catalogue()->materials as $material) {
+            foreach ($material->filament ? self::catalogue()->surfaces : [] as $surface) {
+                $candidate = self::find(self::rank(self::job($material->id), [self::side($surface->id)], ['polymer_adhesive']), $surface->id, 'polymer_adhesive');
+                if (null === $candidate?->target->at) {
+                    continue;
+                }
+                $usual = $candidate->pairing->window->target;
+                $said = str_contains(implode(' ', Said::all($candidate->target->reasons)), 'target.agent_grips');
+                self::assertSame($candidate->target->at > $usual + 0.5, $said, "$material->id on $surface->id");
+                $seen[(int) $said] = true;
+            }
+        }
+        self::assertNotSame([], $seen);
+    }
+
     public function testALimitThatBitesLowersTheTargetAndSaysSo(): void
     {
         // Magnets are limited where the display is, a plate where the surface is.

@@ -73,15 +73,21 @@ final class ConductionTest extends TestCase
         $most = 300 / (0.25 * 0.21);
         $grid = new ConductionGrid($stack->layers, 1, 20);
         $settles = $stack->surfaceAt(100, 20);
-        for ($up = 0.0, $ready = false; !$ready || $grid->surfaceC() < $settles - 2; $up += 0.1) {
-            if ($grid->heaterToHoldWM2(100, $below) > $most) {
+        $joules = 0.0;
+        for ($up = 0.0, $ready = null; null === $ready || $grid->surfaceC() < $settles - 2; $up += 0.1) {
+            $holding = $grid->heaterToHoldWM2(100, $below);
+            $joules += min($most, $holding) * 0.25 * 0.21 * 0.1;
+            if ($holding > $most) {
                 $grid->heat(0.1, $most, $below, $top);
             } else {
-                $ready = true;
+                $ready ??= $up;
                 $grid->hold(0.1, 100, $top);
             }
         }
-        self::assertEqualsWithDelta($up, HeatUp::of($stack, 100, 20, 300)->totalSeconds(), 0.03 * $up);
+        $sum = HeatUp::of($stack, 100, 20, 300);
+        self::assertEqualsWithDelta($up, $sum->totalSeconds(), 0.03 * $up);
+        self::assertEqualsWithDelta($ready, $sum->displayReadySeconds, 0.03 * $up);
+        self::assertEqualsWithDelta($joules / 3600, $sum->energyWh, 0.04 * $joules / 3600);
         $grid->settle(95, $stack->lossWM2(95, 20));
         for ($down = 0.0; $grid->surfaceC() > 40; $down += 0.1) {
             $grid->heat(0.1, 0, $below, $top);

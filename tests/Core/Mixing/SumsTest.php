@@ -86,6 +86,13 @@ final class SumsTest extends TestCase
         self::assertEqualsWithDelta(110.2 / 10, $steady->peakPpm(), 0.05);
     }
 
+    /** By hand: at the jar 330.6 ppm more for ten minutes, a room that rises evenly to 110.2 and stays: from the first minute on it is worst. */
+    public function testWhoStandsAtTheJarFromTheBeginningHasTheWorstOfIt(): void
+    {
+        $near = new VapourInRoom(Solvent::Acetone, 10, 30, 10, 0, 1);
+        self::assertEqualsWithDelta((10 * 330.6 + 10 * 55.1 + 5 * 110.2) / 15, $near->shortTimePpm(), 0.3);
+    }
+
     public function testAtTheJarItIsRicherAndNeverMoreThanTheAirCanTake(): void
     {
         // 110.2 ppm · 30 m³ in 10 min into 5 m³/min: 66.1 ppm above the room.

@@ -80,6 +80,9 @@ final class ReadingTest extends TestCase
         // Samples are 50 ms apart; 5 % of the peak are passed at the second, and from 20 to 80 % lie 11 and 23.5 N.
         self::assertSame(50, $trace->onsetMilliseconds);
         self::assertEqualsWithDelta(12.5 / 0.05, (float) $trace->riseNPerS, 1e-9);
+        // It came off where less than half of the pull is left.
+        self::assertFalse(PullTrace::of(self::samples([0, 10, 20, 30, 17]), 200)->gaveWay);
+        self::assertTrue(PullTrace::of(self::samples([0, 10, 20, 30, 13]), 200)->gaveWay);
         $jerked = PullTrace::of(self::samples([0, 5, 0, 0, 10, 20, 30, 1]), 200);
         self::assertSame(200, $jerked->onsetMilliseconds, 'A jerk that fell back was not the pull.');
         self::assertNull(PullTrace::of(self::samples([0, 30]), 200)->riseNPerS);

@@ -15,6 +15,8 @@ final readonly class ForecastScore
         public int $n,
         public int $happened,
         public float $brier,
+        /** The mean of −ln of what was said of what came (Good 1952). */
+        public float $log,
         /** Of who always says the share that came true: n/N·(1 − n/N), the uncertainty of Murphy (1973). */
         public float $baseRateBrier,
         public array $bins,
@@ -28,7 +30,7 @@ final readonly class ForecastScore
     }
 
     /**
-     * @param list<Forecast> $forecasts
+     * @param list<Forecast> $forecasts what was said strictly between 0 and 1, if the logarithm is to be a number
      * @param float          $width     of a bin
      *
      * @return self|null null: there are none
@@ -39,12 +41,13 @@ final readonly class ForecastScore
         if (0 === $n) {
             return null;
         }
-        $square = 0.0;
+        $square = $log = 0.0;
         $happened = 0;
         $bins = [];
         $last = (int) round(1 / $width) - 1;
         foreach ($forecasts as $each) {
             $square += ($each->said - ($each->happened ? 1 : 0)) ** 2;
+            $log -= log($each->happened ? $each->said : 1 - $each->said);
             $happened += (int) $each->happened;
             $bin = max(0, min($last, (int) floor($each->said / $width + 1e-9)));
             $bins[$bin] = [($bins[$bin][0] ?? 0) + 1, ($bins[$bin][1] ?? 0) + (int) $each->happened, ($bins[$bin][2] ?? 0.0) + $each->said];
@@ -52,7 +55,7 @@ final readonly class ForecastScore
         ksort($bins);
         $rate = $happened / $n;
 
-        return new self($n, $happened, $square / $n, $rate * (1 - $rate), array_map(
+        return new self($n, $happened, $square / $n, $log / $n, $rate * (1 - $rate), array_map(
             static fn (int $bin, array $sums): ForecastBin => new ForecastBin(
                 $bin * $width,
                 ($bin + 1) * $width,

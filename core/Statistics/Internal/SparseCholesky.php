@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Statistics\Internal;
+
+use Sitzplatz\Statistics\InvalidArgument;
+
+/**
+ * A symmetric matrix that is positive definite as L·Lᵀ, row by row, where most of it is nought: what is nought in L costs nothing but a
+ * look (up-looking Cholesky; Davis 2006, chapter 4, from memory). It stays as sparse as the order of its rows lets it.
+ */
+final readonly class SparseCholesky
+{
+    /**
+     * @param list<float>                         $diagonal of L
+     * @param list<array{list<int>, list<float>}> $columns  below the diagonal: rows, rising, and what stands there
+     */
+    private function __construct(private array $diagonal, private array $columns)
+    {
+    }
+
+    /**
+     * @param list<array<int, float>> $lower each row by column, up to the diagonal
+     *
+     * @throws InvalidArgument if it is not positive definite
+     */
+    public static function of(array $lower): self
+    {
+        $diagonal = $rows = $values = [];
+        foreach ($lower as $i => $given) {
+            $left = $given[$i] ?? 0.0;
+            unset($given[$i]);
+            $work = 0 === $i ? [] : array_fill(0, $i, 0.0);
+            foreach ($given as $column => $value) {
+                $work[$column] = $value;
+            }
+            for ($k = 0; $k < $i; ++$k) {
+                // Nought is what nobody wrote there.
+                if (0.0 === $work[$k]) {
+                    continue;
+                }
+                $l = $work[$k] / $diagonal[$k];
+                $left -= $l * $l;
+                $below = $values[$k];
+                foreach ($rows[$k] as $at => $row) {
+                    $work[$row] -= $l * $below[$at];
+                }
+                $rows[$k][] = $i;
+                $values[$k][] = $l;
+            }
+            if ($left > 0.0 && is_finite($left)) {
+                $diagonal[] = sqrt($left);
+                $rows[] = $values[] = [];
+            } else {
+                throw InvalidArgument::notPositive($left);
+            }
+        }
+
+        return new self($diagonal, array_map(static fn (array $r, array $v): array => [$r, $v], $rows, $values));
+    }
+
+    /** log of the determinant. */
+    public function logDeterminant(): float
+    {
+        return 2 * array_sum(array_map(log(...), $this->diagonal));
+    }
+
+    /**
+     * @param array<int, float> $right of all places
+     *
+     * @return array<int, float> A⁻¹ of it
+     */
+    public function solve(array $right): array
+    {
+        $x = $this->forward($right, 0);
+        for ($k = \count($x) - 1; $k >= 0; --$k) {
+            $sum = $x[$k];
+            [$rows, $values] = $this->columns[$k];
+            foreach ($rows as $at => $row) {
+                $sum -= $values[$at] * $x[$row];
+            }
+            $x[$k] = $sum / $this->diagonal[$k];
+        }
+
+        return $x;
+    }
+
+    /**
+     * xᵀ·A⁻¹·x.
+     *
+     * @param array<int, float> $x by place
+     */
+    public function inverseForm(array $x): float
+    {
+        if ([] === $x) {
+            return 0.0;
+        }
+        $sum = 0.0;
+        foreach ($this->forward(array_replace(array_fill(0, \count($this->diagonal), 0.0), $x), min(array_keys($x))) as $each) {
+            $sum += $each * $each;
+        }
+
+        return $sum;
+    }
+
+    /**
+     * @param array<int, float> $x
+     *
+     * @return array<int, float> L⁻¹·x, where all before is nought
+     */
+    private function forward(array $x, int $from): array
+    {
+        for ($k = $from, $n = \count($x); $k < $n; ++$k) {
+            if (0.0 === $x[$k]) {
+                continue;
+            }
+            $x[$k] /= $this->diagonal[$k];
+            $by = $x[$k];
+            [$rows, $values] = $this->columns[$k];
+            foreach ($rows as $at => $row) {
+                $x[$row] -= $values[$at] * $by;
+            }
+        }
+
+        return $x;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Evidence\Learned;
+
+/** What may hold better or worse than practice knows, each by its own. Pairs, sides and lots are of one material; the rest is shared by all. */
+enum EffectKind: string
+{
+    /** Of a material, a surface and an agent: the grade itself is wrong here. */
+    case Pair = 'pair';
+    case Surface = 'surface';
+    case Agent = 'agent';
+    case Side = 'side';
+    case Sheet = 'sheet';
+    case Printer = 'printer';
+    /** A printer between two changes. */
+    case Epoch = 'epoch';
+    case Lot = 'lot';
+    /** A test, or a print for use. */
+    case Purpose = 'purpose';
+
+    /** Standard deviation on log-odds, before the shop has shown its own (ours; the first by what practitioners' charts differ by). */
+    public function usualSpread(): float
+    {
+        return match ($this) {
+            self::Pair => 1.0,
+            self::Sheet => 0.4,
+            self::Lot => 0.35,
+            self::Side, self::Printer, self::Epoch => 0.3,
+            self::Surface, self::Agent, self::Purpose => 0.3,
+        };
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Evidence\Learned;
+
+use Sitzplatz\Statistics\LogisticNormal;
+use Sitzplatz\Statistics\LogitRow;
+use Sitzplatz\Statistics\NormalLogit;
+
+/**
+ * What a shop has learned from its runs and prints, of one question (did it hold; did it come off clean):
+ * logit P = practice + Σ β·x + Σ u, each u of something that was there: {@see EffectKind}.
+ */
+final readonly class Shop
+{
+    /**
+     * @param array<string, int> $places of coefficients, by kind and level, or measure
+     */
+    private function __construct(private Spreads $spreads, private array $places, private ?NormalLogit $posterior)
+    {
+    }
+
+    /** @param list<Answered> $answers */
+    public static function learn(array $answers, Spreads $spreads, ?self $before = null): self
+    {
+        $levels = $measures = [];
+        foreach ($answers as $answer) {
+            foreach ($answer->situation->levels as $kind => $level) {
+                if ($spreads->hasEffect($kind)) {
+                    $levels[$kind][$level] = true;
+                }
+            }
+            foreach ($answer->situation->measures as $name => $ignored) {
+                $measures[$name] = true;
+            }
+        }
+        // No two of one kind are in one row: the kind that has most stands first, and costs the least.
+        uasort($levels, static fn (array $a, array $b): int => \count($b) <=> \count($a));
+        $places = $means = $precisions = $start = [];
+        foreach ($levels as $kind => $of) {
+            foreach ($of as $level => $ignored) {
+                $places["$kind\0$level"] = \count($places);
+                $means[] = 0.0;
+                $precisions[] = 1 / $spreads->ofEffect($kind) ** 2;
+            }
+        }
+        foreach ($measures as $name => $ignored) {
+            $places[$name] = \count($places);
+            [$mean, $spread] = $spreads->ofMeasure($name);
+            $means[] = $mean;
+            $precisions[] = 1 / $spread ** 2;
+        }
+        foreach ($places as $key => $place) {
+            $start[] = isset($before->places[$key]) ? $before->posterior?->coefficients[$before->places[$key]] ?? $means[$place] : $means[$place];
+        }
+        $shop = new self($spreads, $places, null);
+        $rows = array_map(static function (Answered $answer) use ($shop): LogitRow {
+            [$x] = $shop->row($answer->situation);
+            ksort($x);
+
+            return new LogitRow($answer->situation->practice, array_keys($x), array_values($x), $answer->well ? 1.0 : 0.0);
+        }, $answers);
+
+        return new self($spreads, $places, [] === $answers ? null : NormalLogit::fit($rows, $means, $precisions, $start));
+    }
+
+    /** What is to be expected of one. */
+    public function expects(Situation $situation): LogisticNormal
+    {
+        [$x, $mean, $variance] = $this->row($situation);
+        [$known, $doubt] = null === $this->posterior ? [0.0, 0.0] : $this->posterior->at($x);
+
+        return new LogisticNormal($situation->practice + $mean + $known, $variance + $doubt);
+    }
+
+    /** log of how likely the answers are with these spreads (Laplace's approximation). */
+    public function logEvidence(): float
+    {
+        return $this->posterior?->logEvidence() ?? 0.0;
+    }
+
+    /** @return list<LearnedEffect> of all that was there, and of the measures */
+    public function effects(): array
+    {
+        $effects = [];
+        if (null === $this->posterior) {
+            return [];
+        }
+        foreach ($this->places as $key => $place) {
+            [$worth, $variance] = $this->posterior->at([$place => 1.0]);
+            $parts = explode("\0", $key, 2);
+            $kind = isset($parts[1]) ? EffectKind::from($parts[0]) : null;
+            $expected = null === $kind ? $this->spreads->ofMeasure($key)[0] : 0.0;
+            $effects[] = new LearnedEffect($kind, $parts[1] ?? $key, $worth, sqrt($variance), $expected);
+        }
+
+        return $effects;
+    }
+
+    /** By how much effects differ here, one step nearer to what the answers say. */
+    public function spreads(): Spreads
+    {
+        $learned = [];
+        foreach ($this->effects() as $effect) {
+            if (null !== $effect->kind) {
+                [$count, $squares, $variances] = $learned[$effect->kind->value] ?? [0, 0.0, 0.0];
+                $learned[$effect->kind->value] = [$count + 1, $squares + $effect->worth ** 2, $variances + $effect->doubt ** 2];
+            }
+        }
+
+        return $this->spreads->after($learned);
+    }
+
+    /** @return array{array<int, float>, float, float} what is known has a part by its place; mean and variance of what was never there */
+    private function row(Situation $situation): array
+    {
+        $x = [];
+        $mean = $variance = 0.0;
+        foreach ($situation->levels as $kind => $level) {
+            $place = $this->places["$kind\0$level"] ?? null;
+            if (null !== $place) {
+                $x[$place] = 1.0;
+            } elseif ($this->spreads->hasEffect($kind)) {
+                $variance += $this->spreads->ofEffect($kind) ** 2;
+            }
+        }
+        foreach ($situation->measures as $name => $value) {
+            $place = $this->places[$name] ?? null;
+            if (null !== $place) {
+                $x[$place] = $value;
+            } else {
+                [$usual, $spread] = $this->spreads->ofMeasure($name);
+                $mean += $usual * $value;
+                $variance += ($spread * $value) ** 2;
+            }
+        }
+
+        return [$x, $mean, $variance];
+    }
+}

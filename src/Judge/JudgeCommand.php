@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Judge;
 
+use App\Platform\FileLines;
 use App\Platform\Words\Units;
 use App\Platform\Words\Wording;
 use Sitzplatz\Judge\ComparisonJudgement;
@@ -52,14 +53,13 @@ final class JudgeCommand extends Command
 
             return self::BAD_INPUT;
         }
-        $name = $input->getArgument('file');
-        $file = \is_string($name) && is_file($name) && is_readable($name) ? new \SplFileObject($name) : null;
-        if (null === $file) {
+        $lines = FileLines::of($input->getArgument('file'));
+        if (null === $lines) {
             $errors->writeln('The file cannot be read: check its name.');
 
             return self::BAD_INPUT;
         }
-        $csv = ReadingsCsv::read(self::lines($file), $this->measures);
+        $csv = ReadingsCsv::read($lines, $this->measures);
         if ([] !== $csv->faults) {
             foreach ($csv->faults as $fault) {
                 $errors->writeln(\sprintf('line %d: %s', $fault['line'], $this->wording->english($fault['message'])), OutputInterface::OUTPUT_RAW);
@@ -96,13 +96,5 @@ final class JudgeCommand extends Command
     private static function above0(mixed $figure): bool
     {
         return is_numeric($figure) && (float) $figure > 0 && is_finite((float) $figure);
-    }
-
-    /** @return iterable<string> */
-    private static function lines(\SplFileObject $file): iterable
-    {
-        while (!$file->eof()) {
-            yield (string) $file->fgets();
-        }
     }
 }

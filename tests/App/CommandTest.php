@@ -177,6 +177,85 @@ final class CommandTest extends KernelTestCase
         self::assertStringContainsString('practice alone', $tester->getDisplay());
     }
 
+    /** As the reference in R tells it (tests/Core/Evidence/tables), and the same from a spreadsheet where the comma marks decimals. */
+    public function testALogIsToldAgain(): void
+    {
+        $rows = array_map(static fn (string $row): array => str_getcsv(trim($row), escape: ''), file(\dirname(__DIR__).'/Core/Evidence/tables/learned.csv') ?: []);
+        $rows = array_map(static fn (array $row): array => \array_slice($row, 0, -1), $rows);
+        $plain = $this->forecast(implode("\n", array_map(static fn (array $row): string => implode(',', $row), $rows))."\n", ['--every' => '10', '--json' => true]);
+        $plain->assertCommandIsSuccessful();
+        $told = json_decode($plain->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertSame(['held', 'heldRange', 'released', 'releasedRange', 'scores', 'effects'], array_keys($told));
+        self::assertCount(103, $told['held']);
+        self::assertSame([103, null], [$told['scores']['held']['learned']['n'], $told['scores']['released']['learned']]);
+        foreach ($told['held'] as $i => $chance) {
+            self::assertGreaterThan($told['heldRange'][$i][0], $chance);
+            self::assertLessThan($told['heldRange'][$i][1], $chance);
+        }
+        // Only shop 3, where nothing held, says less of it at the end than at the beginning.
+        self::assertLessThan($told['held'][91], end($told['held']));
+        $commas = $this->forecast("\u{FEFF}".implode("\r\n", array_map(static fn (array $row): string => str_replace(['.', '|'], [',', ';'], implode('|', $row)), $rows)), ['--every' => '10', '--json' => true]);
+        self::assertSame($plain->getDisplay(), $commas->getDisplay());
+        $words = $this->forecast(implode("\n", array_map(static fn (array $row): string => implode(',', $row), $rows)));
+        self::assertStringContainsString('a running share of each setup', $words->getDisplay());
+        self::assertStringContainsString('nobody said of any print', $words->getDisplay());
+    }
+
+    public function testALogMayLackAllButWhatIsNeeded(): void
+    {
+        $told = json_decode($this->forecast("held,material,surface,grade,effort\nyes,pla,pei,strong,1\nNA,pla,pei,0.9,\nno,pla,pei,fair,\n1,pla,pei,strong,4\n", ['--json' => true])->getDisplay(), true, 64, \JSON_THROW_ON_ERROR);
+        self::assertCount(4, $told['held']);
+        self::assertSame([3, 2], [$told['scores']['held']['learned']['n'], $told['scores']['released']['learned']['n']], 'Nobody said of one, and one did not hold.');
+        self::assertGreaterThan($told['held'][2], $told['held'][1]);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function spoiltLogs(): iterable
+    {
+        yield 'empty' => ['', 'line 1: The first line names the columns'];
+        yield 'a column is missing' => ["material,surface,held\n", 'line 1: The first line names'];
+        yield 'a column that nobody knows' => ["material,surface,grade,held,tone\n", 'line 1: Nobody knows the column tone.'];
+        yield 'a grade' => ["material,surface,grade,held\npla,pei,superb,1\n", 'line 2: The column grade says strong, fair'];
+        yield 'an answer' => ["material,surface,grade,held\npla,pei,fair,perhaps\n", 'line 2: The column held says 1 or yes'];
+        yield 'a sum' => ["material,surface,grade,held,x_job\npla,pei,fair,1,1e9\n", 'line 2: The column x_job holds numbers from -50 to 50.'];
+        yield 'cells' => ["material,surface,grade,held\npla,pei,fair\n", 'line 2: This line has more or fewer cells'];
+    }
+
+    #[DataProvider('spoiltLogs')]
+    public function testASpoiltLogIsNotTakenAndEachFaultIsTold(string $table, string $words): void
+    {
+        $tester = $this->forecast($table);
+        self::assertSame(2, $tester->getStatusCode());
+        self::assertStringContainsString($words, $tester->getErrorOutput());
+    }
+
+    /** Two shops of each kind: nearer to the truth than a running share, and ranges that hold it. */
+    public function testWhatIsLearnedFromSimulatedLogsIsNearerThanARunningShare(): void
+    {
+        $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:simulate-logs'));
+        $tester->execute(['--shops' => '2', '--prints' => '300', '--every' => '75']);
+        $tester->assertCommandIsSuccessful();
+        self::assertSame(1, preg_match('/over all: ([\d.]+) had on the average; ranges hold ([\d.]+) %/', $tester->getDisplay(), $match));
+        self::assertGreaterThan(0.45, (float) ($match[1] ?? 0));
+        self::assertGreaterThan(80.0, (float) ($match[2] ?? 0));
+        self::assertSame(8, substr_count($tester->getDisplay(), 'of what it loses is had'));
+    }
+
+    /** @param array<string, mixed> $more */
+    private function forecast(string $table, array $more = []): CommandTester
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'log');
+        file_put_contents($file, $table);
+        try {
+            $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:forecast'));
+            $tester->execute(['file' => $file] + $more, ['capture_stderr_separately' => true]);
+        } finally {
+            unlink($file);
+        }
+
+        return $tester;
+    }
+
     public function testTheSimulatedBenchHasAHiddenTruth(): void
     {
         $bench = new SimulatedBench(['pla/glass/bare' => ['hot' => [30.0, 3.0], 'cold' => [4.0, 1.0]]], new Xoshiro256StarStar(7));

@@ -198,18 +198,15 @@ final class CrowdPart implements Part
     private function behindAFront(Rig $rig): array
     {
         $front = $rig->setting('SITZPLATZ_FRONT');
-        $tooOften = [];
-        foreach ([[$front, '192.0.2.1', 300], [$front, '192.0.2.2', 20], ['127.0.0.4', '192.0.2.1', 20]] as [$from, $for, $times]) {
-            $tooOften[] = substr_count($rig->shell(\sprintf(
-                "curl -s -o /dev/null -w '%%{http_code}\\n' --interface %s -H 'X-Forwarded-For: %s' -H 'Content-Type: application/json' -d '{}' 'http://127.0.0.1:%d/api/plan-chances?[1-%d]'",
-                $from,
-                $for,
-                $rig->port,
-                $times,
-            ))[1], '429');
-        }
+        $tooOften = static fn (string $from, string $for, int $times): int => substr_count($rig->shell(\sprintf(
+            "curl -s -o /dev/null -w '%%{http_code}\\n' --interface %s -H 'X-Forwarded-For: %s' -H 'Content-Type: application/json' -d '{}' 'http://127.0.0.1:%d/api/plan-chances?[1-%d]'",
+            $from,
+            $for,
+            $rig->port,
+            $times,
+        ))[1], '429');
 
-        return $tooOften;
+        return [$tooOften($front, '192.0.2.1', 300), $tooOften($front, '192.0.2.2', 20), $tooOften('127.0.0.4', '192.0.2.1', 20)];
     }
 
     /** @return resource|false from nobody whom the certificate would have to convince */

@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
 use Sitzplatz\Choose\Order\Brackets;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\FirstTest;
 use Sitzplatz\Choose\Order\Lacking;
 use Sitzplatz\Choose\Order\OneLimit;
 use Sitzplatz\Choose\Order\Ranking;
@@ -100,5 +101,41 @@ final class BeyondTest extends TestCase
         $run = RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30);
         $proven = Ranking::of(self::catalogue(), $good->job, $good->sides, [], new Experience([$run]))->candidates[0];
         self::assertSame([], Lacking::of(self::catalogue(), [$good], [], new Experience([$run]), $proven));
+    }
+
+    /** What rests on a chart alone is tried first, on the surface that is asked for or on any. */
+    public function testWhatNobodyTriedIsWhatIsTriedFirst(): void
+    {
+        $ranking = self::rank(self::job('tpu'), [self::side('carbon_laminate'), self::side('pei_textured', 'P2')], ['pva_stick']);
+        $surfaces = static fn (?FirstTest $test): array => array_values(array_unique(array_map(static fn ($each): string => $each->proposal->surface->id, $test->setups ?? [])));
+        self::assertSame(['carbon_laminate'], $surfaces(FirstTest::of($ranking, null)), 'Of the other one practice speaks.');
+        self::assertSame(['carbon_laminate'], $surfaces(FirstTest::of($ranking, 'carbon_laminate')));
+        self::assertNull(FirstTest::of($ranking, 'pei_textured'));
+    }
+
+    /** A shop without anything is told the five surfaces on which it is likelier to go well than wrong, the likeliest first. */
+    public function testAShopWithoutAnythingIsToldTheBestOfEachKind(): void
+    {
+        $seen = 0;
+        foreach (self::catalogue()->materials as $material) {
+            $job = self::job($material->id);
+            if (!$material->filament) {
+                continue;
+            }
+            $best = [];
+            foreach (self::catalogue()->surfaces as $surface) {
+                foreach (null === self::catalogue()->pairing($material->id, $surface->id) ? [] : self::rank($job, [self::side($surface->id)])->candidates as $candidate) {
+                    $best[$surface->id] = max($best[$surface->id] ?? 0.0, $candidate->chance);
+                }
+            }
+            $best = array_filter($best, static fn (float $chance): bool => $chance >= 0.5);
+            arsort($best);
+            $told = Lacking::of(self::catalogue(), [new JobOnPrinter($job, [])], [], new Experience([]), null);
+            $surfaces = array_filter($told, static fn (Lacking $each): bool => null !== $each->surface);
+            self::assertCount(min(5, \count($best)), $surfaces, $material->id);
+            self::assertEqualsWithDelta(\array_slice(array_values($best), 0, 5), array_map(static fn (Lacking $each): float => $each->candidate->chance, $told), 0.02, $material->id);
+            $seen += \count($told);
+        }
+        self::assertGreaterThan(20, $seen);
     }
 }

@@ -15,8 +15,8 @@ final readonly class SimulatedLog
     /** What is true: a third of the grades are wrong; lots and printers between changes differ much; nothing differs but the job; sheets wear out. */
     public const TRUTHS = ['wrong_grades', 'lots_and_epochs', 'nothing', 'wear'];
     private const HEAD = [
-        'shop', 't', 'material', 'surface', 'agent', 'side', 'sheet', 'printer', 'epoch', 'lot', 'kind', 'grade', 'x_job', 'parts', 'minutes', 'held', 'released',
-        'release_grade', 'true',
+        'shop', 't', 'material', 'surface', 'agent', 'side', 'sheet', 'printer', 'epoch', 'lot', 'kind', 'grade', 'x_job', 'parts', 'minutes',
+        'held', 'released', 'release_grade', 'true',
     ];
 
     /** @param list<array{list<string>, float, float}> $rows cells, and the chances that each truly has to hold and to come off clean */

@@ -14,8 +14,10 @@ use Sitzplatz\Statistics\Internal\SparseCholesky;
 final readonly class NormalLogit
 {
     private const MOST_STEPS = 60;
-    /** From here on a further step changes nothing that is shown. */
-    private const NEAR = 1e-9;
+    /** After a step as short as this the next would be its square, and change nothing that is shown. */
+    private const NEAR = 1e-5;
+    /** What sums of doubles may be off. */
+    private const NOTHING = 1e-9;
     private const LEAST_SHARE = 1e-6;
 
     /** @param list<float> $coefficients at the mode */
@@ -40,20 +42,20 @@ final readonly class NormalLogit
             $factor = SparseCholesky::of($curvature);
             $by = $factor->solve($slope);
             $longest = [] === $by ? 0.0 : max(array_map(abs(...), $by));
-            if ($longest < self::NEAR || self::MOST_STEPS === $step) {
-                return new self($b, $factor, $worth, array_sum(array_map(log(...), $precisions)));
-            }
             for ($share = 1.0;; $share /= 2) {
                 $next = [];
                 foreach ($b as $k => $each) {
                     $next[] = $each + $share * $by[$k];
                 }
                 $then = self::worth($rows, $means, $precisions, $next);
-                if ($then >= $worth - self::NEAR || $share < self::LEAST_SHARE) {
+                if ($then >= $worth - self::NOTHING || $share < self::LEAST_SHARE) {
                     break;
                 }
             }
             [$b, $worth] = [$next, $then];
+            if ($longest < self::NEAR || self::MOST_STEPS === $step) {
+                return new self($b, $factor, $worth, array_sum(array_map(log(...), $precisions)));
+            }
         }
     }
 

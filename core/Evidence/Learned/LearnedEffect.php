@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence\Learned;
 
+use Sitzplatz\Statistics\Normal;
+
 /** What was learned of one thing, or of one measure: how much better or worse than practice knows. */
 final readonly class LearnedEffect
 {
@@ -25,5 +27,11 @@ final readonly class LearnedEffect
     public function surely(): float
     {
         return abs($this->worth - $this->expected) / $this->doubt;
+    }
+
+    /** The chance that it differs to this side at all. */
+    public function sureness(): float
+    {
+        return Normal::cdf($this->surely());
     }
 }

@@ -74,6 +74,17 @@ final readonly class Shop
         return new LogisticNormal($situation->practice + $mean + $known, $variance + $doubt);
     }
 
+    /** The middle of what is to be expected, on log-odds. */
+    public function logOdds(Situation $situation): float
+    {
+        [$x, $mean] = $this->row($situation);
+        foreach ($x as $place => $value) {
+            $mean += $value * ($this->posterior->coefficients[$place] ?? 0.0);
+        }
+
+        return $situation->practice + $mean;
+    }
+
     /** log of how likely the answers are with these spreads (Laplace's approximation). */
     public function logEvidence(): float
     {

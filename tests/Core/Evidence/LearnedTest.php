@@ -10,6 +10,7 @@ use Random\Randomizer;
 use Sitzplatz\Evidence\Learned\Answered;
 use Sitzplatz\Evidence\Learned\EffectKind;
 use Sitzplatz\Evidence\Learned\Learner;
+use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Evidence\Learned\LogCsv;
 use Sitzplatz\Evidence\Learned\Retrospect;
 use Sitzplatz\Evidence\Learned\Shop;
@@ -122,6 +123,30 @@ final class LearnedTest extends TestCase
         $again = new Learner(Spreads::usual(), false);
         $again->learn($answers);
         self::assertEqualsWithDelta($usual->logEvidence(), $again->shop()->logEvidence(), 1e-9);
+    }
+
+    /** A crashed printer among four materials: it is named with its prints, and neither its plates nor its materials are blamed. */
+    public function testALessonNamesWhatItRestsOnAndBlamesNothingElse(): void
+    {
+        $answers = [];
+        foreach (['pla', 'petg', 'asa', 'abs'] as $material) {
+            foreach (range(1, 12) as $i) {
+                $answers[] = new Answered(self::situation($material, "s$i", 'south'), 0 === $i % 3);
+                $answers[] = new Answered(self::situation($material, "s$i", 'north'), true);
+            }
+        }
+        $lessons = Lesson::of(Shop::learn($answers, Spreads::usual()), Success::Held, $answers);
+        $south = array_values(array_filter($lessons, static fn (Lesson $each): bool => EffectKind::Printer === $each->kind && 'south' === $each->name))[0] ?? self::fail();
+        self::assertSame([48, 16, false], [$south->prints, $south->well, $south->better()]);
+        self::assertGreaterThan(0.9, $south->surely);
+        self::assertLessThanOrEqual(0.99, $south->surely);
+        self::assertGreaterThan($south->with + 0.02, $south->without);
+        // What they are given lies between the 16 of 48 that held and the 95 % of practice, much nearer to the former.
+        self::assertEqualsWithDelta(16 / 48, $south->with, (0.95 - 16 / 48) / 3);
+        foreach ($lessons as $lesson) {
+            self::assertContains($lesson->kind, [EffectKind::Printer, EffectKind::Epoch]);
+        }
+        self::assertSame([], Lesson::of(Shop::learn([], Spreads::usual()), Success::Held, []));
     }
 
     /** @param array<string, float> $measures */

@@ -215,7 +215,7 @@ install_and_build() {
 }
 
 # Each server holds the lock of its place open as long as a process of it lives, its workers too: who left something behind is found by it.
-PLACES=(supervisor keeper backup gauge-reader thermometer-reader gauge thermometer printer web php database)
+PLACES=(supervisor keeper learner backup gauge-reader thermometer-reader gauge thermometer printer web php database)
 
 # holders PLACE: the processes that hold it.
 holders() {

@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Becomes one of the servers, in the place of its predecessor; called by the supervisor, again and again.
-#   run.sh database | php | web | gauge | gauge-reader | thermometer | thermometer-reader | keeper | backup | printer
+#   run.sh database | php | web | gauge | gauge-reader | thermometer | thermometer-reader | keeper | learner | backup | printer
 . "$(dirname "$0")/common.sh"
 use_data_folder "$SITZPLATZ_VAR"
 PATH=$PATH:/usr/sbin
@@ -30,6 +30,8 @@ case $place in
     thermometer) device thermometer:stand-in ;;
     thermometer-reader) device thermometer:read ;;
     keeper) device keep ;;
+    # Whatever waits goes first.
+    learner) renice -n 10 $$ > /dev/null; device learn ;;
     backup) exec bash "$ROOT/bin/backup" --watch ;;
     printer) device printer:stand-in ;;
     *) fail "There is no server $place." ;;

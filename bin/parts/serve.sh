@@ -61,7 +61,7 @@ if is_root; then
 else
     chmod 600 "$VAR/app.env"
 fi
-PLACES_HERE=(keeper gauge-reader thermometer-reader)
+PLACES_HERE=(keeper learner gauge-reader thermometer-reader)
 if [ "$DEMO" = 1 ]; then
     # What a simulated device says proves nothing: outside of the demo there is none.
     PLACES_HERE+=(gauge thermometer)

@@ -26,6 +26,7 @@ use Symfony\Component\Uid\Uuid;
 /** A print for use: with which setup, what was said of it when it began, and how it came out. It is no run: it never enters a comparison. */
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
+#[ORM\Index(fields: ['status', 'answeredAt'], name: 'IDX_job_answered')]
 #[ORM\Index(fields: ['recordClass', 'status', 'answeredAt'], name: 'IDX_job_record')]
 #[ORM\Index(fields: ['printer', 'machineKey'], name: 'IDX_job_machine')]
 #[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome', 'spot', 'parts'], name: 'IDX_job_seen')]

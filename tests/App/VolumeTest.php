@@ -60,7 +60,7 @@ final class VolumeTest extends ApiTestCase
         foreach ([
             '/api/session', '/api/bench', '/api/overview', '/api/comparisons', '/api/comparisons?find=petg', '/api/verdicts', '/api/verdicts?find=petg', '/api/find?words=p1', "/api/profiles?materialId=pla&printerId=$printer&status=validated", "/api/comparisons/$comparison", "/api/comparisons/$comparison/judgement",
             "/api/comparisons/$comparison/table", "/api/runs/$run", '/api/plates', '/api/plates?find=pei&retired=false', '/api/plate-sides', '/api/lots', '/api/lots/in-use', '/api/profiles', '/api/profiles?find=pla', "/api/profiles/$profile", "/api/profiles/$profile/assessment",
-            '/api/jobs', '/api/jobs?status=open', '/api/jobs?find=part', '/api/jobs/came-true', '/api/benches', '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
+            '/api/jobs', '/api/jobs?status=open', '/api/jobs?find=part', '/api/jobs/came-true', '/api/learned', '/api/benches', '/api/care', '/api/catalogue/pairs', '/api/catalogue/pairs/pla/pei_textured',
         ] as $path) {
             self::assertSame(200, $this->send('GET', $path, null)->getStatusCode(), $path);
         }

@@ -24,6 +24,7 @@ final class ScreensTest extends BrowserTestCase
         '/fix' => 'What is wrong?',
         '/prints' => 'how each came out',
         '/prints/came-true' => 'No print has been answered yet',
+        '/prints/learned' => 'What this shop has learned',
         '/shelf' => 'Shelf',
         '/people' => 'Three roles',
     ];

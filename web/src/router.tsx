@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
-import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, learnedQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import type { Address } from './choose/address';
 import { hasLeft } from './shell/leaving';
 import { NotThere, Root, RouteFault } from './shell/Root';
@@ -132,6 +132,7 @@ const tree = root.addChildren([
     at('/prints/read-in', () => import('./prints/ReadIn'), 'ReadIn'),
     at('/prints/report', () => import('./keep/ReportPage'), 'ReportPage', [reportQuery(12)]),
     at('/shelf/labels', () => import('./shelf/Labels'), 'Labels', [sidesQuery, lotsQuery, agentsQuery, catalogueQuery]),
+    at('/prints/learned', () => import('./prints/Learned'), 'Learned', [learnedQuery]),
     at('/prints/came-true', () => import('./prints/CameTrue'), 'CameTrue', [cameTrueQuery, catalogueQuery]),
     manual,
     shelf,

@@ -82,6 +82,7 @@ export const jobsList: PagedList<Schemas['Job']> = {
     key: ['jobs', 'list'],
     read: (find, after, signal) => ask(api.GET('/api/jobs', { signal, params: { query: { status: 'answered', find, ...(after === '' ? {} : { after }) } } })),
 };
+export const learnedQuery = queryOptions({ queryKey: ['learned'], queryFn: ({ signal }) => ask(api.GET('/api/learned', { signal })) });
 export const cameTrueQuery = queryOptions({ queryKey: ['jobs', 'came-true'], queryFn: ({ signal }) => ask(api.GET('/api/jobs/came-true', { signal })) });
 export const fixCasesQuery = queryOptions({ queryKey: ['fix', 'cases'], queryFn: ({ signal }) => ask(api.GET('/api/fix/cases', { signal })) });
 export const coverageQuery = queryOptions({ queryKey: ['coverage'], queryFn: ({ signal }) => ask(api.GET('/api/coverage', { signal })) });

@@ -37,6 +37,9 @@ export function Prints() {
                         <Link to="/prints/came-true">{say('prints.did_it_come_true')}</Link>
                     </Button>
                     <Button asChild>
+                        <Link to="/prints/learned">{say('prints.what_was_learned')}</Link>
+                    </Button>
+                    <Button asChild>
                         <Link to="/prints/report">{say('report.title')}</Link>
                     </Button>
                     {may.test ? (

@@ -31,4 +31,10 @@ enum EffectKind: string
             self::Surface, self::Agent, self::Purpose => 0.3,
         };
     }
+
+    /** Whether it says nothing of another material. */
+    public function isOfOneMaterial(): bool
+    {
+        return \in_array($this, [self::Pair, self::Side, self::Lot], true);
+    }
 }

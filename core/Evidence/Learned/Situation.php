@@ -34,10 +34,7 @@ final readonly class Situation
     {
         $levels = [];
         foreach ($of as $kind => $name) {
-            $levels[$kind] = match (EffectKind::from($kind)) {
-                EffectKind::Pair, EffectKind::Side, EffectKind::Lot => "$material\0$name",
-                default => $name,
-            };
+            $levels[$kind] = EffectKind::from($kind)->isOfOneMaterial() ? "$material\0$name" : $name;
         }
 
         return new self($practice, $measures + [self::PARTS => -log(max(1, $parts)), self::TIME => -log(max(self::SHORTEST, $minutes) / 60)], $levels);

@@ -76,6 +76,12 @@ final readonly class NormalLogit
         return [$mean, $this->curvature->inverseForm($x)];
     }
 
+    /** @return list<float> of each coefficient */
+    public function variances(): array
+    {
+        return $this->curvature->inverseDiagonal();
+    }
+
     /** log of how likely the answers are under these priors, whatever the coefficients (Laplace's approximation). */
     public function logEvidence(): float
     {

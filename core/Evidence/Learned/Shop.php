@@ -98,12 +98,12 @@ final readonly class Shop
         if (null === $this->posterior) {
             return [];
         }
+        $variances = $this->posterior->variances();
         foreach ($this->places as $key => $place) {
-            [$worth, $variance] = $this->posterior->at([$place => 1.0]);
             $parts = explode("\0", $key, 2);
             $kind = isset($parts[1]) ? EffectKind::from($parts[0]) : null;
             $expected = null === $kind ? $this->spreads->ofMeasure($key)[0] : 0.0;
-            $effects[] = new LearnedEffect($kind, $parts[1] ?? $key, $worth, sqrt($variance), $expected);
+            $effects[] = new LearnedEffect($kind, $parts[1] ?? $key, $this->posterior->coefficients[$place], sqrt($variances[$place]), $expected);
         }
 
         return $effects;

@@ -13,8 +13,8 @@ use Sitzplatz\Statistics\InvalidArgument;
 final readonly class SparseCholesky
 {
     /**
-     * @param list<float>                         $diagonal of L
-     * @param list<array{list<int>, list<float>}> $columns  below the diagonal: rows, rising, and what stands there
+     * @param list<float>             $diagonal of L
+     * @param list<array<int, float>> $columns  below the diagonal: what stands there, by row
      */
     private function __construct(private array $diagonal, private array $columns)
     {
@@ -27,7 +27,7 @@ final readonly class SparseCholesky
      */
     public static function of(array $lower): self
     {
-        $diagonal = $rows = $values = [];
+        $diagonal = $columns = [];
         foreach ($lower as $i => $given) {
             $left = $given[$i] ?? 0.0;
             unset($given[$i]);
@@ -42,22 +42,20 @@ final readonly class SparseCholesky
                 }
                 $l = $work[$k] / $diagonal[$k];
                 $left -= $l * $l;
-                $below = $values[$k];
-                foreach ($rows[$k] as $at => $row) {
-                    $work[$row] -= $l * $below[$at];
+                foreach ($columns[$k] as $row => $value) {
+                    $work[$row] -= $l * $value;
                 }
-                $rows[$k][] = $i;
-                $values[$k][] = $l;
+                $columns[$k][$i] = $l;
             }
             if ($left > 0.0 && is_finite($left)) {
                 $diagonal[] = sqrt($left);
-                $rows[] = $values[] = [];
+                $columns[] = [];
             } else {
                 throw InvalidArgument::notPositive($left);
             }
         }
 
-        return new self($diagonal, array_map(static fn (array $r, array $v): array => [$r, $v], $rows, $values));
+        return new self($diagonal, $columns);
     }
 
     /** log of the determinant. */
@@ -76,9 +74,8 @@ final readonly class SparseCholesky
         $x = $this->forward($right, 0);
         for ($k = \count($x) - 1; $k >= 0; --$k) {
             $sum = $x[$k];
-            [$rows, $values] = $this->columns[$k];
-            foreach ($rows as $at => $row) {
-                $sum -= $values[$at] * $x[$row];
+            foreach ($this->columns[$k] as $row => $value) {
+                $sum -= $value * $x[$row];
             }
             $x[$k] = $sum / $this->diagonal[$k];
         }
@@ -105,6 +102,48 @@ final readonly class SparseCholesky
     }
 
     /**
+     * Of A⁻¹, from the last row up: of all of it only what stands where L has something is reckoned (Takahashi 1973; Erisman & Tinney 1975,
+     * from memory).
+     *
+     * @return list<float>
+     */
+    public function inverseDiagonal(): array
+    {
+        $inverse = [];
+        for ($j = \count($this->diagonal) - 1; $j >= 0; --$j) {
+            $pivot = $this->diagonal[$j];
+            $column = array_map(static fn (float $value): float => $value / $pivot, $this->columns[$j]);
+            $rows = array_keys($column);
+            $sums = array_fill_keys($rows, 0.0);
+            foreach ($rows as $at => $row) {
+                $of = $inverse[$row];
+                $by = $column[$row];
+                $sum = $by * $of[$row];
+                for ($next = $at + 1, $all = \count($rows); $next < $all; ++$next) {
+                    $other = $rows[$next];
+                    $value = $of[$other];
+                    $sum += $column[$other] * $value;
+                    $sums[$other] += $by * $value;
+                }
+                $sums[$row] += $sum;
+            }
+            $own = 1 / $pivot ** 2;
+            $inverse[$j] = [];
+            foreach ($sums as $row => $sum) {
+                $inverse[$j][$row] = -$sum;
+                $own += $column[$row] * $sum;
+            }
+            $inverse[$j][$j] = $own;
+        }
+        $diagonal = [];
+        foreach ($this->diagonal as $j => $ignored) {
+            $diagonal[] = $inverse[$j][$j];
+        }
+
+        return $diagonal;
+    }
+
+    /**
      * @param array<int, float> $x
      *
      * @return array<int, float> L⁻¹·x, where all before is nought
@@ -117,9 +156,8 @@ final readonly class SparseCholesky
             }
             $x[$k] /= $this->diagonal[$k];
             $by = $x[$k];
-            [$rows, $values] = $this->columns[$k];
-            foreach ($rows as $at => $row) {
-                $x[$row] -= $values[$at] * $by;
+            foreach ($this->columns[$k] as $row => $value) {
+                $x[$row] -= $value * $by;
             }
         }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Statistics;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Sitzplatz\Statistics\Internal\SparseCholesky;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\LogisticNormal;
@@ -19,6 +21,7 @@ final class NormalLogitTest extends TestCase
         $fit = self::fit();
         self::assertEqualsWithDelta([-0.025447579578, 1.043211922021], $fit->coefficients, 1e-9);
         self::assertEqualsWithDelta([0.704800765836, 0.173546887923], $fit->at([0 => 1.0, 1 => 0.7]), 1e-9);
+        self::assertEqualsWithDelta([$fit->at([0 => 1.0])[1], $fit->at([1 => 1.0])[1]], $fit->variances(), 1e-12);
         self::assertEqualsWithDelta([0.7 * 1.043211922021, 0.0], [$fit->at([1 => 0.7])[0], $fit->at([])[1]], 1e-9);
         self::assertEqualsWithDelta(self::fit()->coefficients, self::fit([3.0, -4.0])->coefficients, 1e-8, 'It is found from anywhere.');
     }
@@ -54,8 +57,27 @@ final class NormalLogitTest extends TestCase
         self::assertEqualsWithDelta([-0.148289, 0.4296578, 0.8060837, 0.581749], $factor->solve([1.0, 2.0, 3.0, 4.0]), 1e-6);
         self::assertEqualsWithDelta(5.572154, $factor->logDeterminant(), 1e-6);
         self::assertEqualsWithDelta(1.171103, $factor->inverseForm([3 => 2.0, 1 => 1.0]), 1e-6);
+        // R: diag(solve(A)).
+        self::assertEqualsWithDelta([0.323193916, 0.212927757, 0.357414449, 0.216730038], $factor->inverseDiagonal(), 1e-8);
         $this->expectException(InvalidArgument::class);
         SparseCholesky::of([[0 => 1.0], [0 => 2.0, 1 => 1.0]]);
+    }
+
+    /** Of a drawn matrix of thirty rows, most of it nought: each member of the diagonal by itself. */
+    public function testTheDiagonalOfAnInverseIsThatOfEachUnitVector(): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar(9));
+        $lower = [];
+        for ($i = 0; $i < 30; ++$i) {
+            $lower[$i] = [$i => 4.0 + $random->getInt(0, 9)];
+            for ($j = 0; $j < $i; ++$j) {
+                if (0 === $random->getInt(0, 7)) {
+                    $lower[$i][$j] = $random->getInt(-9, 9) / 12;
+                }
+            }
+        }
+        $factor = SparseCholesky::of($lower);
+        self::assertEqualsWithDelta(array_map(static fn (int $i): float => $factor->inverseForm([$i => 1.0]), range(0, 29)), $factor->inverseDiagonal(), 1e-12);
     }
 
     /** MacKay (1992) against R's integrate: within 0.01. */

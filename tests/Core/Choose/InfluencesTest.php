@@ -112,6 +112,35 @@ final class InfluencesTest extends TestCase
         self::assertEqualsWithDelta($whole * exp(-2), $lacks(new Foothold(FootholdKind::Raft)), 1e-9);
     }
 
+    /** Six points of log-odds for a hundred prints since it was washed, and no more than forty of them count; a coat that is not this one costs two. */
+    public function testWhatIsLeftUndoneCostsByHowLongItIs(): void
+    {
+        $without = static fn (SideState $state, ?string $agent = null): array => array_column($state->steps(self::catalogue()->surface('pei_textured'), null === $agent ? null : self::catalogue()->agent($agent)), 'without', 'id');
+        self::assertSame([], $without(new SideState()));
+        self::assertEqualsWithDelta(['wash' => -0.06 * 30], $without(new SideState(printsSinceWash: 30)), 1e-9);
+        self::assertEqualsWithDelta(['wash' => -0.06 * 40], $without(new SideState(printsSinceWash: 400)), 1e-9);
+        self::assertEqualsWithDelta(['wash' => -2.0, 'coat' => 0.0], $without(new SideState(coat: self::catalogue()->agent('pva_stick')), 'polymer_adhesive'), 1e-9);
+        self::assertEqualsWithDelta(['wipe' => -0.3], $without(new SideState(daysStanding: 14.0)), 1e-9);
+        self::assertSame([], $without(new SideState(daysStanding: 13.0)));
+    }
+
+    /** The middle of what the material is usually printed at, where nobody said. */
+    public function testTheFirstLayerIsAsHotAsIsUsual(): void
+    {
+        self::assertEqualsWithDelta((195 + 220) / 2, self::job('pla')->firstLayerNozzleC(), 1e-9);
+        self::assertEqualsWithDelta(231, self::job('pla', ['nozzleC' => 231.0])->firstLayerNozzleC(), 1e-9);
+    }
+
+    public function testALotIsWetOnlyWhereSomebodyKnowsWhenItWasDried(): void
+    {
+        $nylon = self::catalogue()->material('pa');
+        $good = $nylon->drying->goodDays ?? self::fail();
+        self::assertNull($nylon->wet(null));
+        self::assertNull($nylon->wet($good));
+        self::assertNotNull($nylon->wet($good + 1));
+        self::assertNull(self::catalogue()->material('resin')->wet(400), 'Nobody dries it.');
+    }
+
     /**
      * @param list<Influence> $influences
      *

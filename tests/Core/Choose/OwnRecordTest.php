@@ -14,6 +14,13 @@ final class OwnRecordTest extends TestCase
     private const SAID = [0.9, 0.9, 0.8, 0.7, 0.7, 0.6, 0.95, 0.5, 0.85, 0.3];
     private const CAME = [1, 1, 1, 1, 1, 1, 0, 1, 1, 0];
 
+    public function testWithoutARecordNothingIsMoved(): void
+    {
+        foreach ([0.02, 0.3, 0.5, 0.97] as $said) {
+            self::assertEqualsWithDelta($said, (new LogisticLine())->of($said), 1e-12);
+        }
+    }
+
     public function testTheLineIsThatOfR(): void
     {
         // R: x <- qlogis(said); f <- function(q) -(sum(came*(q[1]+q[2]*x) - log1p(exp(q[1]+q[2]*x))) - (2*q[1]^2 + 10*(q[2]-1)^2)/2)

@@ -43,6 +43,35 @@ final class LearnedTest extends TestCase
         );
     }
 
+    /** By hand: practice worth three prints, then counted; of another side, and of what nobody answered, nothing. */
+    public function testARunningShareIsCountedBySetup(): void
+    {
+        $log = LogCsv::read(['material,surface,side,grade,held', 'pla,pei,P1,0.7,1', 'pla,pei,P1,0.7,', 'pla,pei,P2,0.7,0', 'pla,pei,P1,0.7,1', 'pla,pei,P1,0.7,0', 'pla,pei,P2,0.7,1']);
+        $told = Retrospect::through($log->lines, Success::Held, 50);
+        self::assertEqualsWithDelta([0.7, (1 + 2.1) / 4, 0.7, (1 + 2.1) / 4, (2 + 2.1) / 5, 2.1 / 4], $told->running(), 1e-12);
+        $scores = $told->scores();
+        $running = [0.7 - 1, 0.7, 3.1 / 4 - 1, 4.1 / 5, 2.1 / 4 - 1];
+        self::assertEqualsWithDelta(array_sum(array_map(static fn (float $off): float => $off ** 2, $running)) / 5, $scores['running']->brier ?? 0, 1e-12);
+        self::assertEqualsWithDelta((3 * 0.3 ** 2 + 2 * 0.7 ** 2) / 5, $scores['practice']->brier ?? 0, 1e-12);
+        self::assertEqualsWithDelta(-(3 * log(0.7) + 2 * log(0.3)) / 5, $scores['practice']->log ?? 0, 1e-12);
+        self::assertSame([5, 3], [$scores['learned']->n ?? 0, $scores['learned']->happened ?? 0]);
+    }
+
+    public function testALogIsReadWithinWhatCanBe(): void
+    {
+        $read = static fn (string $x, string $parts, string $minutes): LogCsv => LogCsv::read(['material,surface,grade,held,x_job,parts,minutes', "pla,pei,strong,1,$x,$parts,$minutes"]);
+        foreach ([['-50', '1', '0'], ['50', '10000', '100000'], ['', '', ''], ['0,5', '2', '1,5e2']] as $taken) {
+            self::assertSame([], $read(...('0,5' === $taken[0] ? ['0.5', '2', '1.5e2'] : $taken))->faults);
+        }
+        foreach ([['-50.1', '1', '60'], ['50.1', '1', '60'], ['0', '0', '60'], ['0', '10001', '60'], ['0', '1', '-1'], ['0', '1', '100001'], ['often', '1', '60']] as $refused) {
+            self::assertCount(1, $read(...$refused)->faults, implode(' ', $refused));
+        }
+        $of = static fn (string $parts, string $minutes): array => $read('-1', $parts, $minutes)->lines[0]->holding->measures;
+        self::assertEqualsWithDelta(['job' => -1.0, 'parts' => -log(4), 'time' => -log(2)], $of('4', '120'), 1e-12);
+        self::assertEqualsWithDelta(['job' => -1.0, 'parts' => 0.0, 'time' => log(4)], $of('', '3'), 1e-12, 'Shorter than a quarter of an hour is a quarter of an hour.');
+        self::assertEqualsWithDelta(['job' => -1.0, 'parts' => 0.0, 'time' => 0.0], $of('1', ''), 1e-12);
+    }
+
     public function testWithoutAnswersPracticeSpeaksAndItsRangeIsWide(): void
     {
         $new = Shop::learn([], Spreads::usual())->expects(self::situation());

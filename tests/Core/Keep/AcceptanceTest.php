@@ -193,6 +193,8 @@ final class AcceptanceTest extends TestCase
     {
         self::assertSame('keep.accepted confidence=0.9 reliability=0.8 proof=0.95', Said::of((new AcceptancePlan(0.8, 0.9, 0))->words()));
         self::assertSame('keep.accepted_pulls', strtok(Said::of(AcceptancePlan::inWords(0.8, 0.9, Criterion::Mean, 6)), ' '));
+        self::assertSame('keep.accepted_pulls', strtok(Said::of(AcceptancePlan::inWords(0.8, 0.9, Criterion::Mean, 1)), ' '));
+        self::assertSame('keep.accepted', strtok(Said::of(AcceptancePlan::inWords(0.8, 0.9, Criterion::Mean, 0)), ' '));
         self::assertSame('keep.holds confidence=0.95 reliability=0.95 proof=0.95', Said::of((new AcceptancePlan(0.95, 0.95, 0))->words()));
     }
 

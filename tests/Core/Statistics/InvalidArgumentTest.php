@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Statistics;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\InvalidArgument;
 use Sitzplatz\Statistics\Normal;
 use Sitzplatz\Statistics\Permutation;
@@ -21,6 +22,8 @@ final class InvalidArgumentTest extends TestCase
         foreach ([
             'probability: 0 < p < 1, p = 1.2' => static fn () => Normal::quantile(1.2),
             'probability: 0 < p < 1, p = NAN' => static fn () => Normal::quantile(\NAN),
+            'counts: 0 <= k <= 1, k = -1' => static fn () => (new Beta(1.0, 1.0))->with(-1.0, 2.0),
+            'counts: 0 <= k <= 1, k = 2' => static fn () => (new Beta(1.0, 1.0))->with(2.0, -1.0),
             'too_few: n >= 2, n = 1' => static fn () => new StudentizedRange(1, 8.0),
             'too_few: n >= 1, n = 0' => static fn () => SequentialShare::once(0, 0.8, 0.05),
             'not_positive: x > 0, x = 0' => static fn () => Weibull::of([3.0, 0.0], []),

@@ -17,6 +17,21 @@ use Sitzplatz\Warp\Surroundings;
 
 final class WarpTest extends TestCase
 {
+    public function testWhatHasNoWidthHeightOrStiffnessIsRefused(): void
+    {
+        $curl = new FreeCurl(100, 60, 0.25, 90e-6, 60);
+        $refused = 0;
+        foreach ([[0, 15, 2200], [8, 0, 2200], [8, 15, 0], [-1, 15, 2200]] as [$width, $height, $modulus]) {
+            try {
+                new PeelDemand($curl, $width, $height, $modulus);
+            } catch (BadWarp) {
+                ++$refused;
+            }
+        }
+        self::assertSame(4, $refused);
+        self::assertGreaterThan(0.0, (new PeelDemand($curl, 0.5, 0.5, 0.5))->forceN, 'Small is not nothing.');
+    }
+
     public function testFreeCurlByHand(): void
     {
         // Wang, Xi & Jin 2007 (from memory), by hand: n 60, Δh 0.25 mm, α 68e-6, 30 K: R = 54000 / 0.72216 = 74 776 mm;

@@ -14,7 +14,7 @@ final class OwnRecordTest extends TestCase
     private const SAID = [0.9, 0.9, 0.8, 0.7, 0.7, 0.6, 0.95, 0.5, 0.85, 0.3];
     private const CAME = [1, 1, 1, 1, 1, 1, 0, 1, 1, 0];
 
-    public function testWithoutARecordNothingIsMoved(): void
+    public function testALineThatWasNeverLearnedMovesNothing(): void
     {
         foreach ([0.02, 0.3, 0.5, 0.97] as $said) {
             self::assertEqualsWithDelta($said, (new LogisticLine())->of($said), 1e-12);

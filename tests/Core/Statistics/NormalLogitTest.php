@@ -69,12 +69,13 @@ final class NormalLogitTest extends TestCase
         $random = new Randomizer(new Xoshiro256StarStar(9));
         $lower = [];
         for ($i = 0; $i < 30; ++$i) {
-            $lower[$i] = [$i => 4.0 + $random->getInt(0, 9)];
+            $row = [$i => 4.0 + $random->getInt(0, 9)];
             for ($j = 0; $j < $i; ++$j) {
                 if (0 === $random->getInt(0, 7)) {
-                    $lower[$i][$j] = $random->getInt(-9, 9) / 12;
+                    $row[$j] = $random->getInt(-9, 9) / 12.0;
                 }
             }
+            $lower[] = $row;
         }
         $factor = SparseCholesky::of($lower);
         self::assertEqualsWithDelta(array_map(static fn (int $i): float => $factor->inverseForm([$i => 1.0]), range(0, 29)), $factor->inverseDiagonal(), 1e-12);

@@ -48,7 +48,7 @@ final readonly class LearnedShop
                     'without' => $lesson->without,
                     'with' => $lesson->with,
                     'surely' => $lesson->surely,
-                ], Lesson::of($learner->shop(), $of, $answers)), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION)],
+                ], Lesson::of($learner->shop(), $answers)), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION)],
             );
         }
     }

@@ -15,7 +15,6 @@ final readonly class Lesson
     private const POINTS = 0.02;
 
     private function __construct(
-        public Success $of,
         public EffectKind $kind,
         /** Which one of its kind, of a material first where it is of one, parted by "\0". */
         public string $name,
@@ -35,7 +34,7 @@ final readonly class Lesson
      *
      * @return list<self> the surest first
      */
-    public static function of(Shop $shop, Success $of, array $answers): array
+    public static function of(Shop $shop, array $answers): array
     {
         $sure = $sums = [];
         foreach ($shop->effects() as $effect) {
@@ -64,7 +63,7 @@ final readonly class Lesson
                 $effect = $sure[$key];
                 \assert(null !== $effect->kind);
                 $surely = min(self::SUREST_SAID, $effect->sureness());
-                $lessons[] = new self($of, $effect->kind, $effect->name, $prints, $well, $without / $prints, $with / $prints, $surely);
+                $lessons[] = new self($effect->kind, $effect->name, $prints, $well, $without / $prints, $with / $prints, $surely);
             }
         }
         usort($lessons, static fn (self $a, self $b): int => $b->surely <=> $a->surely);

@@ -164,7 +164,7 @@ final class LearnedTest extends TestCase
                 $answers[] = new Answered(self::situation($material, "s$i", 'north'), true);
             }
         }
-        $lessons = Lesson::of(Shop::learn($answers, Spreads::usual()), Success::Held, $answers);
+        $lessons = Lesson::of(Shop::learn($answers, Spreads::usual()), $answers);
         $south = array_values(array_filter($lessons, static fn (Lesson $each): bool => EffectKind::Printer === $each->kind && 'south' === $each->name))[0] ?? self::fail();
         self::assertSame([48, 16, false], [$south->prints, $south->well, $south->better()]);
         self::assertGreaterThan(0.9, $south->surely);
@@ -175,7 +175,7 @@ final class LearnedTest extends TestCase
         foreach ($lessons as $lesson) {
             self::assertContains($lesson->kind, [EffectKind::Printer, EffectKind::Epoch]);
         }
-        self::assertSame([], Lesson::of(Shop::learn([], Spreads::usual()), Success::Held, []));
+        self::assertSame([], Lesson::of(Shop::learn([], Spreads::usual()), []));
     }
 
     /** @param array<string, float> $measures */

@@ -15,6 +15,8 @@ final readonly class Retrospect
     private const PRACTICE_PRINTS = 3.0;
     /** No share is said to be surer than this where it is scored by its logarithm. */
     private const SUREST = 0.99;
+    /** Nor is what was learned, whatever the sums add up to. */
+    private const SUREST_LEARNED = 1 - 1e-6;
 
     /**
      * @param list<LogisticNormal> $expected of each line, in the order of the log
@@ -88,7 +90,7 @@ final readonly class Retrospect
         foreach ($of ?? array_keys($this->came) as $i) {
             $came = $this->came[$i];
             if (null !== $came) {
-                $said['learned'][] = new Forecast($this->expected[$i]->share(), $came);
+                $said['learned'][] = new Forecast(min(self::SUREST_LEARNED, max(1 - self::SUREST_LEARNED, $this->expected[$i]->share())), $came);
                 $said['running'][] = new Forecast(min(self::SUREST, max(1 - self::SUREST, $this->running[$i])), $came);
                 $said['practice'][] = new Forecast($this->practice[$i], $came);
             }

@@ -57,6 +57,15 @@ final class LearnedTest extends TestCase
         self::assertSame([5, 3], [$scores['learned']->n ?? 0, $scores['learned']->happened ?? 0]);
     }
 
+    /** A sum in other units makes what did not happen certain; its score is bad, and still a number. */
+    public function testACertaintyThatFailsHasAScore(): void
+    {
+        $rows = ['material,surface,grade,held,x_job', 'pla,pei,strong,0,50', 'pla,pei,strong,1,-50', 'pla,pei,0.999999,0,50'];
+        $scores = Retrospect::through(LogCsv::read($rows)->lines, Success::Held, 1)->scores();
+        self::assertGreaterThan(1.0, $scores['learned']->log ?? 0);
+        self::assertTrue(is_finite($scores['learned']->log ?? \INF));
+    }
+
     public function testALogIsReadWithinWhatCanBe(): void
     {
         $read = static fn (string $x, string $parts, string $minutes): LogCsv => LogCsv::read(['material,surface,grade,held,x_job,parts,minutes', "pla,pei,strong,1,$x,$parts,$minutes"]);

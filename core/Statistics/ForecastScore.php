@@ -10,6 +10,9 @@ namespace Sitzplatz\Statistics;
  */
 final readonly class ForecastScore
 {
+    /** What was said to be certain and failed would have no score by its logarithm: it counts as one in a million. */
+    private const SUREST = 1 - 1e-6;
+
     /** @param list<ForecastBin> $bins those with any, the lowest first */
     private function __construct(
         public int $n,
@@ -30,7 +33,7 @@ final readonly class ForecastScore
     }
 
     /**
-     * @param list<Forecast> $forecasts what was said strictly between 0 and 1, if the logarithm is to be a number
+     * @param list<Forecast> $forecasts
      * @param float          $width     of a bin
      *
      * @return self|null null: there are none
@@ -47,7 +50,7 @@ final readonly class ForecastScore
         $last = (int) round(1 / $width) - 1;
         foreach ($forecasts as $each) {
             $square += ($each->said - ($each->happened ? 1 : 0)) ** 2;
-            $log -= log($each->happened ? $each->said : 1 - $each->said);
+            $log -= log(max(1 - self::SUREST, $each->happened ? $each->said : 1 - $each->said));
             $happened += (int) $each->happened;
             $bin = max(0, min($last, (int) floor($each->said / $width + 1e-9)));
             $bins[$bin] = [($bins[$bin][0] ?? 0) + 1, ($bins[$bin][1] ?? 0) + (int) $each->happened, ($bins[$bin][2] ?? 0.0) + $each->said];

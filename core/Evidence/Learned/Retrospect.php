@@ -7,16 +7,13 @@ namespace Sitzplatz\Evidence\Learned;
 use Sitzplatz\Statistics\Forecast;
 use Sitzplatz\Statistics\ForecastScore;
 use Sitzplatz\Statistics\LogisticNormal;
+use Sitzplatz\Statistics\RunningShare;
 
 /** A log gone through from its beginning: what would have been said of each print before it, by what was known then. Each shop learns by itself. */
 final readonly class Retrospect
 {
-    /** A running share counts what practice says for so many prints. */
-    private const PRACTICE_PRINTS = 3.0;
     /** No share is said to be surer than this where it is scored by its logarithm. */
     private const SUREST = 0.99;
-    /** Nor is what was learned, whatever the sums add up to. */
-    private const SUREST_LEARNED = 1 - 1e-6;
 
     /**
      * @param list<LogisticNormal> $expected of each line, in the order of the log
@@ -51,16 +48,16 @@ final readonly class Retrospect
         foreach ($byShop as $name => $those) {
             usort($those, static fn (int $a, int $b): int => [$lines[$a]->time, $a] <=> [$lines[$b]->time, $b]);
             $learner = new Learner(Spreads::usual($of, $without), $spreads);
-            $counts = $kept = [];
+            $share = new RunningShare();
+            $kept = [];
             foreach ($those as $n => $i) {
                 $line = $lines[$i];
                 $situation = Success::Held === $of ? $line->holding : $line->releasing;
                 $expected[$i] = $learner->shop()->expects($situation);
                 $practice[$i] = 1 / (1 + exp(-$situation->practice));
-                [$well, $all] = $counts[$line->setup] ?? [0, 0];
-                $running[$i] = ($well + self::PRACTICE_PRINTS * $practice[$i]) / ($all + self::PRACTICE_PRINTS);
+                $running[$i] = $share->of($line->setup, $practice[$i]);
                 if (null !== $came[$i]) {
-                    $counts[$line->setup] = [$well + (int) $came[$i], $all + 1];
+                    $share->count($line->setup, $came[$i]);
                     $kept[] = new Answered($situation, $came[$i]);
                 }
                 if (0 === ($n + 1) % $every) {
@@ -90,7 +87,7 @@ final readonly class Retrospect
         foreach ($of ?? array_keys($this->came) as $i) {
             $came = $this->came[$i];
             if (null !== $came) {
-                $said['learned'][] = new Forecast(min(self::SUREST_LEARNED, max(1 - self::SUREST_LEARNED, $this->expected[$i]->share())), $came);
+                $said['learned'][] = new Forecast($this->expected[$i]->share(), $came);
                 $said['running'][] = new Forecast(min(self::SUREST, max(1 - self::SUREST, $this->running[$i])), $came);
                 $said['practice'][] = new Forecast($this->practice[$i], $came);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Keep;
 
 use Sitzplatz\Statistics\ClopperPearson;
+use Sitzplatz\Statistics\RunningShare;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -24,17 +25,22 @@ final readonly class CameTrue
     {
     }
 
-    /** @param list<ToldJob> $jobs */
+    /** @param list<ToldJob> $jobs in the order in which they were begun */
     public static function of(array $jobs): self
     {
-        $odd = [];
+        $share = new RunningShare();
+        $running = $odd = [];
+        foreach ($jobs as $job) {
+            $running[] = $share->of($job->setup(), $job->practice);
+            $share->count($job->setup(), $job->cameTrue);
+        }
         foreach (self::grouped($jobs, static fn (ToldJob $job): string => $job->pair()) as $pair) {
-            $score = ToldScore::of($pair);
+            $score = ToldScore::of($pair, $running);
             if (null !== $score && $score->score->n >= self::ODD_FROM) {
                 $interval = ClopperPearson::interval($score->score->happened, $score->score->n);
                 // What was said lies beyond what so many prints leave open, with 95 %.
                 if ($score->said < $interval->low || $score->said > $interval->high) {
-                    $odd[] = ['job' => $pair[0], 'score' => $score, 'sentence' => Sentence::of(
+                    $odd[] = ['job' => $pair[array_key_first($pair)], 'score' => $score, 'sentence' => Sentence::of(
                         $score->said > $interval->high ? 'came_true.odd_worse' : 'came_true.odd_better',
                         n: Quantity::count($score->score->n),
                         happened: Quantity::count($score->score->happened),
@@ -45,12 +51,12 @@ final readonly class CameTrue
         }
         usort($odd, static fn (array $a, array $b): int => $b['score']->score->n <=> $a['score']->score->n);
         $scores = static fn (\Closure $by): array => array_filter(array_map(
-            static fn (array $group): ?ToldScore => ToldScore::of($group),
+            static fn (array $group): ?ToldScore => ToldScore::of($group, $running),
             self::grouped($jobs, $by),
         ));
 
         return new self(
-            ToldScore::of($jobs),
+            ToldScore::of($jobs, $running),
             $scores(static fn (ToldJob $job): string => $job->basis),
             $scores(static fn (ToldJob $job): string => $job->materialId),
             $odd,
@@ -71,13 +77,13 @@ final readonly class CameTrue
      * @param list<ToldJob>             $jobs
      * @param \Closure(ToldJob): string $by
      *
-     * @return array<string, non-empty-list<ToldJob>>
+     * @return array<string, non-empty-array<int, ToldJob>> each with its place
      */
     private static function grouped(array $jobs, \Closure $by): array
     {
         $groups = [];
-        foreach ($jobs as $job) {
-            $groups[$by($job)][] = $job;
+        foreach ($jobs as $i => $job) {
+            $groups[$by($job)][$i] = $job;
         }
 
         return $groups;

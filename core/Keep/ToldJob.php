@@ -10,6 +10,7 @@ final readonly class ToldJob
     public function __construct(
         public string $materialId,
         public string $surfaceId,
+        public string $sideId,
         /** Null: bare. */
         public ?string $agentKindId,
         /** On what it rested: proven, own, alike or practice. */
@@ -25,5 +26,11 @@ final readonly class ToldJob
     public function pair(): string
     {
         return $this->materialId.'/'.$this->surfaceId.'/'.$this->agentKindId;
+    }
+
+    /** The same for all of one material on one side with one agent. */
+    public function setup(): string
+    {
+        return "$this->materialId/$this->sideId/$this->agentKindId";
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
+use App\Platform\Database\StoredId;
 use App\Platform\Http\Answer;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Keep\CameTrue;
@@ -61,18 +62,20 @@ final readonly class CameTrueController
             static fn (array $row): ToldJob => new ToldJob(
                 (string) $row['material_id'],
                 (string) $row['surface_id'],
+                StoredId::text($row['side_id']),
                 \is_string($row['kind_id']) ? $row['kind_id'] : null,
                 (string) $row['basis'],
                 (float) $row['said_chance'],
                 (float) $row['practice_chance'],
                 (bool) $row['came_true'],
             ),
-            $this->database->fetchAllAssociative(
+            array_reverse($this->database->fetchAllAssociative(
                 // First the last ones, then what they were made with: joined the other way round all would be read.
-                "SELECT j.material_id, f.surface_id, a.kind_id, j.basis, j.said_chance, j.practice_chance, j.came_true
+                "SELECT j.material_id, f.surface_id, j.side_id, a.kind_id, j.basis, j.said_chance, j.practice_chance, j.came_true
                  FROM (SELECT * FROM job WHERE status = 'answered' AND said_chance IS NOT NULL ORDER BY created_at DESC LIMIT ".self::MOST.') j
-                 JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
-            ),
+                 JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id
+                 ORDER BY j.created_at DESC',
+            )),
         );
     }
 
@@ -86,7 +89,11 @@ final readonly class CameTrueController
             'said' => $told->said,
             'brier' => $told->score->brier,
             'baseRateBrier' => $told->score->baseRateBrier,
-            'practiceBrier' => $told->practiceBrier,
+            'log' => $told->score->log,
+            'practiceBrier' => $told->practice->brier,
+            'practiceLog' => $told->practice->log,
+            'runningBrier' => $told->running->brier,
+            'runningLog' => $told->running->log,
             'bins' => array_map(static fn (ForecastBin $bin): array => [
                 'low' => $bin->low,
                 'high' => $bin->high,

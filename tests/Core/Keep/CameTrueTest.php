@@ -15,22 +15,32 @@ final class CameTrueTest extends TestCase
 {
     public function testItIsBetterWhereItIsNearerThanThePlainShareAndThanPractice(): void
     {
-        self::assertNull(ToldScore::of([]));
+        self::assertNull(ToldScore::of([], []));
         self::assertSame('came_true.none', Said::of(CameTrue::of([])->sentence()));
         // Brier (1950) by hand: said (0.01 + 0.01 + 0.04)/3 = 0.02; practice 0.25; the plain share 2/9.
-        $told = static fn (float $practice): ?ToldScore => ToldScore::of([
+        $told = static fn (float $practice, float $running = 0.5): ?ToldScore => ToldScore::of([
             self::job(0.9, true, practice: $practice), self::job(0.9, true, practice: $practice), self::job(0.2, false, practice: 1 - $practice),
-        ]);
+        ], [$running, $running, 1 - $running]);
         $score = $told(0.5) ?? self::fail();
-        self::assertEqualsWithDelta([0.02, 2 / 9, 0.25, 2 / 3], [$score->score->brier, $score->score->baseRateBrier, $score->practiceBrier, $score->said], 1e-12);
+        self::assertEqualsWithDelta([0.02, 2 / 9, 0.25, 2 / 3], [$score->score->brier, $score->score->baseRateBrier, $score->practice->brier, $score->said], 1e-12);
         self::assertTrue($score->better());
+        // By their logarithms (Good 1952): −(2·ln 0.9 + ln 0.8)/3, and ln 2 of who says a half.
+        self::assertEqualsWithDelta([-(2 * log(0.9) + log(0.8)) / 3, log(2), log(2)], [$score->score->log, $score->practice->log, $score->running->log], 1e-12);
         self::assertFalse(($told(0.99) ?? self::fail())->better(), 'Practice alone was nearer.');
-        $worse = ToldScore::of([self::job(0.1, true, practice: 0.0), self::job(0.9, false, practice: 1.0)]) ?? self::fail();
+        self::assertFalse(($told(0.5, 0.99) ?? self::fail())->better(), 'A running share was nearer.');
+        $worse = ToldScore::of([self::job(0.1, true, practice: 0.0), self::job(0.9, false, practice: 1.0)], [0.0, 1.0]) ?? self::fail();
         self::assertFalse($worse->better(), 'The plain share was nearer.');
         // As near as practice is better still.
-        self::assertTrue((ToldScore::of([self::job(0.9, true, practice: 0.9), self::job(0.1, false, practice: 0.1)]) ?? self::fail())->better());
+        self::assertTrue((ToldScore::of([self::job(0.9, true, practice: 0.9), self::job(0.1, false, practice: 0.1)], [0.9, 0.1]) ?? self::fail())->better());
         self::assertSame('came_true.better n=2 happened=1 said=0.5', Said::of(CameTrue::of([self::job(0.9, true), self::job(0.1, false)])->sentence()));
         self::assertStringStartsWith('came_true.mixed n=2', Said::of(CameTrue::of([self::job(0.1, true), self::job(0.9, false)])->sentence()));
+    }
+
+    /** By hand, of one setup: a half worth three prints, then what came. */
+    public function testTheRunningShareGoesInTheOrderOfThePrints(): void
+    {
+        $came = CameTrue::of([self::job(0.9, true), self::job(0.9, true), self::job(0.9, false), self::job(0.9, true, 'abs')])->all ?? self::fail();
+        self::assertEqualsWithDelta((0.5 ** 2 + (2.5 / 4 - 1) ** 2 + (3.5 / 5) ** 2 + 0.5 ** 2) / 4, $came->running->brier, 1e-12);
     }
 
     public function testAPairIsNamedWhereSoManyPrintsLeaveNoRoomForWhatWasSaid(): void
@@ -64,6 +74,6 @@ final class CameTrueTest extends TestCase
 
     private static function job(float $said, bool $cameTrue, string $material = 'pla', string $basis = 'practice', float $practice = 0.5): ToldJob
     {
-        return new ToldJob($material, 'glass', null, $basis, $said, $practice, $cameTrue);
+        return new ToldJob($material, 'glass', 'P6 front', null, $basis, $said, $practice, $cameTrue);
     }
 }

@@ -91,23 +91,35 @@ function Bins({ score }: { score: Score }) {
     );
 }
 
+/** Of who says it how: the nearest stands out. */
 function Figures({ score }: { score: Score }) {
     const fine = useFigures()('number_fine');
+    const rows: [string, number, number | null][] = [
+        [say('prints.what_was_said'), score.brier, score.log],
+        [say('prints.a_running_share'), score.runningBrier, score.runningLog],
+        [say('prints.practice_alone'), score.practiceBrier, score.practiceLog],
+        [say('prints.the_plain_share'), score.baseRateBrier, null],
+    ];
+    const least = Math.min(...rows.map(([, brier]) => brier));
     return (
-        <dl className="mt-3 grid max-w-xl grid-cols-[minmax(0,1fr)_6rem] gap-y-1">
-            {(
-                [
-                    [say('prints.brier_of_what_was_said'), score.brier],
-                    [say('prints.brier_of_the_plain_share'), score.baseRateBrier],
-                    [say('prints.brier_of_practice_alone'), score.practiceBrier],
-                ] as const
-            ).map(([name, value]) => (
-                <div key={name} className="contents">
-                    <dt>{name}</dt>
-                    <dd className="text-right font-[650]">{fine.bare(value)}</dd>
-                </div>
-            ))}
-        </dl>
+        <table className="ledger mt-3 w-full max-w-xl">
+            <thead>
+                <tr>
+                    <th scope="col">{say('prints.who_says_it')}</th>
+                    <th scope="col" className="num">{say('prints.brier')}</th>
+                    <th scope="col" className="num">{say('prints.log_score')}</th>
+                </tr>
+            </thead>
+            <tbody>
+                {rows.map(([name, brier, log]) => (
+                    <tr key={name}>
+                        <th scope="row" className={brier === least ? 'font-[650]' : 'font-normal'}>{name}</th>
+                        <td className={`num ${brier === least ? 'font-[650]' : ''}`}>{fine.bare(brier)}</td>
+                        <td className="num">{log === null ? '' : fine.bare(log)}</td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
     );
 }
 

@@ -12,6 +12,7 @@ use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Evidence\Learned\Answered;
 use Sitzplatz\Evidence\Learned\EffectKind;
+use Sitzplatz\Evidence\Learned\LogLine;
 use Sitzplatz\Evidence\Learned\Situation;
 use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Test\Effort;
@@ -49,10 +50,7 @@ final class AnsweredPrints
     /** @return array<value-of<Success>, list<Answered>> */
     public function all(): array
     {
-        $this->changes = $this->grades = [];
-        foreach ($this->database->iterateAssociative('SELECT printer_id, created_at FROM change_event ORDER BY created_at DESC') as $row) {
-            $this->changes[StoredId::text($row['printer_id'])][] = (string) $row['created_at'];
-        }
+        $this->forget();
         $catalogue = $this->shop->get();
         $answers = [Success::Held->value => [], Success::Released->value => []];
         $tell = function (array $row, RunOutcome $hold, RunOutcome $release, int $times) use ($catalogue, &$answers): void {
@@ -64,9 +62,7 @@ final class AnsweredPrints
             }
         };
         foreach ($this->prints() as $row) {
-            $outcome = Outcome::from((string) $row['outcome']);
-            $effort = null === $row['effort'] ? null : Effort::from((int) $row['effort']);
-            $tell($row, RunOutcomes::held($outcome->held()), RunOutcomes::cameOff($effort, null === $row['damaged'] ? null : (bool) $row['damaged']), 1);
+            $tell($row, RunOutcomes::held(Outcome::from((string) $row['outcome'])->held()), $this->release($row), 1);
         }
         foreach ($this->runs() as $row) {
             foreach (RunCount::listed((string) $row['outcomes']) as $count) {
@@ -77,12 +73,42 @@ final class AnsweredPrints
         return $answers;
     }
 
+    /**
+     * Prints for use of which a chance was said when they began, in that order, with that chance and whether it came true.
+     *
+     * @return list<array{LogLine, float, bool}>
+     */
+    public function told(): array
+    {
+        $this->forget();
+        $catalogue = $this->shop->get();
+        $told = [];
+        foreach ($this->prints() as $row) {
+            if (null !== $row['said_chance']) {
+                $held = Outcome::from((string) $row['outcome'])->held();
+                $release = $this->release($row);
+                $told[(string) $row['created_at'].$row['id']] = [new LogLine(
+                    '',
+                    0.0,
+                    $this->situation($row, Success::Held, $catalogue),
+                    $this->situation($row, Success::Released, $catalogue),
+                    implode("\0", [$row['material_id'], $row['side_id'], $row['agent_kind_id']]),
+                    $held,
+                    $held && RunOutcome::Unsaid !== $release ? RunOutcome::Passed === $release : null,
+                ), (float) $row['said_chance'], (bool) $row['came_true']];
+            }
+        }
+        ksort($told);
+
+        return array_values($told);
+    }
+
     /** @return iterable<array<string, mixed>> */
     private function prints(): iterable
     {
         return $this->database->iterateAssociative(
             "SELECT j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id, j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.exposure_s,
-                    j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.answered_at AS at, 'use' AS source
+                    j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.answered_at AS at, 'use' AS source, j.id, j.created_at, j.said_chance, j.came_true
              FROM (SELECT * FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT ".self::MOST.') j
              JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
         );
@@ -124,6 +150,24 @@ final class AnsweredPrints
                 EffectKind::Lot->value => null === $row['lot_id'] ? '' : StoredId::text($row['lot_id']),
                 EffectKind::Purpose->value => (string) $row['source'],
             ], static fn (string $level): bool => '' !== $level),
+        );
+    }
+
+    /** What changed, and what practice says, is read anew each time. */
+    private function forget(): void
+    {
+        $this->changes = $this->grades = [];
+        foreach ($this->database->iterateAssociative('SELECT printer_id, created_at FROM change_event ORDER BY created_at DESC') as $row) {
+            $this->changes[StoredId::text($row['printer_id'])][] = (string) $row['created_at'];
+        }
+    }
+
+    /** @param array<string, mixed> $row of a print for use */
+    private function release(array $row): RunOutcome
+    {
+        return RunOutcomes::cameOff(
+            null === $row['effort'] ? null : Effort::from((int) $row['effort']),
+            null === $row['damaged'] ? null : (bool) $row['damaged'],
         );
     }
 

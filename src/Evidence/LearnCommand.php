@@ -37,6 +37,7 @@ final class LearnCommand extends ServingCommand
     {
         if (true === $input->getOption('once')) {
             $this->shop->learn();
+            $this->shop->tellAgain();
 
             return self::SUCCESS;
         }
@@ -47,6 +48,7 @@ final class LearnCommand extends ServingCommand
         return $this->serve($this->database, $this->clock, $this->life, $output, self::ROUND_SECONDS, function () use (&$learned): bool {
             if (!$learned || $this->shop->isBehind()) {
                 $this->shop->learn();
+                $this->shop->tellAgain();
                 $learned = true;
             }
 

@@ -43,6 +43,21 @@ final class LearnedTest extends ApiTestCase
         self::assertContains('Change its grade in the catalogue.', array_column($after['lessons'], 'advice'));
     }
 
+    /** Of sixty prints that were said to hold with 30 % and did, it would have said more after the first fifty: nearer by both scores. */
+    public function testWhatWouldHaveBeenSaidIsToldAgain(): void
+    {
+        $this->learn();
+        self::assertNull($this->ask('GET', '/api/jobs/came-true', null, 200)['toldAgain'], 'Nothing was said of any print yet.');
+        $this->printed($this->side('P1 front'), 60, 'held', 0.3);
+        $this->learn();
+        $told = $this->ask('GET', '/api/jobs/came-true', null, 200);
+        self::assertSame(60, $told['toldAgain']['prints']);
+        self::assertEqualsWithDelta([0.49, -log(0.3)], [$told['toldAgain']['saidBrier'], $told['toldAgain']['saidLog']], 1e-9);
+        self::assertEqualsWithDelta($told['all']['brier'], $told['toldAgain']['saidBrier'], 1e-9);
+        self::assertLessThan(0.1, $told['toldAgain']['brier']);
+        self::assertLessThan(0.4, $told['toldAgain']['log']);
+    }
+
     public function testWhatIsGoneTeachesNothingThatIsShown(): void
     {
         $database = $this->database();
@@ -86,7 +101,7 @@ final class LearnedTest extends ApiTestCase
     }
 
     /** Prints for use of PLA on a side, all of which ended so. */
-    private function printed(string $side, int $times, string $outcome): void
+    private function printed(string $side, int $times, string $outcome, ?float $said = null): void
     {
         $row = $this->database()->fetchAssociative('SELECT ps.id, ps.fitting_id, (SELECT id FROM printer ORDER BY name LIMIT 1) AS printer_id,
             (SELECT id FROM lot WHERE material_id = \'pla\' AND retired = 0 LIMIT 1) AS lot_id FROM plate_side ps WHERE ps.id = ?', [Uuid::fromString($side)->toBinary()]);
@@ -95,7 +110,7 @@ final class LearnedTest extends ApiTestCase
             $at = (new \DateTimeImmutable("+$i seconds", new \DateTimeZone('UTC')))->format('Y-m-d H:i:s.u');
             $this->database()->insert('job', [
                 'id' => Uuid::v7()->toBinary(), 'created_at' => $at, 'utc_offset_minutes' => 0, 'status' => 'answered', 'title' => 'Cup', 'bed_first_c' => 55, 'bed_other_c' => 55, 'has_enclosure' => 1,
-                'parts' => 1, 'basis' => '', 'outcome' => $outcome, 'effort' => 1, 'damaged' => 0, 'minutes' => 60, 'came_true' => 0, 'note' => '', 'answered_at' => $at, 'answered_by' => 'Mara', 'begun_by' => 'Mara',
+                'parts' => 1, 'basis' => 'practice', 'said_chance' => $said, 'practice_chance' => $said, 'outcome' => $outcome, 'effort' => 1, 'damaged' => 0, 'minutes' => 60, 'came_true' => (int) ('held' === $outcome), 'note' => '', 'answered_at' => $at, 'answered_by' => 'Mara', 'begun_by' => 'Mara',
                 'material_id' => 'pla', 'lot_id' => $row['lot_id'], 'fitting_id' => $row['fitting_id'], 'printer_id' => $row['printer_id'], 'side_id' => $row['id'], 'assumed' => 0,
             ]);
         }

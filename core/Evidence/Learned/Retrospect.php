@@ -96,6 +96,20 @@ final readonly class Retrospect
         return array_map(ForecastScore::of(...), $said);
     }
 
+    /**
+     * Of each line, that it holds and comes off clean: what held is asked how it came off, so it is the product.
+     *
+     * @return list<float>
+     */
+    public function times(self $released): array
+    {
+        return array_map(
+            static fn (LogisticNormal $hold, LogisticNormal $release): float => $hold->share() * $release->share(),
+            $this->expected,
+            $released->expected,
+        );
+    }
+
     /** @return list<float> what a running share of each setup would have said */
     public function running(): array
     {

@@ -58,6 +58,9 @@ final class ForecastCommand extends Command
             return self::BAD_INPUT;
         }
         $log = LogCsv::read($lines);
+        foreach ($log->remarks as $remark) {
+            $errors->writeln($this->wording->english($remark), OutputInterface::OUTPUT_RAW);
+        }
         foreach ($log->faults as $fault) {
             $errors->writeln(\sprintf('line %d: %s', $fault['line'], $this->wording->english($fault['message'])), OutputInterface::OUTPUT_RAW);
         }

@@ -209,12 +209,19 @@ final class CommandTest extends KernelTestCase
         self::assertGreaterThan($told['held'][2], $told['held'][1]);
     }
 
+    public function testAColumnThatNobodyKnowsIsLeftOutAndSaid(): void
+    {
+        $tester = $this->forecast("material,surface,grade,held,tone\npla,pei,strong,1,C sharp\n", ['--json' => true]);
+        $tester->assertCommandIsSuccessful();
+        self::assertStringContainsString('Nobody knows the column tone: it is left out.', $tester->getErrorOutput());
+        self::assertSame($this->forecast("material,surface,grade,held\npla,pei,strong,1\n", ['--json' => true])->getDisplay(), $tester->getDisplay());
+    }
+
     /** @return iterable<string, array{string, string}> */
     public static function spoiltLogs(): iterable
     {
         yield 'empty' => ['', 'line 1: The first line names the columns'];
         yield 'a column is missing' => ["material,surface,held\n", 'line 1: The first line names'];
-        yield 'a column that nobody knows' => ["material,surface,grade,held,tone\n", 'line 1: Nobody knows the column tone.'];
         yield 'a grade' => ["material,surface,grade,held\npla,pei,superb,1\n", 'line 2: The column grade says strong, fair'];
         yield 'an answer' => ["material,surface,grade,held\npla,pei,fair,perhaps\n", 'line 2: The column held says 1 or yes'];
         yield 'a sum' => ["material,surface,grade,held,x_job\npla,pei,fair,1,1e9\n", 'line 2: The column x_job holds numbers from -50 to 50.'];

@@ -33,8 +33,9 @@ final readonly class LogCsv
     /**
      * @param list<LogLine>                             $lines
      * @param list<array{line: int, message: Sentence}> $faults
+     * @param list<Sentence>                            $remarks what of the table is left out
      */
-    private function __construct(public array $lines, public array $faults)
+    private function __construct(public array $lines, public array $faults, public array $remarks = [])
     {
     }
 
@@ -43,7 +44,7 @@ final readonly class LogCsv
     {
         $heads = null;
         $separator = ',';
-        $lines = $faults = [];
+        $lines = $faults = $remarks = [];
         foreach ($rows as $number => $row) {
             $row = rtrim($row, "\r\n");
             if ('' === trim($row)) {
@@ -59,12 +60,8 @@ final readonly class LogCsv
                 if ([] !== array_diff(self::NEEDED, $heads) || \count($heads) !== \count(array_unique($heads))) {
                     return new self([], [['line' => $number + 1, 'message' => Sentence::of('log_csv.header', columns: implode(', ', self::NEEDED))]]);
                 }
-                foreach ($heads as $head) {
-                    if (!self::isKnown($head)) {
-                        $known = implode(', ', [...self::NEEDED, ...self::KNOWN, 'x_…', 'xr_…']);
-                        $faults[] = ['line' => $number + 1, 'message' => Sentence::of('log_csv.column', column: $head, columns: $known)];
-                    }
-                }
+                $unknown = array_values(array_filter($heads, static fn (string $head): bool => !self::isKnown($head)));
+                $remarks = array_map(static fn (string $head): Sentence => Sentence::of('log_csv.column', column: $head), $unknown);
                 continue;
             }
             $cells = self::cells($row, $separator);
@@ -82,7 +79,7 @@ final readonly class LogCsv
             $faults[] = ['line' => 1, 'message' => Sentence::of('log_csv.header', columns: implode(', ', self::NEEDED))];
         }
 
-        return [] === $faults ? new self($lines, []) : new self([], $faults);
+        return [] === $faults ? new self($lines, [], $remarks) : new self([], $faults, $remarks);
     }
 
     private static function isKnown(string $head): bool

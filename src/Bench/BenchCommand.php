@@ -19,6 +19,11 @@ use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Evidence\Learned\Answered;
+use Sitzplatz\Evidence\Learned\LogCsv;
+use Sitzplatz\Evidence\Learned\LogLine;
+use Sitzplatz\Evidence\Learned\Shop;
+use Sitzplatz\Evidence\Learned\Spreads;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\FurtherFigures;
@@ -107,6 +112,7 @@ final class BenchCommand extends Command
         ] as $what => [$promise, $write]) {
             $row($what, self::reading($write), $promise);
         }
+        $row('learning a shop from 20 000 prints; again after one more', self::learning(20_000), '≤ 15 s, ≤ 256 MB');
         $row('JavaScript of a signed-in Start, gzip', \sprintf('%.0f kB', $this->javaScriptKilobytes()), '≤ 150 kB');
         $api();
 
@@ -153,6 +159,20 @@ final class BenchCommand extends Command
         } finally {
             unlink($path);
         }
+    }
+
+    private static function learning(int $prints): string
+    {
+        $lines = LogCsv::read(SimulatedLog::of('lots_and_epochs', 1, 1, $prints)->table())->lines;
+        $answers = array_map(static fn (LogLine $line): Answered => new Answered($line->holding, true === $line->held), $lines);
+        memory_reset_peak_usage();
+        $began = hrtime(true);
+        $shop = Shop::learn($answers, Spreads::usual());
+        $learned = hrtime(true);
+        Shop::learn([...$answers, $answers[0]], Spreads::usual(), $shop);
+        $again = hrtime(true);
+
+        return \sprintf('%.1f s, %.1f s, %.0f MB', ($learned - $began) / 1e9, ($again - $learned) / 1e9, memory_get_peak_usage(true) / 1e6);
     }
 
     /** A shop whose plates are all built as their kind is, every tenth of them measured on the printer. */

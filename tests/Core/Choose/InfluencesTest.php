@@ -12,6 +12,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\SideState;
+use Sitzplatz\Wear\SideHistory;
 
 /**
  * What each circumstance is worth on log-odds, by hand from its sum. Directions are common practice (trade notes, sections 5 to 11): a printer
@@ -122,6 +123,17 @@ final class InfluencesTest extends TestCase
         self::assertEqualsWithDelta(['wash' => -2.0, 'coat' => 0.0], $without(new SideState(coat: self::catalogue()->agent('pva_stick')), 'polymer_adhesive'), 1e-9);
         self::assertEqualsWithDelta(['wipe' => -0.3], $without(new SideState(daysStanding: 14.0)), 1e-9);
         self::assertSame([], $without(new SideState(daysStanding: 13.0)));
+    }
+
+    public function testAStateIsThatOfItsHistory(): void
+    {
+        $now = (float) strtotime('2026-11-20T12:00:00Z');
+        $state = static fn (SideHistory $history): SideState => SideState::of($history, null, [], 'P1', $now);
+        $new = $state(new SideHistory(0, 0));
+        self::assertSame([0, null, 0, false, 0, 0], [$new->printsOnCoat, $new->daysStanding, $new->printsSinceWash, $new->scuffed, $new->damages, $new->changesSince]);
+        $used = $state(new SideHistory(41, 7, 3, washedAt: '2026-11-01T12:00:00Z', coatedAt: '2026-11-02T12:00:00Z', scuffedAt: '2026-10-01T12:00:00Z', damages: 2, lastPrintAt: '2026-11-18T12:00:00Z'));
+        self::assertEqualsWithDelta(2.0, $used->daysStanding ?? -1, 1e-9, 'Last touched two days ago.');
+        self::assertSame([3, 7, true, 41, 2], [$used->printsOnCoat, $used->printsSinceWash, $used->scuffed, $used->printsOnSurface, $used->damages]);
     }
 
     /** The middle of what the material is usually printed at, where nobody said. */

@@ -34,6 +34,22 @@ final class SequentialTest extends TestCase
     }
 
     #[DataProvider('toleranceFactors')]
+    /** Royston (1995, from memory): from three values on, to five thousand. */
+    public function testNormalityIsAskedOfThreeToFiveThousand(): void
+    {
+        $of = static fn (int $n): ShapiroWilk => ShapiroWilk::of(new Sample(array_map(static fn (int $i): float => sin($i) + $i / $n, range(1, $n))));
+        self::assertGreaterThan(0.7, $of(3)->w);
+        self::assertGreaterThan(0.7, $of(5_000)->w);
+        foreach ([2, 5_001] as $n) {
+            try {
+                $of($n);
+                self::fail((string) $n);
+            } catch (InvalidArgument $e) {
+                self::assertSame('too_few', $e->reason);
+            }
+        }
+    }
+
     public function testToleranceFactors(int $n, float $k): void
     {
         self::assertEqualsWithDelta($k, (new NoncentralT($n - 1, Normal::quantile(0.9) * sqrt($n)))->quantile(0.95) / sqrt($n), 5e-7);

@@ -16,6 +16,7 @@ use Sitzplatz\Test\Measure\SkirtPeel;
 use Sitzplatz\Test\Measure\Underside;
 use Sitzplatz\Test\Measure\WhiteCrazing;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PrintLength;
 use Sitzplatz\Test\PullKind;
 use Sitzplatz\Test\PullSample;
 use Sitzplatz\Test\PullTrace;
@@ -171,6 +172,42 @@ final class ReadingTest extends TestCase
         foreach ([...RunStep::sequence(PullKind::Hot), ...RunStep::sequence(PullKind::Cold)] as $step) {
             self::assertSame(\in_array($step, [RunStep::Print, RunStep::Cool], true), \in_array('sheet.door_shut', Said::all($pc->at($step)['lines']), true), $step->value);
         }
+    }
+
+    /** The first print on a coat puts it on, at one spot; the next leaves it; a bare plate has none (common practice). */
+    public function testACoatIsPutOnOnceAndThenStays(): void
+    {
+        $prepare = static fn (?int $onCoat, ?string $agent, bool $filament): string => implode(' ', Said::all((new RunSheet(
+            'P6 front',
+            self::text('glass'),
+            self::text('Wipe it.'),
+            $agent,
+            null === $agent ? null : self::text('Wet it fully.'),
+            null,
+            60.0,
+            215,
+            'a',
+            35,
+            8,
+            $filament,
+            false,
+            [],
+            printOnCoat: $onCoat,
+        ))->at(RunStep::Prepare)['lines']));
+        self::assertStringContainsString('sheet.prepare.agent agent=Film can', $prepare(1, 'Film can', true));
+        self::assertStringContainsString('sheet.prepare.one_spot', $prepare(1, 'Film can', true));
+        self::assertStringContainsString('sheet.prepare.coat_stays print=2', $prepare(2, 'Film can', true));
+        self::assertStringNotContainsString('sheet.prepare.agent', $prepare(2, 'Film can', true));
+        self::assertStringNotContainsString('one_spot', $prepare(null, 'Film can', true));
+        self::assertStringContainsString('sheet.prepare.bare', $prepare(null, null, true));
+    }
+
+    /** Between half and twice what was planned the clock of the sheet measures a print (ours); longer it was only until somebody came. */
+    public function testTheClockMeasuresAPrintThatWasAboutAsLongAsPlanned(): void
+    {
+        self::assertSame([false, true, true, true, false], array_map(static fn (float $minutes): bool => PrintLength::measured($minutes, 60.0), [29.9, 30.0, 60.0, 120.0, 120.1]));
+        self::assertSame([false, true, true], array_map(static fn (float $minutes): bool => PrintLength::told($minutes, 60.0), [29.9, 30.0, 500.0]));
+        self::assertTrue(PrintLength::measured(3.0, null), 'Nobody planned it.');
     }
 
     public function testTheBedAfterTheFirstLayerIsSaidWhereItIsAnother(): void

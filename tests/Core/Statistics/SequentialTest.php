@@ -33,7 +33,6 @@ final class SequentialTest extends TestCase
         yield [20, 1.925991];
     }
 
-    #[DataProvider('toleranceFactors')]
     /** Royston (1995, from memory): from three values on, to five thousand. */
     public function testNormalityIsAskedOfThreeToFiveThousand(): void
     {
@@ -50,6 +49,7 @@ final class SequentialTest extends TestCase
         }
     }
 
+    #[DataProvider('toleranceFactors')]
     public function testToleranceFactors(int $n, float $k): void
     {
         self::assertEqualsWithDelta($k, (new NoncentralT($n - 1, Normal::quantile(0.9) * sqrt($n)))->quantile(0.95) / sqrt($n), 5e-7);

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Catalogue;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Grade;
@@ -99,6 +100,26 @@ final class ShopFactTest extends TestCase
         self::assertSame(Standing::Confirmed, Grade::Never->standing(0, 5));
         self::assertSame(Standing::Open, Grade::Fair->standing(10, 10), 'Its lower bound, 0.74, still lies in the span of fair.');
         self::assertSame(Standing::Refuted, Grade::Fair->standing(30, 30), 'R: 0.905 to 1.');
+    }
+
+    /** That a sheet is given up to a pair that bonds for good is a lead's word: bare, where it bonds, and as a barrier; all else is anybody's. */
+    public function testOnlyALeadGivesASheetUp(): void
+    {
+        $refused = static function (string $surface, ?string $agent, bool $barrier, bool $byLead): bool {
+            $fact = new ShopFact('petg', $surface, $agent, new Window(60, 70, 80, Axis::Celsius), null, AgentRole::Grip, Grade::Fair, Grade::Strong, $barrier, 'seen', 'Mara', '2026-11-01');
+            try {
+                self::catalogue()->check($fact, $byLead);
+
+                return false;
+            } catch (BadCatalogue) {
+                return true;
+            }
+        };
+        self::assertTrue($refused('pei_smooth', null, true, false));
+        self::assertFalse($refused('pei_smooth', null, true, true));
+        self::assertFalse($refused('pei_smooth', null, false, false));
+        self::assertFalse($refused('pei_smooth', 'pva_stick', true, false));
+        self::assertFalse($refused('pei_textured', null, true, false), 'It does not bond there.');
     }
 
     private static function fact(string $material, string $surface, ?string $agent = null, ?Window $window = null, ?float $release = null): ShopFact

@@ -6,6 +6,8 @@ namespace Sitzplatz\Tests\Core\Shape;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\ModelXml;
@@ -66,6 +68,36 @@ final class ModelXmlTest extends TestCase
         self::assertEqualsWithDelta(2 * 12000, $part->volumeMm3, 1e-3);
         self::assertEqualsWithDelta(1600, $part->patch->areaMm2, 1e-2);
         self::assertCount(2, $part->patch->islands);
+    }
+
+    /** However it is turned in space, and mirrored or not: a second box of 40 × 20 × 15 mm that stands on a corner beside the first. */
+    public function testATurnedObjectKeepsItsVolume(): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar(36));
+        for ($i = 0; $i < 24; ++$i) {
+            // A rotation by a drawn quaternion.
+            $q = array_map(static fn (): float => $random->getInt(-1_000, 1_000) / 1_000 + 1e-3, range(0, 3));
+            $length = sqrt(array_sum(array_map(static fn (float $each): float => $each ** 2, $q)));
+            [$w, $x, $y, $z] = array_map(static fn (float $each): float => $each / $length, $q);
+            $m = [
+                1 - 2 * ($y * $y + $z * $z), 2 * ($x * $y + $z * $w), 2 * ($x * $z - $y * $w), 2 * ($x * $y - $z * $w), 1 - 2 * ($x * $x + $z * $z),
+                2 * ($y * $z + $x * $w), 2 * ($x * $z + $y * $w), 2 * ($y * $z - $x * $w), 1 - 2 * ($x * $x + $y * $y),
+            ];
+            $m = 0 === $i % 2 ? $m : array_map(static fn (float $each): float => -$each, $m);
+            $low = 0.0;
+            foreach ([0, 40] as $a) {
+                foreach ([0, 20] as $b) {
+                    foreach ([0, 15] as $c) {
+                        $low = min($low, $a * $m[2] + $b * $m[5] + $c * $m[8]);
+                    }
+                }
+            }
+            $part = self::model(
+                self::object('1', self::box(0, 0, 40, 20, 15)),
+                \sprintf('<item objectid="1"/><item objectid="1" transform="%s 200 0 %F"/>', implode(' ', array_map(static fn (float $each): string => \sprintf('%.9F', $each), $m)), -$low),
+            );
+            self::assertEqualsWithDelta(2 * 12_000, $part->volumeMm3, 0.05, implode(' ', $m));
+        }
     }
 
     public function testEachObjectIsAPart(): void

@@ -54,7 +54,18 @@ final class TestPieceTest extends TestCase
         }
         $stl = PieceFile::stl($solids, $design->key());
         self::assertSame(84 + 50 * $facets, \strlen($stl));
-        self::assertStringStartsNotWith('solid', $stl, 'Else it is taken for the text form.');
+        self::assertSame("piece_{$design->key()}", rtrim(substr($stl, 0, 80)), 'What begins with "solid" is taken for the text form.');
+        for ($i = 0; $i < $facets; ++$i) {
+            /** @var array<int, float> $f */
+            $f = unpack('g12', $stl, 84 + 50 * $i);
+            [$u, $v] = [[$f[7] - $f[4], $f[8] - $f[5], $f[9] - $f[6]], [$f[10] - $f[4], $f[11] - $f[5], $f[12] - $f[6]]];
+            // The normal has length one, and stands upright on both edges, to the outside by the right hand.
+            self::assertEqualsWithDelta(1.0, $f[1] ** 2 + $f[2] ** 2 + $f[3] ** 2, 1e-5);
+            foreach ([$u, $v] as $edge) {
+                self::assertEqualsWithDelta(0.0, $f[1] * $edge[0] + $f[2] * $edge[1] + $f[3] * $edge[2], 1e-3);
+            }
+            self::assertGreaterThan(0.0, $f[1] * ($u[1] * $v[2] - $u[2] * $v[1]) + $f[2] * ($u[2] * $v[0] - $u[0] * $v[2]) + $f[3] * ($u[0] * $v[1] - $u[1] * $v[0]));
+        }
     }
 
     /** By hand: 20 × 6 mm and 13.5 mm high, less an eye of 60 sides, ½·60·3²·sin 6° in area. */

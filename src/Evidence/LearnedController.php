@@ -90,7 +90,7 @@ final readonly class LearnedController
             ),
             EffectKind::Surface => self::name($catalogue->surfaces, $names[0]),
             EffectKind::Agent => self::name($catalogue->agents, $names[0]),
-            EffectKind::Purpose => Sentence::of('test' === $names[0] ? 'learned.tests' : 'learned.prints'),
+            EffectKind::Purpose => 'test' === $names[0] ? Sentence::of('learned.tests') : Sentence::of('learned.prints'),
             EffectKind::Side => $this->found(
                 'SELECT p.number, s.face FROM plate_side s JOIN plate p ON p.id = s.plate_id WHERE s.id = ? AND p.retired = 0',
                 $names[1] ?? '',

@@ -138,4 +138,18 @@ final class BeyondTest extends TestCase
         }
         self::assertGreaterThan(20, $seen);
     }
+
+    /** A printer without a magnet is bought a plate for what it has. */
+    public function testWhatIsBoughtIsHeldAsThePrinterCanHoldIt(): void
+    {
+        $held = static fn (HoldDown ...$holds): array => array_values(array_unique(array_map(
+            static fn (Lacking $each): string => $each->candidate->proposal->side->heldBy->value,
+            array_filter(
+                Lacking::of(self::catalogue(), [new JobOnPrinter(self::job('pla', ['printer' => self::printer(['holds' => array_values($holds)])]), [])], [], new Experience([]), null),
+                static fn (Lacking $each): bool => null !== $each->surface,
+            ),
+        )));
+        self::assertContains(HoldDown::Magnet->value, $held(), 'As is usual.');
+        self::assertSame([HoldDown::Screws->value], $held(HoldDown::Screws));
+    }
 }

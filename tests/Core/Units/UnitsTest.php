@@ -37,6 +37,7 @@ final class UnitsTest extends TestCase
         self::assertEqualsWithDelta([212.0, 100.0], [TemperatureUnit::Fahrenheit->ofCelsius(100.0), TemperatureUnit::Celsius->ofCelsius(100.0)], 1e-12);
         self::assertEqualsWithDelta(25.4, LengthUnit::Inch->millimetres(1), 0);
         self::assertEqualsWithDelta(3, LengthUnit::Millimetre->millimetres(3), 0);
+        self::assertEqualsWithDelta([2.0, 50.8], [LengthUnit::Inch->ofMillimetres(50.8), LengthUnit::Millimetre->ofMillimetres(50.8)], 1e-12);
         self::assertEqualsWithDelta(100, TemperatureUnit::Fahrenheit->celsius(212), 1e-12);
         self::assertEqualsWithDelta(-40, TemperatureUnit::Fahrenheit->celsius(-40), 1e-12);
         self::assertEqualsWithDelta(60, TemperatureUnit::Celsius->celsius(60), 0);

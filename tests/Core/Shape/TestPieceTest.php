@@ -92,6 +92,9 @@ final class TestPieceTest extends TestCase
         ));
         $block = SectionModulus::of($patch(Prism::rectangle(37, -12, 20, 6)));
         self::assertEqualsWithDelta([400, 120], [$block->alongXMm3, $block->alongYMm3], 1e-9);
+        // A triangle, b·h²/24 to its tip in both directions, far from the origin.
+        $triangle = SectionModulus::of($patch([[130.0, -40.0], [142.0, -40.0], [130.0, -22.0]]));
+        self::assertEqualsWithDelta([18 * 12 ** 2 / 24, 12 * 18 ** 2 / 24], [$triangle->alongXMm3, $triangle->alongYMm3], 1e-6);
         $disc = SectionModulus::of($patch(Prism::circle(5, 5, 5)));
         self::assertEqualsWithDelta(\M_PI * 1000 / 32, $disc->alongXMm3, 0.01 * \M_PI * 1000 / 32);
         // A frame: (b·h³ − b'·h'³) / 6h.

@@ -109,17 +109,17 @@ final class NumbersTest extends ApiTestCase
     public function testNoNumberOfTheShelfBreaksWhatReadsIt(string $list, string $address): void
     {
         $this->signIn('lead');
-        $read = function () use ($list): array {
-            $rows = $this->ask('GET', $list, null, 200);
-
-            return array_is_list($rows) ? $rows[0] : $rows;
-        };
-        $thing = $read();
+        $rows = $this->ask('GET', $list, null, 200);
+        $rows = array_is_list($rows) ? $rows : [$rows];
+        // The one of which most is known.
+        usort($rows, static fn (array $a, array $b): int => \count(self::figures($b)) <=> \count(self::figures($a)));
+        $thing = $rows[0];
+        $version = $thing['version'];
         $taken = 0;
         foreach (self::figures(array_diff_key($thing, ['version' => 0, 'sides' => 0])) as $path) {
-            foreach ([0, 1e-12, 0.5, 7, 500, 1e12, -1] as $value) {
+            foreach ([0, 1e-12, 0.5, 7, 500, 1e12] as $value) {
                 $body = self::with(array_diff_key($thing, array_flip(['id', 'sides', 'fitting', 'simulated'])), $path, $value);
-                $body['version'] = $read()['version'];
+                $body['version'] = $version;
                 $status = $this->send('PUT', \sprintf($address, $thing['id'] ?? ''), (string) json_encode($body, \JSON_PRESERVE_ZERO_FRACTION))->getStatusCode();
                 $where = "$list ".implode('.', $path)." = $value";
                 self::assertContains($status, [200, 409, 422], $where);
@@ -127,6 +127,7 @@ final class NumbersTest extends ApiTestCase
                     continue;
                 }
                 ++$taken;
+                ++$version;
                 foreach ([$list, '/api/overview'] as $each) {
                     self::assertSame(200, $this->send('GET', $each, null)->getStatusCode(), "$each after $where");
                 }

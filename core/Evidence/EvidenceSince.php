@@ -51,4 +51,22 @@ final class EvidenceSince
 
         return $question;
     }
+
+    /**
+     * The last change before a time; null: there was none.
+     *
+     * @param list<Change> $changes in whatever order
+     * @param float        $endedAt Unix seconds
+     */
+    public static function lastBefore(array $changes, float $endedAt): ?Change
+    {
+        $last = null;
+        foreach ($changes as $change) {
+            if ($change->at < $endedAt && (null === $last || $change->at > $last->at)) {
+                $last = $change;
+            }
+        }
+
+        return $last;
+    }
 }

@@ -88,6 +88,10 @@ final class WritersCommand extends Command
         $sheet = ['id' => Uuid::v7()->toRfc4122(), 'surfaceId' => 'pei_smooth', 'surfaceLot' => 'writers', 'limitC' => null];
         $answers = $client->together(array_fill(0, $this->writers, ['POST', "/api/plate-sides/$side/fittings", $sheet]), $this->writers);
         $say('one new sheet, sent by all with its key', 1 === self::count($answers, 201) && self::only($answers, [200, 201]), self::statuses($answers));
+        $printer = self::row($client->ask('GET', '/api/printers')['body'][0] ?? [])['id'];
+        $tokens = $client->together(array_fill(0, $this->writers, ['POST', "/api/printers/$printer/token", []]), $this->writers);
+        $stood = self::row($client->ask('POST', "/api/printers/$printer/token/withdraw", [])['body'])['withdrawn'] ?? null;
+        $say('one printer, a token made by all: one stands', 1 === $stood && self::only($tokens, [201]), self::statuses($tokens));
         $settings = $client->ask('GET', '/api/settings')['body'];
         $answers = $client->together(
             array_map(
@@ -96,10 +100,6 @@ final class WritersCommand extends Command
             ),
             $this->writers,
         );
-        $printer = self::row($client->ask('GET', '/api/printers')['body'][0] ?? [])['id'];
-        $tokens = $client->together(array_fill(0, $this->writers, ['POST', "/api/printers/$printer/token", []]), $this->writers);
-        $stood = self::row($client->ask('POST', "/api/printers/$printer/token/withdraw", [])['body'])['withdrawn'] ?? null;
-        $say('one printer, a token made by all: one stands', 1 === $stood && self::only($tokens, [201]), self::statuses($tokens));
         $say('the settings, changed by all', 1 === self::count($answers, 200) && self::only($answers, [200, 409]), self::statuses($answers));
     }
 

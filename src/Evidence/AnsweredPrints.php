@@ -10,6 +10,8 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Expectation\RunCount;
+use Sitzplatz\Evidence\Change;
+use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Learned\Answered;
 use Sitzplatz\Evidence\Learned\EffectKind;
 use Sitzplatz\Evidence\Learned\LogLine;
@@ -27,12 +29,10 @@ final class AnsweredPrints
     public const MOST = 20_000;
     private const USUAL_MINUTES = 60.0;
 
-    /** @var array<string, list<string>> times of what has changed about a printer, the newest first */
-    private array $changes = [];
     /** @var array<string, array{float, float, float}> grades by pair, on log-odds: holding, holding cold, coming off */
     private array $grades = [];
 
-    public function __construct(private readonly Connection $database, private readonly ShopCatalogue $shop)
+    public function __construct(private readonly Connection $database, private readonly ShopCatalogue $shop, private readonly PrinterChanges $changes)
     {
     }
 
@@ -50,7 +50,7 @@ final class AnsweredPrints
     /** @return array<value-of<Success>, list<Answered>> */
     public function all(): array
     {
-        $this->forget();
+        $this->grades = [];
         $catalogue = $this->shop->get();
         $answers = [Success::Held->value => [], Success::Released->value => []];
         $tell = function (array $row, RunOutcome $hold, RunOutcome $release, int $times) use ($catalogue, &$answers): void {
@@ -80,7 +80,7 @@ final class AnsweredPrints
      */
     public function told(): array
     {
-        $this->forget();
+        $this->grades = [];
         $catalogue = $this->shop->get();
         $told = [];
         foreach ($this->prints() as $row) {
@@ -131,6 +131,7 @@ final class AnsweredPrints
         $printer = StoredId::text($row['printer_id']);
         $side = StoredId::text($row['side_id']);
         [$hold, $cold, $release] = $this->grades["$material/$surface/$agent"] ??= self::grades($catalogue, $material, $surface, '' === $agent ? null : $agent);
+        $since = EvidenceSince::lastBefore($this->changes->of($printer), self::seconds((string) $row['at']));
         $unheated = null === $row['bed_first_c'] && null === $row['exposure_s'];
 
         return Situation::of(
@@ -146,20 +147,11 @@ final class AnsweredPrints
                 EffectKind::Side->value => $side,
                 EffectKind::Sheet->value => StoredId::text($row['fitting_id']),
                 EffectKind::Printer->value => $printer,
-                EffectKind::Epoch->value => $printer."\0".$this->epoch($printer, (string) $row['at']),
+                EffectKind::Epoch->value => $printer."\0".self::epoch($since),
                 EffectKind::Lot->value => null === $row['lot_id'] ? '' : StoredId::text($row['lot_id']),
                 EffectKind::Purpose->value => (string) $row['source'],
             ], static fn (string $level): bool => '' !== $level),
         );
-    }
-
-    /** What changed, and what practice says, is read anew each time. */
-    private function forget(): void
-    {
-        $this->changes = $this->grades = [];
-        foreach ($this->database->iterateAssociative('SELECT printer_id, created_at FROM change_event ORDER BY created_at DESC') as $row) {
-            $this->changes[StoredId::text($row['printer_id'])][] = (string) $row['created_at'];
-        }
     }
 
     /** @param array<string, mixed> $row of a print for use */
@@ -171,16 +163,15 @@ final class AnsweredPrints
         );
     }
 
-    /** What last changed about the printer before; "": nothing. */
-    private function epoch(string $printer, string $at): string
+    private static function seconds(string $at): float
     {
-        foreach ($this->changes[$printer] ?? [] as $change) {
-            if ($change < $at) {
-                return substr($change, 0, 19);
-            }
-        }
+        return EvidenceRepository::seconds(new \DateTimeImmutable($at, new \DateTimeZone('UTC')));
+    }
 
-        return '';
+    /** What the time of a printer since a change is called. */
+    public static function epoch(?Change $since): string
+    {
+        return null === $since ? '' : \sprintf('%.0f', $since->at);
     }
 
     /** @return array{float, float, float} what practice does not know is taken as fair */

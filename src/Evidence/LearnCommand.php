@@ -12,6 +12,7 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\HttpKernel\DependencyInjection\ServicesResetterInterface;
 
 /** Learns from what was answered, beside the app and behind it: nobody waits for it. */
 #[AsCommand('sitzplatz:learn', 'Learns from all runs and prints of the shop, again and again or once')]
@@ -24,6 +25,7 @@ final class LearnCommand extends ServingCommand
         private readonly ClockInterface $clock,
         private readonly LearnedShop $shop,
         private readonly SignsOfLife $life,
+        private readonly ServicesResetterInterface $services,
     ) {
         parent::__construct();
     }
@@ -36,8 +38,7 @@ final class LearnCommand extends ServingCommand
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (true === $input->getOption('once')) {
-            $this->shop->learn();
-            $this->shop->tellAgain();
+            $this->learn();
 
             return self::SUCCESS;
         }
@@ -47,12 +48,19 @@ final class LearnCommand extends ServingCommand
 
         return $this->serve($this->database, $this->clock, $this->life, $output, self::ROUND_SECONDS, function () use (&$learned): bool {
             if (!$learned || $this->shop->isBehind()) {
-                $this->shop->learn();
-                $this->shop->tellAgain();
+                $this->learn();
                 $learned = true;
             }
 
             return false;
         });
+    }
+
+    private function learn(): void
+    {
+        // It goes on for weeks: what is kept for one request, such as grades and changes of printers, is read anew.
+        $this->services->reset();
+        $this->shop->learn();
+        $this->shop->tellAgain();
     }
 }

@@ -9,6 +9,7 @@ use App\Platform\Http\Answer;
 use App\Shelf\SideOnShelf;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Learned\EffectKind;
 use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Words\CatalogueText;
@@ -25,7 +26,7 @@ final readonly class LearnedController
 {
     private const MOST = 40;
 
-    public function __construct(private LearnedShop $shop, private ShopCatalogue $catalogue, private Connection $database)
+    public function __construct(private LearnedShop $shop, private ShopCatalogue $catalogue, private PrinterChanges $changes, private Connection $database)
     {
     }
 
@@ -56,7 +57,7 @@ final readonly class LearnedController
                             well: Quantity::count($lesson['well']),
                             prints: Quantity::count($lesson['prints']),
                         ),
-                        'advice' => self::advice(EffectKind::from($lesson['kind']), $better),
+                        'advice' => EffectKind::from($lesson['kind'])->advice($better),
                         'better' => $better,
                         'without' => $lesson['without'],
                         'with' => $lesson['with'],
@@ -131,12 +132,12 @@ final readonly class LearnedController
     /** Of a printer as it is since its last change; what it was like before is no matter any more. */
     private function epoch(string $printer, string $since): ?Phrase
     {
-        $last = $this->database->fetchOne('SELECT MAX(created_at) FROM change_event WHERE printer_id = ?', [Uuid::fromString($printer)->toBinary()]);
+        $last = EvidenceSince::lastBefore($this->changes->of($printer), \INF);
 
-        return '' === $since || !\is_string($last) || substr($last, 0, 19) !== $since ? null : $this->found(
+        return null === $last || AnsweredPrints::epoch($last) !== $since ? null : $this->found(
             'SELECT name FROM printer WHERE id = ? AND retired = 0',
             $printer,
-            static fn (array $row): Phrase => Sentence::of('learned.epoch', printer: (string) $row['name'], day: new Day(substr($since, 0, 10))),
+            static fn (array $row): Phrase => Sentence::of('learned.epoch', printer: (string) $row['name'], day: new Day($last->day)),
         );
     }
 
@@ -158,18 +159,5 @@ final readonly class LearnedController
     private static function name(array $known, string $id): Phrase
     {
         return $known[$id]->name ?? new OwnText($id);
-    }
-
-    private static function advice(EffectKind $kind, bool $better): ?Sentence
-    {
-        return match (true) {
-            EffectKind::Pair === $kind => Sentence::of('learned.advice.grade'),
-            $better => null,
-            EffectKind::Sheet === $kind => Sentence::of('learned.advice.sheet'),
-            EffectKind::Side === $kind => Sentence::of('learned.advice.side'),
-            EffectKind::Printer === $kind, EffectKind::Epoch === $kind => Sentence::of('learned.advice.printer'),
-            EffectKind::Lot === $kind => Sentence::of('learned.advice.lot'),
-            default => null,
-        };
     }
 }

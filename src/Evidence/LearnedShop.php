@@ -16,7 +16,7 @@ use Sitzplatz\Statistics\Forecast;
 use Sitzplatz\Statistics\ForecastScore;
 
 /** What the shop has learned from all its runs and prints, kept until it learns again. */
-final readonly class LearnedShop
+final class LearnedShop
 {
     /** Prints after which it learns again where it is told again, and how often at most. */
     private const EVERY = 50;
@@ -24,8 +24,14 @@ final readonly class LearnedShop
     /** So much more of them are worth telling it all again. */
     private const MORE = 1.05;
 
-    public function __construct(private Connection $database, private AnsweredPrints $prints, private ClockInterface $clock)
-    {
+    /** @var array<string, Learner> by what is learned: each goes on from where it stood, as long as this process does */
+    private array $learners = [];
+
+    public function __construct(
+        private readonly Connection $database,
+        private readonly AnsweredPrints $prints,
+        private readonly ClockInterface $clock,
+    ) {
     }
 
     /** Whether something was answered since it learned last. */
@@ -45,7 +51,7 @@ final readonly class LearnedShop
         }
         foreach ($this->prints->all() as $name => $answers) {
             $of = Success::from($name);
-            $learner = new Learner(Spreads::usual($of));
+            $learner = $this->learners[$name] ??= new Learner(Spreads::usual($of));
             $learner->learn($answers);
             $this->database->executeStatement(
                 'REPLACE INTO learned (success, learned_at, last_answer_at, answers, lessons) VALUES (?, ?, ?, ?, ?)',

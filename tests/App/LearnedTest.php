@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
+use App\Catalogue\ShopCatalogue;
 use App\Evidence\LearnedShop;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
@@ -83,6 +84,17 @@ final class LearnedTest extends ApiTestCase
         $database->executeStatement('UPDATE lot SET retired = 1');
         $database->executeStatement('UPDATE plate SET retired = 1');
         self::assertSame(['printer'], array_column($this->ask('GET', '/api/learned', null, 200)['lessons'], 'kind'));
+    }
+
+    /** The learner goes on for weeks: a grade that was changed meanwhile has to reach it. */
+    public function testWhatIsKeptForOneRequestIsReadAnewEachTime(): void
+    {
+        $catalogue = self::getContainer()->get(ShopCatalogue::class);
+        self::assertInstanceOf(ShopCatalogue::class, $catalogue);
+        $before = $catalogue->get();
+        self::assertSame($before, $catalogue->get());
+        $this->learn();
+        self::assertNotSame($before, $catalogue->get());
     }
 
     private function learn(): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence\Learned;
 
+use Sitzplatz\Words\Sentence;
+
 /** What may hold better or worse than practice knows, each by its own. Pairs, sides and lots are of one material; the rest is shared by all. */
 enum EffectKind: string
 {
@@ -36,5 +38,19 @@ enum EffectKind: string
     public function isOfOneMaterial(): bool
     {
         return \in_array($this, [self::Pair, self::Side, self::Lot], true);
+    }
+
+    /** What to do where it does better, or worse, than practice knows; null: nothing. */
+    public function advice(bool $better): ?Sentence
+    {
+        return match (true) {
+            self::Pair === $this => Sentence::of('learned.advice.grade'),
+            $better => null,
+            self::Sheet === $this => Sentence::of('learned.advice.sheet'),
+            self::Side === $this => Sentence::of('learned.advice.side'),
+            self::Printer === $this, self::Epoch === $this => Sentence::of('learned.advice.printer'),
+            self::Lot === $this => Sentence::of('learned.advice.lot'),
+            default => null,
+        };
     }
 }

@@ -64,7 +64,9 @@ final readonly class Retrospect
                     $learner->learn($kept);
                 }
             }
-            $learner->learn($kept);
+            if (0 !== \count($those) % $every) {
+                $learner->learn($kept);
+            }
             $shops[$name] = $learner->shop();
         }
         ksort($expected);

@@ -36,6 +36,14 @@ use Sitzplatz\Words\Sentence;
 /** What speaks for a setup, and what puts it in question (common practice, trade notes sections 6 and 7). */
 final class EvidenceTest extends TestCase
 {
+    public function testTheLastChangeBeforeATimeIsFoundInWhateverOrder(): void
+    {
+        $changes = array_map(static fn (float $at): Change => new Change(ChangeKind::LevelledForPlate, '2026-11-01', $at, plateId: 'p1'), [30.0, 10.0, 20.0]);
+        $at = static fn (float $endedAt): ?float => EvidenceSince::lastBefore($changes, $endedAt)?->at;
+        self::assertSame([null, null, 10.0, 10.0, 20.0, 30.0], array_map($at, [5.0, 10.0, 10.5, 20.0, 30.0, \INF]));
+        self::assertNull(EvidenceSince::lastBefore([], \INF));
+    }
+
     /** @return iterable<string, array{array<string, mixed>, bool, bool, bool}> difference, any lot, any plate, whether it speaks */
     public static function differences(): iterable
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Migrations;
 
 use App\Platform\Database\GuardedMigration;
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 
 final class Version20261203000000 extends GuardedMigration
@@ -22,9 +21,6 @@ final class Version20261203000000 extends GuardedMigration
         $this->addSql('ALTER TABLE run_tally DROP INDEX IDX_run_tally_fitting, ADD INDEX IDX_run_tally_fitting (fitting_id, source, void, side_id),
             ADD INDEX IDX_run_tally_gap (material_id, void, printer_id, side_id, gap_mm, feeler, held_at)');
         $this->addSql("ALTER TABLE sheet_tally ADD ended MEDIUMTEXT DEFAULT '[]' NOT NULL");
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

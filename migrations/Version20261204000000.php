@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Migrations;
 
 use App\Platform\Database\GuardedMigration;
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 
 final class Version20261204000000 extends GuardedMigration
@@ -17,9 +16,8 @@ final class Version20261204000000 extends GuardedMigration
 
     public function up(Schema $schema): void
     {
-        foreach (RunTally::redrawing() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
+        // A later version draws them together again, in its own way.
+        $this->addSql('DELETE FROM sheet_tally');
     }
 
     public function down(Schema $schema): void

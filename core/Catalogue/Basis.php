@@ -15,15 +15,10 @@ enum Basis: string
     case Memory = 'memory';
     case Shop = 'shop';
 
-    public const PRACTICE_RUNS = 10.0;
-
-    /**
-     * How many runs its word is worth: practice was tried by many, a maker's chart is where to start until the own bench
-     * says more (common practice; the numbers are our own choice).
-     */
-    public function worthRuns(): float
+    /** Practice was tried by many; a maker's chart is where to start until the own bench says more (common practice). */
+    public function isOnlyTheMakers(): bool
     {
-        return self::MakerGuidance === $this ? 5.0 : self::PRACTICE_RUNS;
+        return self::MakerGuidance === $this;
     }
 
     public function words(): Sentence

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Catalogue;
 
-use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Statistics\ClopperPearson;
 
 /** How practice rates one of the two questions on a pair. */
@@ -18,30 +17,20 @@ enum Grade: string
     /** So many own runs in its span confirm it. */
     public const CONFIRMED_BY = 5;
 
-    /** The grade as a belief; how much it is worth is a matter of who says so, {@see Basis::worthRuns}. */
-    public function prior(float $worthRuns = Basis::PRACTICE_RUNS): Beta
+    /** Of prints that go well by it: what practice says of one part and an hour or two. */
+    public function share(): float
     {
-        $share = match ($this) {
+        return match ($this) {
             self::Strong => 0.95,
             self::Fair => 0.7,
             self::Poor => 0.2,
             self::Never => 0.05,
         };
-
-        return new Beta($share * $worthRuns, (1 - $share) * $worthRuns);
     }
 
-    /** Of its mean. */
     public function logOdds(): float
     {
-        /** @var array<string, float> $known asked for every setup of the shop */
-        static $known = [];
-        if (!isset($known[$this->value])) {
-            $prior = $this->prior();
-            $known[$this->value] = log($prior->a / $prior->b);
-        }
-
-        return $known[$this->value];
+        return log($this->share() / (1 - $this->share()));
     }
 
     /** So many steps worse, and never worse than the worst. */

@@ -50,7 +50,7 @@ final readonly class Pairing
     /** The way of use that practice would take: the surest to hold and let go, bare where it is as sure; what bonds for good comes last. */
     public function best(): Treatment
     {
-        $worth = fn (Treatment $way): float => $this->bonds && !$way->barrier ? 0.0 : $way->hold->prior()->mean() * $way->release->prior()->mean();
+        $worth = fn (Treatment $way): float => $this->bonds && !$way->barrier ? 0.0 : $way->hold->share() * $way->release->share();
         $ways = array_values($this->treatments);
         // A stable sort: bare stands first in the list.
         usort($ways, static fn (Treatment $a, Treatment $b): int => round(1e9 * $worth($b)) <=> round(1e9 * $worth($a)));

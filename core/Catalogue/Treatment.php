@@ -30,4 +30,10 @@ final readonly class Treatment
         public ?ShopFact $shop = null,
     ) {
     }
+
+    /** What practice says of holding with the bed on, or off where it knows that. */
+    public function holdAt(bool $unheated): Grade
+    {
+        return $unheated ? $this->holdCold ?? $this->hold : $this->hold;
+    }
 }

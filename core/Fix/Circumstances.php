@@ -55,7 +55,7 @@ final readonly class Circumstances
         $bare = $this->pairing?->treatment(null);
         $coated = null === $this->side?->coatAgentKindId ? null : $this->pairing?->treatment($this->side->coatAgentKindId);
 
-        return null === $bare || null === $coated ? null : $bare->hold->prior()->mean() - $coated->hold->prior()->mean();
+        return null === $bare || null === $coated ? null : $bare->hold->share() - $coated->hold->share();
     }
 
     /** Whether an agent would hold better than bare on the pair; null: the pair is not known. */
@@ -64,9 +64,9 @@ final readonly class Circumstances
         if (null === $this->pairing) {
             return null;
         }
-        $bare = $this->pairing->treatment(null)?->hold->prior()->mean() ?? 0.0;
+        $bare = $this->pairing->treatment(null)?->hold->share() ?? 0.0;
         foreach ($this->pairing->treatments as $treatment) {
-            if (AgentRole::Grip === $treatment->role && $treatment->hold->prior()->mean() > $bare + 1e-9) {
+            if (AgentRole::Grip === $treatment->role && $treatment->hold->share() > $bare + 1e-9) {
                 return true;
             }
         }

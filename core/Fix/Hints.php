@@ -93,8 +93,8 @@ final class Hints
             $costs > 1e-9 => new Hint(3.5 * $costs, Sentence::of(
                 'fix.hint.coat_costs',
                 agent: $agent,
-                bare: Quantity::share($here->pairing?->treatment(null)?->hold->prior()->mean() ?? 0.0),
-                coated: Quantity::share(($here->pairing?->treatment(null)?->hold->prior()->mean() ?? 0.0) - $costs),
+                bare: Quantity::share($here->pairing?->treatment(null)?->hold->share() ?? 0.0),
+                coated: Quantity::share(($here->pairing?->treatment(null)?->hold->share() ?? 0.0) - $costs),
             )),
             default => Hint::ruledOut(),
         };

@@ -9,8 +9,6 @@ use Sitzplatz\Statistics\Internal\SpecialFunctions;
 /** A Beta distribution: what is believed about a rate, worth a + b runs. */
 final class Beta
 {
-    /** Of the sum in {@see exceeds}. */
-    private const STEPS = 120;
     /** Three or four are the rule. */
     private const HALLEYS = 8;
     /** On log-odds, and as a share. */
@@ -110,12 +108,6 @@ final class Beta
         return new self($mean * $worth, (1 - $mean) * $worth);
     }
 
-    /** The product of two independent rates, by its first two moments. */
-    public function times(self $other): self
-    {
-        return self::ofMoments($this->mean() * $other->mean(), $this->allOf(2) * $other->allOf(2));
-    }
-
     /**
      * Of the log-odds of the rate: ψ(a) − ψ(b) and ψ′(a) + ψ′(b) (the cumulants of the logarithm of a ratio of Gammas).
      *
@@ -127,59 +119,6 @@ final class Beta
             SpecialFunctions::digamma($this->a) - SpecialFunctions::digamma($this->b),
             SpecialFunctions::trigamma($this->a) + SpecialFunctions::trigamma($this->b),
         ];
-    }
-
-    /**
-     * The probability that this rate is above the other, both independent. By straight pieces over the log-odds of the
-     * rate, where both densities are smooth and fall off exponentially, at places that are close enough for the narrower and
-     * reach far enough for the wider.
-     *
-     * @param int $steps about each; 30 find it to 0.006 (the worst of 6 000 pairs drawn by chance)
-     */
-    public function exceeds(self $other, int $steps = self::STEPS): float
-    {
-        $places = [...$this->places($steps), ...$other->places($steps)];
-        sort($places);
-        [$a, $b, $c, $d] = [$this->a + $this->b, $this->b, $other->a + $other->b, $other->b];
-        // Densities over the log-odds t, up to a factor: log of x^a (1 − x)^b is −(a + b)·log(1 + e^−t) − b·t.
-        $log = static fn (float $worth, float $shape, float $t): float => -$worth * log1p(exp(-$t)) - $shape * $t;
-        $top = $log($a, $b, log($this->a / $b));
-        $otherTop = $log($c, $d, log($other->a / $d));
-        $above = $mine = $below = $lastF = $lastG = 0.0;
-        $last = $places[0];
-        foreach ($places as $t) {
-            $l = log1p(exp(-$t));
-            $f = exp(-$a * $l - $b * $t - $top);
-            $g = exp(-$c * $l - $d * $t - $otherTop);
-            $step = $t - $last;
-            $f1 = $f - $lastF;
-            $g1 = $g - $lastG;
-            // Both densities are straight between two places: the one times what of the other lies below it.
-            $above += $step * ($below * ($lastF + $f) / 2 + $step * ($lastF * ($lastG / 2 + $g1 / 6) + $f1 * ($lastG / 3 + $g1 / 8)));
-            $mine += $step * ($lastF + $f) / 2;
-            $below += $step * ($lastG + $g) / 2;
-            [$last, $lastF, $lastG] = [$t, $f, $g];
-        }
-
-        return $mine > 0 && $below > 0 ? $above / $mine / $below : 0.5;
-    }
-
-    /** @return list<float> where it has any weight, on log-odds */
-    private function places(int $steps): array
-    {
-        $mode = log($this->a / $this->b);
-        // Near its mode it falls as a normal one, further out as exp(−a·t) and exp(−b·t).
-        $narrow = 9 * sqrt(1 / $this->a + 1 / $this->b);
-        $from = max(-600.0, $mode - max($narrow, 30 / $this->a));
-        $to = min(600.0, $mode + max($narrow, 30 / $this->b));
-        $places = [];
-        for ($i = 0; $i <= $steps; ++$i) {
-            // Closer about the mode, where both sides meet.
-            $share = 2 * $i / $steps - 1;
-            $places[] = $mode + ($share < 0 ? $mode - $from : $to - $mode) * $share * abs($share);
-        }
-
-        return $places;
     }
 
     /**

@@ -9,6 +9,9 @@ final readonly class LogisticNormal
 {
     /** For 5 % on either side. */
     private const Z95 = 1.6448536269514722;
+    /** Standard deviations; sums of a smooth function under a normal density are good to ten digits with such steps. */
+    private const REACH = 6.0;
+    private const STEP = 0.375;
 
     public function __construct(
         /** Of the log-odds. */
@@ -30,6 +33,40 @@ final readonly class LogisticNormal
         $half = self::Z95 * sqrt($this->variance);
 
         return new Interval(self::logistic($this->mean - $half), self::logistic($this->mean + $half));
+    }
+
+    /** The middle: half of what is believed lies above. */
+    public function median(): float
+    {
+        return self::logistic($this->mean);
+    }
+
+    /** As what is believed of a rate usually is written: with the same mean and spread of the share (moments by summing over the log-odds). */
+    public function asBeta(): Beta
+    {
+        return Beta::ofMoments(self::allOf([[$this, 1]]), self::allOf([[$this, 2]]));
+    }
+
+    /**
+     * The chance that all succeed which hang together entirely: so many of each, where the one is as far off as the other. By straight pieces over
+     * what they share.
+     *
+     * @param list<array{self, int}> $each
+     */
+    public static function allOf(array $each): float
+    {
+        $sum = $weights = 0.0;
+        for ($z = -self::REACH; $z <= self::REACH; $z += self::STEP) {
+            $product = 1.0;
+            foreach ($each as [$of, $times]) {
+                $product *= self::logistic($of->mean + $z * sqrt($of->variance)) ** $times;
+            }
+            $weight = exp(-$z ** 2 / 2);
+            $sum += $weight * $product;
+            $weights += $weight;
+        }
+
+        return $sum / $weights;
     }
 
     private static function logistic(float $at): float

@@ -76,10 +76,14 @@ final readonly class NormalLogit
         return [$mean, $this->curvature->inverseForm($x)];
     }
 
-    /** @return list<float> of each coefficient */
-    public function variances(): array
+    /**
+     * Variances, and covariances of those that ever met in a row, or with what these met.
+     *
+     * @return list<array<int, float>> of each coefficient: with itself, and with those behind it
+     */
+    public function covariances(): array
     {
-        return $this->curvature->inverseDiagonal();
+        return $this->curvature->inverse();
     }
 
     /** log of how likely the answers are under these priors, whatever the coefficients (Laplace's approximation). */

@@ -20,10 +20,15 @@ use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Evidence\Learned\Answered;
+use Sitzplatz\Evidence\Learned\Knowledge;
+use Sitzplatz\Evidence\Learned\Levels;
 use Sitzplatz\Evidence\Learned\LogCsv;
 use Sitzplatz\Evidence\Learned\LogLine;
+use Sitzplatz\Evidence\Learned\Posterior;
 use Sitzplatz\Evidence\Learned\Shop;
+use Sitzplatz\Evidence\Learned\Situation;
 use Sitzplatz\Evidence\Learned\Spreads;
+use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Judge\ComparisonJudgement;
 use Sitzplatz\Judge\FurtherFigures;
@@ -48,6 +53,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('sitzplatz:bench', 'Measures what the design promises')]
 final class BenchCommand extends Command
 {
+    private ?Knowledge $learned = null;
+
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly ApiLoad $api,
@@ -181,8 +188,7 @@ final class BenchCommand extends Command
         $layer = fn (string $of, float $mm, float $contact = 0.0): Layer => new Layer($this->catalogue->layer($of), $mm, $contact);
         $surfaces = array_keys($this->catalogue->surfaces);
         $agents = array_keys($this->catalogue->agents);
-        $sides = [];
-        $runs = [];
+        $sides = $runs = $answers = [];
         for ($i = 0; $i < 300; ++$i) {
             $surface = $surfaces[$i % \count($surfaces)];
             $layers = array_map(
@@ -191,18 +197,40 @@ final class BenchCommand extends Command
                 array_keys($this->catalogue->surface($surface)->plate),
             );
             $measured = 0 === $i % 10 ? new MeasuredSurface(80, 72 + $i / 100, 20, '') : null;
-            $sides[] = new SideFacts("s$i", "p$i", "P$i front", $surface, 250, 210, HoldDown::Magnet, layers: $layers, costPerPrint: 0.05, measured: $measured);
-            $runs[] = new OwnRuns("s$i", $surface, null, 'lot', new RunConditions(60), 8, 7, 4, 4);
+            $sides[] = new SideFacts(
+                "s$i",
+                "p$i",
+                "P$i front",
+                $surface,
+                250,
+                210,
+                HoldDown::Magnet,
+                layers: $layers,
+                costPerPrint: 0.05,
+                measured: $measured,
+                sheetId: "f$i",
+            );
+            $runs[] = new OwnRuns("s$i", $surface, null, new RunConditions(60, 'printer'), 8, 7, 4, 4);
+            $levels = Levels::ofJob('petg', 'printer', '', 'l'.$i % 40, Levels::USE) + Levels::ofSurface($surface) + Levels::ofSide('petg', "s$i", "f$i");
+            foreach (range(1, 8) as $n) {
+                $treated = Levels::ofTreatment('petg', $surface, 0 === $n % 2 ? $agents[$n % \count($agents)] : null, false);
+                $answers[] = new Answered(new Situation(2.0, Situation::size($n, 30.0 * $n), $levels + $treated), 1 !== $n);
+            }
         }
         $twenty = array_map(static fn (int $i): AgentFacts => new AgentFacts($agents[$i % \count($agents)], 'Agent '.$i, 0.1), range(0, 19));
         $printer = new PrinterFacts('printer', 'Bench', true, 250, 210, 120, 300, true, 120, heaterW: 300, bed: [$layer('aluminium', 3)]);
+
+        $known = static fn (Success $of): Posterior => Posterior::kept(
+            Shop::learn($answers, Spreads::usual($of))->known(static fn (): bool => true)->packed(),
+        );
+        $this->learned ??= new Knowledge($known(Success::Held), $known(Success::Released));
 
         return Ranking::of(
             $this->catalogue,
             new JobRequest($this->catalogue->material('petg'), $printer, 20, part: new PartFacts(752, 210, 100, 8, 15, 2, 2)),
             $sides,
             $twenty,
-            new Experience($runs),
+            new Experience($runs, [], $this->learned),
             Choosing::SHOWN,
         );
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Choose\RecordKeeper;
 use App\Keep\DriftWatch;
 use App\Test\RunTally;
 use Doctrine\DBAL\Connection;
@@ -26,7 +25,6 @@ final class LoadVolumeCommand extends Command
         private readonly RunTally $tally,
         private readonly Catalogue $catalogue,
         private readonly ClockInterface $clock,
-        private readonly RecordKeeper $record,
         private readonly DriftWatch $drift,
         private readonly EntityManagerInterface $entities,
         private readonly bool $demo,
@@ -65,7 +63,6 @@ final class LoadVolumeCommand extends Command
             $number('seed'),
             $this->clock->now(),
         ))->load($number('runs'));
-        $this->record->rebuild();
         $this->drift->rebuild($this->entities);
         foreach ($loaded as $table => $rows) {
             $output->writeln(\sprintf('%-12s %9s', $table, number_format($rows, 0, '.', ' ')));

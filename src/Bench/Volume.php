@@ -233,7 +233,7 @@ final class Volume
             ...$this->held,
             'comparison_id' => $comparison, 'side_id' => $side['id'], 'fitting_id' => $fitting, 'agent_id' => '' === $way ? null : $agents[$way],
         ]);
-        $good = $pairing?->treatment('' === $way ? null : $way)?->hold->prior()->mean() ?? 0.8;
+        $good = $pairing?->treatment('' === $way ? null : $way)?->hold->share() ?? 0.8;
         $ids = [];
         for ($r = 0; $r < $runs; ++$r) {
             $ids[] = $this->run($comparison, $setup, $fitting, $position * $runs + $r, $startMs + (int) (($position * $runs + $r) * 5_400_000), $good);
@@ -395,7 +395,7 @@ final class Volume
                 'fitting_id' => $side['fittings'][max(0, \count($sheets) - 1)]['id'],
                 'printer_id' => $side['printer']['id'], 'side_id' => $side['id'],
                 'has_enclosure' => 0, 'chamber_c' => $side['printer']['chamber'] ? 55 : null, 'spot' => null,
-                'assumed' => 0, 'warm_wh' => 40, 'draws_w' => 60, 'energy_wh' => $open ? null : 270, 'uncorrected_chance' => $said, 'record_class' => $i % 3,
+                'assumed' => 0, 'warm_wh' => 40, 'draws_w' => 60, 'energy_wh' => $open ? null : 270,
             ]);
         }
         $this->flush('job');

@@ -12,7 +12,8 @@ use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\Input;
 use Sitzplatz\Choose\Detail\NextRungs;
 use Sitzplatz\Choose\Detail\Reckoning;
-use Sitzplatz\Choose\Expectation\Evidence;
+use Sitzplatz\Choose\Detail\Why;
+use Sitzplatz\Choose\Detail\WhyBar;
 use Sitzplatz\Choose\Expectation\Expectation;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
@@ -35,7 +36,9 @@ final readonly class CandidateData
     /** What a setup is asked for by; where any printer will do, the printer is part of it. */
     public static function key(Proposal $proposal, bool $anyPrinter): string
     {
-        return $proposal->side->id.'/'.($proposal->agent->id ?? self::BARE).($proposal->off ? '/off' : '').($anyPrinter ? '@'.$proposal->job->printer->id : '');
+        $way = $proposal->off ? '/off' : ($proposal->often ? '/often' : '');
+
+        return $proposal->side->id.'/'.($proposal->agent->id ?? self::BARE).$way.($anyPrinter ? '@'.$proposal->job->printer->id : '');
     }
 
     /** @return array{chance: float, hold90: array{float, float}, release90: array{float, float}} */
@@ -43,8 +46,8 @@ final readonly class CandidateData
     {
         return [
             'chance' => $candidate->chance,
-            'hold90' => $candidate->hold->plateInterval()->toArray(),
-            'release90' => $candidate->release->plateInterval()->toArray(),
+            'hold90' => $candidate->hold->interval()->toArray(),
+            'release90' => $candidate->release->interval()->toArray(),
         ];
     }
 
@@ -98,6 +101,8 @@ final readonly class CandidateData
             'hold' => self::expectation($candidate->hold),
             'release' => self::expectation($candidate->release),
             'chance' => $candidate->chance,
+            'chance90' => $candidate->success()->interval()->toArray(),
+            'leads' => $ranking->leadsBy($candidate),
             'finish' => $proposal->surface->finish,
             'foothold' => $proposal->foothold()->words(),
             'turnaroundMinutes' => $heat?->turnaroundMinutes(),
@@ -113,7 +118,7 @@ final readonly class CandidateData
         $proposal = $candidate->proposal;
         // Only the sum on warp asks for it, and that wants a part.
         $own = null === $proposal->job->part ? null : $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
-        $sums = CandidateSums::of($candidate, $ranking->heat, $own);
+        $sums = CandidateSums::of($candidate, $ranking->heat, $own, $question->experience);
         $batches = Batches::of($candidate, $ranking->heat, $question->experience);
 
         return [
@@ -155,6 +160,7 @@ final readonly class CandidateData
                 'never' => $sums->release->never,
                 'doneHot' => $sums->release->doneHot ?? '',
             ],
+            'why' => ['hold' => self::why($sums->whyHold), 'release' => self::why($sums->whyRelease)],
             'reckonings' => array_map(static fn (Reckoning $r): array => [
                 'id' => $r->id,
                 'title' => $r->title,
@@ -177,16 +183,22 @@ final readonly class CandidateData
         return null === $displayC ? null : Dial::at($displayC, $proposal->job->printer, $proposal->side, $proposal->job->airC())->toArray();
     }
 
-    /**
-     * Most candidates share the belief of their grade: each is reckoned once.
-     *
-     * @return array{float, float}
-     */
-    private static function interval(Expectation $expectation): array
+    /** @return array<string, mixed> */
+    private static function why(Why $why): array
     {
-        static $known = [];
-
-        return $known[$expectation->belief->a.'/'.$expectation->belief->b] ??= $expectation->interval()->toArray();
+        return [
+            'chance' => $why->chance,
+            'range90' => $why->interval->toArray(),
+            'bars' => array_map(static fn (WhyBar $bar): array => [
+                'id' => $bar->id,
+                'name' => $bar->name,
+                'says' => $bar->says,
+                'basis' => $bar->basis,
+                'from' => $bar->from,
+                'to' => $bar->to,
+                'range90' => [$bar->low, $bar->high],
+            ], $why->bars),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -194,22 +206,11 @@ final readonly class CandidateData
     {
         return [
             'grade' => $expectation->grade->value,
-            'prior' => $expectation->prior->mean(),
-            'mean' => $expectation->belief->mean(),
-            'interval90' => self::interval($expectation),
-            'plate90' => $expectation->plateInterval()->toArray(),
-            'ownSuccesses' => $expectation->own()['successes'],
-            'ownRuns' => $expectation->own()['runs'],
-            'ownWorth' => $expectation->ownWorth(),
-            'evidence' => array_map(
-                static fn (Evidence $e): array => [
-                    'likeness' => $e->words(),
-                    'successes' => $e->successes,
-                    'runs' => $e->runs,
-                    'worth' => $e->worth(),
-                ],
-                $expectation->evidence,
-            ),
+            'practice' => $expectation->grade->share(),
+            'chance' => $expectation->chance,
+            'range90' => $expectation->interval()->toArray(),
+            'well' => $expectation->well,
+            'runs' => $expectation->runs,
         ];
     }
 

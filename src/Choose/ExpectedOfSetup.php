@@ -37,6 +37,7 @@ final readonly class ExpectedOfSetup implements Expected
             bedC: $setup->bedFirstC,
             nozzleC: $setup->nozzleFirstC,
             gapMm: $setup->gapMm,
+            isTest: true,
         );
         $ranking = Ranking::of(
             $catalogue,
@@ -51,7 +52,7 @@ final readonly class ExpectedOfSetup implements Expected
                 ? (null === $setup->bedFirstC) === (null === $candidate->target->at)
                 : Experience::sameExposure($setup->exposureS, $candidate->target->at);
             if ($asSet && $candidate->treatment->agentId === $setup->agent?->kindId) {
-                return ['hold' => $candidate->hold->belief->mean(), 'release' => $candidate->release->belief->mean()];
+                return ['hold' => $candidate->hold->chance, 'release' => $candidate->release->chance, 'measures' => $candidate->moved->measures()];
             }
         }
 

@@ -84,8 +84,7 @@ final readonly class JobBeginController
         $job->parts = $asked->partCount;
         $job->plannedMinutes = $asked->minutes;
         $job->saidChance = $candidate->chance;
-        $job->uncorrectedChance = $candidate->uncorrected;
-        $job->recordClass = $candidate->recordClass();
+        $job->measures = $candidate->moved->measures();
         $job->practiceChance = $candidate->practiceChance();
         $job->basis = $candidate->basis();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Choose;
 
 use App\Evidence\EvidenceRepository;
+use App\Evidence\LearnedShop;
 use App\Evidence\PrinterChanges;
 use App\Platform\Database\StoredId;
 use App\Shelf\Number;
@@ -27,14 +28,14 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class OwnRunsRepository
 {
-    public function __construct(private Connection $database, private PrinterChanges $changes, private RecordKeeper $record)
+    public function __construct(private Connection $database, private PrinterChanges $changes, private LearnedShop $learned)
     {
     }
 
     /** @param list<ProvenSeat> $proven */
     public function experience(string $materialId, array $proven = []): Experience
     {
-        return new Experience($this->counted($materialId), $proven, $this->record->record());
+        return new Experience($this->counted($materialId), $proven, $this->learned->known($materialId), $this->changes->epochs());
     }
 
     /**
@@ -79,71 +80,40 @@ final readonly class OwnRunsRepository
     private function counted(string $materialId): array
     {
         $utc = new \DateTimeZone('UTC');
-        $runs = $questions = $each = $ids = $alike = [];
+        $runs = $faulty = $alike = [];
         foreach ($this->database->iterateNumeric(
             'SELECT ps.id, ps.plate_id, f.surface_id, t.made FROM sheet_tally t JOIN plate_side ps ON ps.fitting_id = t.fitting_id
                 JOIN fitting f ON f.id = t.fitting_id WHERE t.material_id = ?',
             [$materialId],
         ) as [$side, $plate, $surface, $made]) {
             [$sideId, $plateId, $surfaceId] = [StoredId::text($side), StoredId::text($plate), (string) $surface];
-            /** @var list<array{string, string, string, string, ?float, int, ?string, string}> $groups */
+            /** @var list<array{string, string, string, ?float, int, ?string, string}> $groups */
             $groups = json_decode((string) $made, true, 4, \JSON_THROW_ON_ERROR);
-            foreach ($groups as [$agent, $lot, $conditions, $outcomes, $minutes, $parts, $epoch, $lastAt]) {
+            foreach ($groups as [$agent, $conditions, $outcomes, $minutes, $parts, $epoch, $lastAt]) {
                 $under = $alike[$conditions] ??= self::under($conditions);
-                $printerId = (string) $under->printerId;
                 // Between two changes all runs are in the same question.
-                $each[$printerId] ??= EvidenceSince::dependsOnThePlate($this->changes->of($printerId));
-                $between = $printerId.($each[$printerId] ? $plateId : '').$epoch;
-                if (!\array_key_exists($between, $questions)) {
-                    $questions[$between] = EvidenceSince::question(
-                        $this->changes->of($printerId),
-                        $plateId,
-                        EvidenceRepository::seconds(new \DateTimeImmutable($lastAt, $utc)),
-                    );
-                }
-                if (Question::Faulty === $questions[$between]) {
+                if ($faulty[$under->printerId.$epoch] ??= Question::Faulty === EvidenceSince::question(
+                    $this->changes->of($under->printerId),
+                    $plateId,
+                    EvidenceRepository::seconds(new \DateTimeImmutable($lastAt, $utc)),
+                )) {
                     continue;
                 }
                 [$all, $held, $released, $clean] = OwnRuns::tallied($outcomes);
-                $runs[] = new OwnRuns(
-                    $sideId,
-                    $surfaceId,
-                    '' === $agent ? null : $agent,
-                    '' === $lot ? '' : $ids[$lot] ??= StoredId::text((string) hex2bin($lot)),
-                    $under,
-                    $all,
-                    $held,
-                    $released,
-                    $clean,
-                    $minutes,
-                    $parts,
-                    Question::Changed === $questions[$between],
-                );
+                $runs[] = new OwnRuns($sideId, $surfaceId, '' === $agent ? null : $agent, $under, $all, $held, $released, $clean, $minutes, $parts);
             }
         }
 
         return $runs;
     }
 
-    /** Of a list such as "018F…|use|55|55||1||215|0.1|20|0"; what is not known is empty. */
+    /** Of a list such as "018F…|use|55||1"; what is not known is empty. */
     private static function under(string $list): RunConditions
     {
-        [$printer, $source, $bed, $bedOther, $exposure, $enclosed, $chamber, $nozzle, $gap, $room, $ownBrim] = explode('|', $list);
+        [$printer, $source, $bed, $exposure, $ownBrim] = explode('|', $list);
         $figure = static fn (string $text): ?float => '' === $text ? null : (float) $text;
 
-        return new RunConditions(
-            $figure($bed),
-            $figure($bedOther),
-            StoredId::text((string) hex2bin($printer)),
-            '1' === $enclosed,
-            $figure($chamber),
-            $figure($nozzle),
-            $figure($gap),
-            $figure($room),
-            $figure($exposure),
-            '1' === $ownBrim,
-            'use' === $source,
-        );
+        return new RunConditions($figure($bed), StoredId::text((string) hex2bin($printer)), $figure($exposure), '1' === $ownBrim, 'use' === $source);
     }
 
     /** Of the last run of a material that held on a side of a printer; null: none did. */

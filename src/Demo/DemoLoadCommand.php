@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Account\User;
+use App\Evidence\LearnedShop;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -23,6 +24,7 @@ final class DemoLoadCommand extends Command
         private readonly DemoShop $shop,
         private readonly DemoTests $tests,
         private readonly DemoYear $year,
+        private readonly LearnedShop $learned,
         private readonly ClockInterface $clock,
         private readonly string $projectDir,
     ) {
@@ -52,7 +54,9 @@ final class DemoLoadCommand extends Command
             $now = $this->clock->now()->setTimezone(new \DateTimeZone('UTC'));
             $this->shop->load($shop, $now);
             $this->tests->load($tests, $this->shop, $now);
-            if (!$input->getOption('without-year')) {
+            if ($input->getOption('without-year')) {
+                $this->learned->learn();
+            } else {
                 /** @var array<string, mixed> $year */
                 $year = Yaml::parseFile($this->projectDir.'/demo/year.yaml');
                 $this->year->load($year, $this->shop, $now);

@@ -47,6 +47,20 @@ final class DemoShop
     {
     }
 
+    /** Where it was loaded before. */
+    public function found(): void
+    {
+        foreach ($this->entities->getRepository(Printer::class)->findAll() as $printer) {
+            $this->printers[$printer->name] = $printer;
+        }
+        foreach ($this->entities->getRepository(PlateSide::class)->findAll() as $side) {
+            $this->sides[$side->label()] = $side;
+        }
+        foreach ($this->entities->getRepository(AgentStock::class)->findAll() as $agent) {
+            $this->agents[$agent->name] = $agent;
+        }
+    }
+
     /** @param array<string, mixed> $data */
     public function load(array $data, \DateTimeImmutable $now): void
     {

@@ -8,15 +8,14 @@ use App\Catalogue\ShopCatalogue;
 use App\Platform\Database\StoredId;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Catalogue\Catalogue;
-use Sitzplatz\Catalogue\Grade;
-use Sitzplatz\Choose\Expectation\RunCount;
-use Sitzplatz\Evidence\Change;
+use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Learned\Answered;
-use Sitzplatz\Evidence\Learned\EffectKind;
+use Sitzplatz\Evidence\Learned\Levels;
 use Sitzplatz\Evidence\Learned\LogLine;
 use Sitzplatz\Evidence\Learned\Situation;
 use Sitzplatz\Evidence\Learned\Success;
+use Sitzplatz\Evidence\Question;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Outcome;
 use Sitzplatz\Test\RunOutcome;
@@ -27,10 +26,9 @@ final class AnsweredPrints
 {
     /** Of what was printed before, little is there any more. */
     public const MOST = 20_000;
-    private const USUAL_MINUTES = 60.0;
 
-    /** @var array<string, array{float, float, float}> grades by pair, on log-odds: holding, holding cold, coming off */
-    private array $grades = [];
+    /** @var array<string, Treatment|null> by pair */
+    private array $treatments = [];
 
     public function __construct(private readonly Connection $database, private readonly ShopCatalogue $shop, private readonly PrinterChanges $changes)
     {
@@ -50,23 +48,18 @@ final class AnsweredPrints
     /** @return array<value-of<Success>, list<Answered>> */
     public function all(): array
     {
-        $this->grades = [];
+        $this->treatments = [];
         $catalogue = $this->shop->get();
         $answers = [Success::Held->value => [], Success::Released->value => []];
-        $tell = function (array $row, RunOutcome $hold, RunOutcome $release, int $times) use ($catalogue, &$answers): void {
-            foreach ([[Success::Held, $hold], [Success::Released, RunOutcome::Passed === $hold ? $release : RunOutcome::Unsaid]] as [$of, $outcome]) {
-                if (RunOutcome::Passed === $outcome || RunOutcome::Failed === $outcome) {
-                    $told = new Answered($this->situation($row, $of, $catalogue), RunOutcome::Passed === $outcome);
-                    array_push($answers[$of->value], ...array_fill(0, $times, $told));
+        foreach ([$this->prints(), $this->runs()] as $rows) {
+            foreach ($rows as $row) {
+                $hold = RunOutcomes::held(isset($row['outcome']) ? Outcome::from((string) $row['outcome'])->held() : self::bool($row['held'] ?? null));
+                $release = RunOutcome::Passed === $hold ? $this->release($row) : RunOutcome::Unsaid;
+                foreach ([[Success::Held, $hold], [Success::Released, $release]] as [$of, $outcome]) {
+                    if ((RunOutcome::Passed === $outcome || RunOutcome::Failed === $outcome) && !$this->faulty($row)) {
+                        $answers[$of->value][] = new Answered($this->situation($row, $of, $catalogue), RunOutcome::Passed === $outcome);
+                    }
                 }
-            }
-        };
-        foreach ($this->prints() as $row) {
-            $tell($row, RunOutcomes::held(Outcome::from((string) $row['outcome'])->held()), $this->release($row), 1);
-        }
-        foreach ($this->runs() as $row) {
-            foreach (RunCount::listed((string) $row['outcomes']) as $count) {
-                $tell($row, $count->hold(), $count->release(), $count->times);
             }
         }
 
@@ -80,7 +73,7 @@ final class AnsweredPrints
      */
     public function told(): array
     {
-        $this->grades = [];
+        $this->treatments = [];
         $catalogue = $this->shop->get();
         $told = [];
         foreach ($this->prints() as $row) {
@@ -107,79 +100,91 @@ final class AnsweredPrints
     private function prints(): iterable
     {
         return $this->database->iterateAssociative(
-            "SELECT j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id, j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.exposure_s,
-                    j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.answered_at AS at, 'use' AS source, j.id, j.created_at, j.said_chance, j.came_true
+            "SELECT j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id, ps.plate_id, j.fitting_id, j.lot_id, j.printer_id,
+                    j.bed_first_c IS NULL AND j.exposure_s IS NULL AS unheated, j.outcome, j.effort, j.damaged,
+                    j.planned_minutes AS planned, j.parts, j.measures,
+                    j.answered_at AS at, 'use' AS purpose, j.id, j.created_at, j.said_chance, j.came_true
              FROM (SELECT * FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT ".self::MOST.') j
-             JOIN fitting f ON f.id = j.fitting_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
+             JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
         );
     }
 
-    /** @return iterable<array<string, mixed>> groups that are alike; void ones say nothing */
+    /** @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have */
     private function runs(): iterable
     {
         return $this->database->iterateAssociative(
-            "SELECT material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, exposure_s, outcomes, minutes, parts,
-                    last_at AS at, source
-             FROM run_tally WHERE source = 'test' AND void = 0 AND own_brim = 0 ORDER BY last_at DESC LIMIT ".self::MOST,
+            "SELECT s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, ps.plate_id, s.fitting_id, s.lot_id, c.printer_id,
+                    s.bed_first_c IS NULL AND s.exposure_s IS NULL AS unheated, r.held, r.effort, r.damage AS damaged,
+                    JSON_VALUE(c.durations, '$.printMinutes') AS planned,
+                    (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts, s.measures, r.finished_at AS at, 'test' AS purpose
+             FROM (SELECT * FROM run WHERE status = 'done' ORDER BY finished_at DESC LIMIT ".self::MOST.") r
+             JOIN setup s ON s.id = r.setup_id AND s.taken_hot = 0 JOIN comparison c ON c.id = s.comparison_id
+             JOIN fitting f ON f.id = s.fitting_id JOIN plate_side ps ON ps.id = s.side_id LEFT JOIN agent_stock a ON a.id = s.agent_id
+             WHERE s.brim = JSON_VALUE(c.constants, '$.brim')",
         );
     }
 
     /** @param array<string, mixed> $row */
     private function situation(array $row, Success $of, Catalogue $catalogue): Situation
     {
-        [$material, $surface, $agent] = [(string) $row['material_id'], (string) $row['surface_id'], (string) $row['agent_kind_id']];
+        [$material, $surface] = [(string) $row['material_id'], (string) $row['surface_id']];
+        $agent = null === $row['agent_kind_id'] ? null : (string) $row['agent_kind_id'];
+        $key = "$material/$surface/$agent";
+        if (!\array_key_exists($key, $this->treatments)) {
+            $this->treatments[$key] = $catalogue->pairing($material, $surface)?->treatment($agent);
+        }
+        $treatment = $this->treatments[$key];
         $printer = StoredId::text($row['printer_id']);
-        $side = StoredId::text($row['side_id']);
-        [$hold, $cold, $release] = $this->grades["$material/$surface/$agent"] ??= self::grades($catalogue, $material, $surface, '' === $agent ? null : $agent);
-        $since = EvidenceSince::lastBefore($this->changes->of($printer), self::seconds((string) $row['at']));
-        $unheated = null === $row['bed_first_c'] && null === $row['exposure_s'];
+        /** @var array<string, float|int> $said */
+        $said = null === $row['measures'] ? [] : json_decode((string) $row['measures'], true, 3, \JSON_THROW_ON_ERROR);
 
-        return Situation::of(
-            Success::Released === $of ? $release : ($unheated ? $cold : $hold),
-            [],
+        return Situation::ofMade(
+            $of,
+            match (true) {
+                null === $treatment => null,
+                Success::Released === $of => $treatment->release,
+                default => $treatment->holdAt((bool) $row['unheated']),
+            },
+            array_map(floatval(...), $said),
             max(1, (int) $row['parts']),
-            null === $row['minutes'] ? self::USUAL_MINUTES : (float) $row['minutes'],
-            $material,
-            array_filter([
-                EffectKind::Pair->value => "$surface\0$agent",
-                EffectKind::Surface->value => $surface,
-                EffectKind::Agent->value => $agent,
-                EffectKind::Side->value => $side,
-                EffectKind::Sheet->value => StoredId::text($row['fitting_id']),
-                EffectKind::Printer->value => $printer,
-                EffectKind::Epoch->value => $printer."\0".self::epoch($since),
-                EffectKind::Lot->value => null === $row['lot_id'] ? '' : StoredId::text($row['lot_id']),
-                EffectKind::Purpose->value => (string) $row['source'],
-            ], static fn (string $level): bool => '' !== $level),
+            null === $row['planned'] ? null : (float) $row['planned'],
+            Levels::ofJob(
+                $material,
+                $printer,
+                $this->changes->epoch($printer, self::seconds((string) $row['at'])),
+                null === $row['lot_id'] ? null : StoredId::text($row['lot_id']),
+                (string) $row['purpose'],
+            )
+                + Levels::ofSurface($surface)
+                + Levels::ofSide($material, StoredId::text($row['side_id']), StoredId::text($row['fitting_id']))
+                + Levels::ofTreatment($material, $surface, $agent, true === $treatment?->basis->isOnlyTheMakers()),
         );
     }
 
-    /** @param array<string, mixed> $row of a print for use */
+    /** @param array<string, mixed> $row of what was printed while something was wrong with the machine */
+    private function faulty(array $row): bool
+    {
+        $changes = $this->changes->of(StoredId::text($row['printer_id']));
+
+        return Question::Faulty === EvidenceSince::question($changes, StoredId::text($row['plate_id']), self::seconds((string) $row['at']));
+    }
+
+    /** @param array<string, mixed> $row */
     private function release(array $row): RunOutcome
     {
         return RunOutcomes::cameOff(
             null === $row['effort'] ? null : Effort::from((int) $row['effort']),
-            null === $row['damaged'] ? null : (bool) $row['damaged'],
+            self::bool($row['damaged']),
         );
+    }
+
+    private static function bool(mixed $stored): ?bool
+    {
+        return null === $stored ? null : (bool) $stored;
     }
 
     private static function seconds(string $at): float
     {
         return EvidenceRepository::seconds(new \DateTimeImmutable($at, new \DateTimeZone('UTC')));
-    }
-
-    /** What the time of a printer since a change is called. */
-    public static function epoch(?Change $since): string
-    {
-        return null === $since ? '' : \sprintf('%.0f', $since->at);
-    }
-
-    /** @return array{float, float, float} what practice does not know is taken as fair */
-    private static function grades(Catalogue $catalogue, string $material, string $surface, ?string $agent): array
-    {
-        $treatment = $catalogue->pairing($material, $surface)?->treatment($agent);
-        $hold = $treatment->hold ?? Grade::Fair;
-
-        return [$hold->logOdds(), ($treatment->holdCold ?? $hold)->logOdds(), ($treatment->release ?? Grade::Fair)->logOdds()];
     }
 }

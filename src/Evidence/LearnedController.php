@@ -79,7 +79,7 @@ final readonly class LearnedController
     private function what(EffectKind $kind, array $names, Catalogue $catalogue): ?Phrase
     {
         return match ($kind) {
-            EffectKind::Pair => '' === ($names[2] ?? '') ? Sentence::of(
+            EffectKind::Pair, EffectKind::Chart => '' === ($names[2] ?? '') ? Sentence::of(
                 'pair.bare',
                 material: self::name($catalogue->materials, $names[0]),
                 surface: self::name($catalogue->surfaces, $names[1] ?? ''),
@@ -134,7 +134,7 @@ final readonly class LearnedController
     {
         $last = EvidenceSince::lastBefore($this->changes->of($printer), \INF);
 
-        return null === $last || AnsweredPrints::epoch($last) !== $since ? null : $this->found(
+        return null === $last || $this->changes->epoch($printer) !== $since ? null : $this->found(
             'SELECT name FROM printer WHERE id = ? AND retired = 0',
             $printer,
             static fn (array $row): Phrase => Sentence::of('learned.epoch', printer: (string) $row['name'], day: new Day($last->day)),

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace App\Evidence;
 
+use App\Platform\Database\StoredId;
 use App\Platform\Database\UtcType;
 use Doctrine\DBAL\Connection;
 use Psr\Clock\ClockInterface;
+use Sitzplatz\Evidence\Learned\Answered;
+use Sitzplatz\Evidence\Learned\EffectKind;
+use Sitzplatz\Evidence\Learned\Knowledge;
 use Sitzplatz\Evidence\Learned\Learner;
 use Sitzplatz\Evidence\Learned\Lesson;
+use Sitzplatz\Evidence\Learned\Posterior;
 use Sitzplatz\Evidence\Learned\Retrospect;
+use Sitzplatz\Evidence\Learned\Shop;
 use Sitzplatz\Evidence\Learned\Spreads;
 use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Statistics\Forecast;
@@ -30,6 +36,7 @@ final class LearnedShop
     public function __construct(
         private readonly Connection $database,
         private readonly AnsweredPrints $prints,
+        private readonly PrinterChanges $changes,
         private readonly ClockInterface $clock,
     ) {
     }
@@ -49,6 +56,7 @@ final class LearnedShop
         if (null === $last) {
             return;
         }
+        $asked = $this->asked();
         foreach ($this->prints->all() as $name => $answers) {
             $of = Success::from($name);
             $learner = $this->learners[$name] ??= new Learner(Spreads::usual($of));
@@ -65,7 +73,71 @@ final class LearnedShop
                     'surely' => $lesson->surely,
                 ], Lesson::of($learner->shop(), $answers)), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION)],
             );
+            $this->keep($of, $learner->shop(), $answers, $asked);
         }
+    }
+
+    /** What Choose asks of one material; before anything was learned what practice says. */
+    public function known(string $material): Knowledge
+    {
+        $kept = [];
+        foreach ($this->database->iterateNumeric(
+            // What is of no material is the same for all that were never printed.
+            "SELECT success, known FROM learned_material WHERE material_id IN (?, '') ORDER BY material_id",
+            [$material],
+        ) as [$success, $known]) {
+            $kept[(string) $success] = (string) $known;
+        }
+        $of = static fn (Success $success): Posterior => isset($kept[$success->value])
+            ? Posterior::kept($kept[$success->value])
+            : Posterior::unlearned(Spreads::usual($success));
+
+        return new Knowledge($of(Success::Held), $of(Success::Released));
+    }
+
+    /**
+     * @param list<Answered>                     $answers
+     * @param array<string, array<string, true>> $asked
+     */
+    private function keep(Success $of, Shop $shop, array $answers, array $asked): void
+    {
+        $materials = ['' => true];
+        foreach ($answers as $answer) {
+            $materials[$answer->situation->material()] = true;
+        }
+        $this->database->transactional(function () use ($of, $shop, $materials, $asked): void {
+            $this->database->executeStatement('DELETE FROM learned_material WHERE success = ?', [$of->value]);
+            foreach (array_keys($materials) as $material) {
+                $known = $shop->known(static function (string $kind, string $level) use ($material, $asked): bool {
+                    $name = EffectKind::from($kind)->nameIn($level, (string) $material);
+
+                    return null !== $name && (!isset($asked[$kind]) || isset($asked[$kind][$name]));
+                });
+                $this->database->executeStatement(
+                    'INSERT INTO learned_material (success, material_id, known) VALUES (?, ?, ?)',
+                    [$of->value, (string) $material, $known->packed()],
+                );
+            }
+        });
+    }
+
+    /** @return array<string, array<string, true>> what is still there, by kind; of other kinds all of it is */
+    private function asked(): array
+    {
+        $of = fn (string $sql): array => array_fill_keys(array_map(StoredId::text(...), $this->database->fetchFirstColumn($sql)), true);
+        $epochs = $this->changes->epochs();
+        $printers = $of('SELECT id FROM printer WHERE retired = 0');
+
+        return [
+            EffectKind::Side->value => $of('SELECT ps.id FROM plate_side ps JOIN plate p ON p.id = ps.plate_id WHERE p.retired = 0'),
+            EffectKind::Sheet->value => $of('SELECT ps.fitting_id FROM plate_side ps JOIN plate p ON p.id = ps.plate_id WHERE p.retired = 0'),
+            EffectKind::Printer->value => $printers,
+            EffectKind::Epoch->value => array_fill_keys(array_map(
+                static fn (string $printer): string => "$printer\0".($epochs[$printer] ?? ''),
+                array_keys($printers),
+            ), true),
+            EffectKind::Lot->value => $of('SELECT id FROM lot WHERE retired = 0'),
+        ];
     }
 
     /**

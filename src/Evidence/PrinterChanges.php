@@ -8,6 +8,7 @@ use App\Platform\Database\StoredId;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Evidence\Change;
 use Sitzplatz\Evidence\ChangeKind;
+use Sitzplatz\Evidence\EvidenceSince;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** What has happened to the printers, read once for a request. */
@@ -24,6 +25,24 @@ final class PrinterChanges implements ResetInterface
     public function of(string $printerId): array
     {
         return $this->byPrinter()[$printerId] ?? [];
+    }
+
+    /**
+     * What the time of a printer since its last change before a moment is called.
+     *
+     * @param float $at Unix seconds
+     */
+    public function epoch(string $printerId, float $at = \INF): string
+    {
+        $since = EvidenceSince::lastBefore($this->of($printerId), $at);
+
+        return null === $since ? '' : \sprintf('%.0f', $since->at);
+    }
+
+    /** @return array<string, string> the time since its last change, by printer that has had one */
+    public function epochs(): array
+    {
+        return array_combine(array_keys($this->byPrinter()), array_map($this->epoch(...), array_keys($this->byPrinter())));
     }
 
     public function reset(): void

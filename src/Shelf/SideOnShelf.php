@@ -86,6 +86,7 @@ final readonly class SideOnShelf
             $this->soakC,
             $this->printerId,
             $this->round,
+            $this->fittingId,
         );
     }
 }

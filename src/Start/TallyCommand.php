@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Start;
 
-use App\Choose\RecordKeeper;
 use App\Keep\DriftWatch;
 use App\Test\RunTally;
 use Doctrine\DBAL\Connection;
@@ -22,13 +21,11 @@ final class TallyCommand extends Command
     /** What was learned of prints is summed in the order in which they came: the last figures may differ. */
     private const LEARNED = [
         'SELECT HEX(profile_id), drift, drifted_on FROM profile_tally WHERE drift IS NOT NULL ORDER BY profile_id',
-        'SELECT record_class, prints, ROUND(alpha, 6), ROUND(beta, 6) FROM record_tally ORDER BY record_class',
     ];
 
     public function __construct(
         private readonly RunTally $tally,
         private readonly DriftWatch $drift,
-        private readonly RecordKeeper $record,
         private readonly EntityManagerInterface $entities,
         private readonly Connection $database,
     ) {
@@ -57,7 +54,6 @@ final class TallyCommand extends Command
 
     private function learn(): void
     {
-        $this->record->rebuild();
         $this->drift->rebuild($this->entities);
     }
 

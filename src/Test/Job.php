@@ -27,7 +27,6 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity]
 #[ORM\Index(fields: ['status', 'createdAt'], name: 'IDX_job_status')]
 #[ORM\Index(fields: ['status', 'answeredAt'], name: 'IDX_job_answered')]
-#[ORM\Index(fields: ['recordClass', 'status', 'answeredAt'], name: 'IDX_job_record')]
 #[ORM\Index(fields: ['printer', 'machineKey'], name: 'IDX_job_machine')]
 #[ORM\Index(fields: ['fitting', 'status', 'answeredAt', 'damaged', 'outcome', 'spot', 'parts'], name: 'IDX_job_seen')]
 class Job extends VersionedRow implements TouchesSide
@@ -83,12 +82,13 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\Column(nullable: true)]
     public ?float $practiceChance = null;
 
-    /** As it was before the shop's own record moved it, and of which class; null: nobody was asked. */
+    /**
+     * What moved it, on log-odds, by name; null: nobody was asked.
+     *
+     * @var array<string, float>|null
+     */
     #[ORM\Column(nullable: true)]
-    public ?float $uncorrectedChance = null;
-
-    #[ORM\Column(type: 'smallint', nullable: true)]
-    public ?int $recordClass = null;
+    public ?array $measures = null;
 
     /** On what that rested: proven, own, alike or practice. */
     #[ORM\Column(length: 10)]

@@ -18,32 +18,30 @@ use Sitzplatz\Warp\LiftCalibration;
  */
 final readonly class RunTally
 {
-    /** All runs of one lot on one sheet with one agent at one setting of one printer, whatever comparison they are of. */
-    private const SEAT = "UNHEX(MD5(CONCAT_WS('/', s.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(s.lot_id), HEX(c.printer_id),
-        IFNULL(s.bed_first_c, ''), IFNULL(s.bed_other_c, ''), IFNULL(s.nozzle_first_c, ''), c.nozzle_mm, IFNULL(s.gap_mm, ''), c.feeler,
-        s.speed_mm_s, IFNULL(s.exposure_s, ''), s.brim)))";
+    /** All runs on one sheet with one agent at one setting of one printer, whatever comparison they are of. */
+    private const SEAT = "UNHEX(MD5(CONCAT_WS('/', s.material_id, HEX(s.fitting_id), IFNULL(a.kind_id, ''), HEX(c.printer_id),
+        IFNULL(s.bed_first_c, ''), IFNULL(s.gap_mm, ''), c.feeler, IFNULL(s.exposure_s, ''))))";
     /** The last change to the printer before a run ended; a fault is one when it begins and one when it ends. What it means, the core says. */
     private const EPOCH = '(SELECT MAX(IF(e.fault_until < r.finished_at, e.fault_until, COALESCE(e.fault_from, e.created_at))) FROM change_event e
             WHERE e.printer_id = c.printer_id AND IF(e.fault_from IS NULL, e.created_at < r.finished_at, e.fault_from <= r.finished_at))';
     private const LAST_CHANGE = '(SELECT printer_id, MAX(IF(fault_until < UTC_TIMESTAMP(6), fault_until, COALESCE(fault_from, created_at))) AS at
             FROM change_event GROUP BY printer_id)';
     /** Of prints for use, of which nozzle, gap and speed are not noted. */
-    private const SEAT_OF_USE = "UNHEX(MD5(CONCAT_WS('/', 'use', j.material_id, HEX(j.fitting_id), IFNULL(a.kind_id, ''), IFNULL(HEX(j.lot_id), ''),
-        HEX(j.printer_id), IFNULL(j.bed_first_c, ''), IFNULL(j.bed_other_c, ''), IFNULL(j.exposure_s, ''))))";
+    private const SEAT_OF_USE = "UNHEX(MD5(CONCAT_WS('/', 'use', j.material_id, HEX(j.fitting_id), IFNULL(a.kind_id, ''),
+        HEX(j.printer_id), IFNULL(j.bed_first_c, ''), IFNULL(j.exposure_s, ''))))";
     private const SETUPS = 'FROM setup s
         JOIN comparison c ON c.id = s.comparison_id AND s.taken_hot = 0
         JOIN fitting f ON f.id = s.fitting_id
         LEFT JOIN agent_stock a ON a.id = s.agent_id';
-    /** In what all runs of a group are alike. Rooms differ by less than a degree, and parts and minutes by their class. */
-    private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, lot_id, printer_id, bed_first_c, bed_other_c, nozzle_mm,
-        nozzle_first_c, gap_mm, feeler, speed_mm_s, exposure_s, own_brim, epoch, has_enclosure, chamber_c, room_c, source, many, about, void';
+    /** In what all runs of a group are alike; what else was different is a matter of the learned model, which reads each of them. */
+    private const ALIKE = 'seat, material_id, surface_id, agent_kind_id, side_id, fitting_id, printer_id, bed_first_c, gap_mm, feeler, exposure_s,
+        own_brim, epoch, source, void';
     private const MONTHLY = 'month, fitting_id, side_id, printer_id, material_id, agent_id, outcome, came_true, prints, minutes, damaged,
         last_at, energy_wh, energy_known, bed_first_c, exposure_s';
     private const COLUMNS = self::ALIKE.', outcomes, times, parts, minutes, held_at, last_at';
     /** What Choose asks of a group; under which conditions it was made in one piece, as many groups share theirs. */
-    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), IFNULL(HEX(lot_id), ''), CONCAT_WS('|', HEX(printer_id), source, IFNULL(bed_first_c, ''),
-        IFNULL(bed_other_c, ''), IFNULL(exposure_s, ''), has_enclosure, IFNULL(chamber_c, ''), IFNULL(nozzle_first_c, ''), IFNULL(gap_mm, ''),
-        IFNULL(room_c, ''), IFNULL(own_brim, 0)), outcomes, minutes, parts, epoch, last_at)";
+    private const ASKED = "JSON_ARRAY(IFNULL(agent_kind_id, ''), CONCAT_WS('|', HEX(printer_id), source, IFNULL(bed_first_c, ''),
+        IFNULL(exposure_s, ''), IFNULL(own_brim, 0)), outcomes, minutes, parts, epoch, last_at)";
 
     public function __construct(private Connection $database)
     {
@@ -198,7 +196,8 @@ final readonly class RunTally
             ['DELETE FROM run_tally', []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::runs(''), []],
             ['INSERT INTO run_tally ('.self::COLUMNS.') '.self::uses(''), []],
-            ...self::redrawing(),
+            ['DELETE FROM sheet_tally', []],
+            ['INSERT INTO sheet_tally '.self::sheets(''), []],
             ['DELETE FROM job_tally', []],
             ['INSERT INTO job_tally ('.self::MONTHLY.') '.self::months(''), []],
             ['DELETE FROM setup_tally', []],
@@ -206,12 +205,6 @@ final readonly class RunTally
             ['DELETE FROM side_tally', []],
             ['INSERT INTO side_tally '.self::sides(null), []],
         ];
-    }
-
-    /** @return list<array{string, list<float>}> statements with their parameters, which draw the groups of each sheet together again */
-    public static function redrawing(): array
-    {
-        return [['DELETE FROM sheet_tally', []], ['INSERT INTO sheet_tally '.self::sheets(''), []]];
     }
 
     /**
@@ -288,10 +281,7 @@ final readonly class RunTally
             GROUP BY id, fitting_id, washed_at, coated_at, scuffed_at";
     }
 
-    /**
-     * Runs about as long are drawn together, and count as the shortest of them; so are those with about as many parts on the
-     * plate, from eight on. How they ended stands as {@see RunCount::listed} takes it: what that means is no matter of the database.
-     */
+    /** How they ended stands as {@see RunCount::listed} takes it: what that means is no matter of the database. */
     private static function runs(string $where): string
     {
         return self::counted('('.self::made($where).')');
@@ -299,19 +289,16 @@ final readonly class RunTally
 
     /**
      * Prints for use that somebody answered, on the sheets that lie there now and since the last change to their printer: there are
-     * so many of them that older ones need not be asked. Drawn together more coarsely: rooms by two degrees, minutes by half
-     * octaves, parts by octaves.
+     * so many of them that older ones need not be shown.
      *
      * @param string $and of which; "" for all
      */
     private static function uses(string $and): string
     {
         return self::counted('(SELECT '.self::SEAT_OF_USE.' AS seat, j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id,
-                j.fitting_id, j.lot_id, j.printer_id, j.bed_first_c, j.bed_other_c, NULL AS nozzle_mm, NULL AS nozzle_first_c, NULL AS gap_mm,
-                \'\' AS feeler, NULL AS speed_mm_s, j.exposure_s, 0 AS own_brim, j.has_enclosure, j.chamber_c, 2 * ROUND(j.room_c / 2) AS room_c,
-                \'use\' AS source, POW(2, FLOOR(LOG2(j.parts))) AS many, FLOOR(2 * LOG2(GREATEST(j.minutes, 1))) AS about, 0 AS void,
-                '.self::held('j').' AS held, j.effort, j.damaged AS damage, j.minutes AS print_minutes, j.answered_at AS finished_at,
-                j.parts AS on_plate, e.at AS epoch
+                j.fitting_id, j.printer_id, j.bed_first_c, NULL AS gap_mm, \'\' AS feeler, j.exposure_s, 0 AS own_brim, e.at AS epoch,
+                \'use\' AS source, 0 AS void, '.self::held('j').' AS held, j.effort, j.damaged AS damage, j.minutes AS print_minutes,
+                j.answered_at AS finished_at, j.parts AS on_plate
             FROM job j JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id AND ps.fitting_id = j.fitting_id
                 LEFT JOIN agent_stock a ON a.id = j.agent_id LEFT JOIN '.self::LAST_CHANGE." e ON e.printer_id = j.printer_id
             WHERE j.status = 'answered' AND j.answered_at > COALESCE(e.at, '1000-01-01') $and)");
@@ -374,8 +361,8 @@ final readonly class RunTally
         return 'SELECT '.self::ALIKE.",
                 GROUP_CONCAT(CONCAT_WS(',', IFNULL(held, ''), IFNULL(effort, ''), IFNULL(damage, ''), times)
                     ORDER BY IFNULL(held, -1), IFNULL(effort, -1), IFNULL(damage, -1) SEPARATOR ';'),
-                SUM(times), MIN(fewest), MIN(shortest), MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
-            FROM (SELECT ".self::ALIKE.', held, effort, damage, COUNT(*) AS times, MIN(on_plate) AS fewest, MIN(print_minutes) AS shortest,
+                SUM(times), MAX(most), MAX(longest), MAX(IF(held = 1, last_at, NULL)), MAX(last_at)
+            FROM (SELECT ".self::ALIKE.', held, effort, damage, COUNT(*) AS times, MAX(on_plate) AS most, MAX(print_minutes) AS longest,
                     MAX(finished_at) AS last_at
                 FROM '.$made.' made GROUP BY '.self::ALIKE.', held, effort, damage
             ) ended GROUP BY '.self::ALIKE;
@@ -384,14 +371,11 @@ final readonly class RunTally
     /** Each finished run with what it was made under. */
     private static function made(string $where): string
     {
-        return 'SELECT r.*, IF(on_plate < 8, on_plate, POW(2, FLOOR(LOG2(on_plate)))) AS many FROM (SELECT '.self::SEAT.' AS seat, s.material_id,
-                f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, s.lot_id, c.printer_id, s.bed_first_c, s.bed_other_c,
-                c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler, s.speed_mm_s, s.exposure_s,
-                s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim,
-                '.self::EPOCH." AS epoch, r.has_enclosure, r.chamber_c, ROUND(r.room_c) AS room_c, 'test' AS source,
-                FLOOR(4 * LOG2(GREATEST(r.print_minutes, 1))) AS about, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes,
-                r.finished_at, (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
-            ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where) r";
+        return 'SELECT '.self::SEAT.' AS seat, s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, c.printer_id,
+                s.bed_first_c, s.gap_mm, c.feeler, s.exposure_s, s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim, '.self::EPOCH." AS epoch,
+                'test' AS source, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes, r.finished_at,
+                (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
+            ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where";
     }
 
     /**

@@ -29,6 +29,14 @@ class Setup extends Row
     #[ORM\Column(nullable: true)]
     public ?float $expectedRelease = null;
 
+    /**
+     * What moved both, on log-odds, by name.
+     *
+     * @var array<string, float>|null
+     */
+    #[ORM\Column(nullable: true)]
+    public ?array $measures = null;
+
     public function __construct(
         Uuid $id,
         \DateTimeImmutable $createdAt,
@@ -116,11 +124,12 @@ class Setup extends Row
     #[ORM\Column]
     public bool $takenHot = false;
 
-    /** @param array{hold: float, release: float}|null $expected */
+    /** @param array{hold: float, release: float, measures: array<string, float>}|null $expected */
     public function expect(?array $expected): void
     {
         $this->expectedHold = $expected['hold'] ?? null;
         $this->expectedRelease = $expected['release'] ?? null;
+        $this->measures = $expected['measures'] ?? null;
     }
 
     public function name(): Sentence

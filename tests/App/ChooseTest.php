@@ -98,11 +98,11 @@ final class ChooseTest extends ApiTestCase
         $many = $this->row($this->choose(['part' => self::BAR, 'partCount' => 20]), 'P1 front, bare');
         self::assertLessThan($usual['chance'], $many['chance']);
         $brim = $this->row($this->choose(['part' => self::BAR, 'foothold' => ['kind' => 'brim', 'mm' => 5]]), 'P1 front, bare');
-        self::assertGreaterThan($usual['hold']['mean'], $brim['hold']['mean']);
+        self::assertGreaterThan($usual['hold']['chance'], $brim['hold']['chance']);
         self::assertSame("brim of 5\u{00A0}mm", $brim['foothold']);
         $byHand = $this->choose(['bedC' => 48]);
         self::assertEqualsWithDelta(48, $this->row($byHand, 'P1 front, bare')['strip']['setPointC'], 0);
-        self::assertLessThan($this->row($this->choose([]), 'P1 front, bare')['hold']['prior'], $this->row($byHand, 'P1 front, bare')['hold']['prior']);
+        self::assertLessThan($this->row($this->choose([]), 'P1 front, bare')['hold']['chance'], $this->row($byHand, 'P1 front, bare')['hold']['chance']);
     }
 
     public function testTheStateOfASideAndWhatIsProvenArePartOfTheAnswer(): void
@@ -115,7 +115,7 @@ final class ChooseTest extends ApiTestCase
         self::assertSame($choice['profiles'][0]['dial'], $first['dial'], 'One number to dial.');
         $wash = array_column($first['steps'], null, 'id')['wash'];
         self::assertStringContainsString('prints since the last wash', $wash['words']);
-        self::assertLessThan($first['hold']['mean'], $wash['holdWithout']);
+        self::assertLessThan($first['hold']['chance'], $wash['holdWithout']);
         // Washed now, there is nothing to do.
         $this->ask('POST', '/api/plate-sides/'.$first['plateSideId'].'/care', ['kind' => 'wash', 'agentId' => null, 'note' => ''], 201);
         self::assertSame([], $this->choose($short)['candidates'][0]['steps']);
@@ -200,7 +200,7 @@ final class ChooseTest extends ApiTestCase
         $keys = array_column($any['candidates'], 'key');
         self::assertSame($keys, array_values(array_unique($keys)));
         // What is said of it is what its own printer says.
-        $dome = $this->choose(['materialId' => 'abs', 'printerId' => $any['candidates'][0]['printerId']])['candidates'][0];
+        $dome = $this->row($this->choose(['materialId' => 'abs', 'printerId' => $any['candidates'][0]['printerId']]), 'P7 front, bare');
         self::assertSame([$dome['dial'], $dome['hold'], $dome['chance']], [$any['candidates'][0]['dial'], $any['candidates'][0]['hold'], $any['candidates'][0]['chance']]);
         $looked = $this->choose(['materialId' => 'abs', 'printerId' => null, 'lookAt' => $keys[1]]);
         self::assertSame([$keys[1], $keys[0]], [$looked['detail']['key'], $looked['firstDetail']['key']]);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\App;
 
-use App\Bench\SimulatedShops;
 use App\Device\Bench;
 use App\Device\SimulatedBench;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -158,23 +157,6 @@ final class CommandTest extends KernelTestCase
         $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:demo:load'));
         $tester->execute([]);
         self::assertStringContainsString('nothing was changed', $tester->getDisplay());
-    }
-
-    public function testWhatIsSaidInSimulatedShopsIsNearerThanTheShareAndThanPractice(): void
-    {
-        // docs/statistics.md has the figures of two hundred shops; a dozen of them show the same in a moment.
-        ['said' => $said, 'practice' => $practice] = (new SimulatedShops(3))->run(12);
-        self::assertSame(12 * 800, $said->n);
-        self::assertLessThan($said->baseRateBrier, $said->brier);
-        self::assertLessThan($practice->brier, $said->brier);
-        foreach ($said->bins as $bin) {
-            if ($bin->n >= 1_000) {
-                self::assertEqualsWithDelta($bin->said, $bin->happened / $bin->n, 0.05, 'said '.$bin->said);
-            }
-        }
-        $tester = new CommandTester((new Application(self::bootKernel()))->find('sitzplatz:simulate-shops'));
-        $tester->execute(['--shops' => 1]);
-        self::assertStringContainsString('practice alone', $tester->getDisplay());
     }
 
     /** As the reference in R tells it (tests/Core/Evidence/tables), and the same from a spreadsheet where the comma marks decimals. */

@@ -35,7 +35,7 @@ final class KindTest extends ApiTestCase
         $held = $this->outcome($hot[0]['id'], 'held');
         self::assertSame(['effort', 'damage'], $held['missing'], 'How it came off is the question.');
 
-        $choice = fn (): array => array_map(static fn (array $each): array => [$each['label'], $each['hold']['ownRuns'], $each['release']['ownRuns']], $this->ask(
+        $choice = fn (): array => array_map(static fn (array $each): array => [$each['label'], $each['hold']['runs'], $each['release']['runs']], $this->ask(
             'POST',
             '/api/choose',
             ['materialId' => 'pla', 'printerId' => $plan['printerId'], 'lotId' => $plan['lotId'], 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => null],

@@ -10,7 +10,6 @@ use App\Platform\Words\Wording;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Basis;
-use Sitzplatz\Evidence\Likeness;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Judge\Verdict;
 use Sitzplatz\Shape\ShapeFormat;
@@ -139,8 +138,6 @@ final class WordingTest extends KernelTestCase
             ...$words(Verdict::cases()),
             ...$words(AgentRole::cases()),
             ...$words(Basis::cases()),
-            Likeness::of()->words(),
-            Likeness::of(false, false, false, false, false, false, false)->words(),
             ...$words(Cooling::cases()),
             ...$words(ShapeFormat::cases()),
         ];

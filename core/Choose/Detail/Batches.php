@@ -8,6 +8,7 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Statistics\LogisticNormal;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -45,7 +46,7 @@ final readonly class Batches
         }
         $again = new Again($candidate, $experience);
         $turnaround = $heat->of($candidate->proposal)?->turnaroundMinutes();
-        $chances = [$parts => $candidate->chance];
+        $of = [$parts => $candidate];
         $batches = [];
         $fullest = 0;
         for ($plates = 1; $plates <= min($parts, self::MOST_PLATES); ++$plates) {
@@ -56,17 +57,22 @@ final readonly class Batches
             }
             $fullest = $most;
             $good = 0.0;
-            $all = 1.0;
+            $hold = $release = [];
             foreach (self::spread($parts, $plates) as $size => $times) {
                 $minutes = null === $job->minutes ? null : $job->minutes * $size / $parts;
-                $chance = $chances[$size] ??= $again->with($job->with(partCount: $size, minutes: $minutes))->chance ?? 0.0;
-                $good += $times * $size * $chance;
-                $all *= $chance ** $times;
+                $each = $of[$size] ??= $again->with($job->with(partCount: $size, minutes: $minutes));
+                if (null === $each) {
+                    continue 2;
+                }
+                $good += $times * $size * $each->chance;
+                $hold[] = [$each->hold->prediction->chance, $times];
+                $release[] = [$each->release->prediction->chance, $times];
             }
             $batches[] = new Batch(
                 $plates,
                 $most,
-                $all,
+                // One plate has the chance that is said of it everywhere; of several, what is not known of the one is not known of the others.
+                1 === $plates ? $candidate->chance : LogisticNormal::allOf($hold) * LogisticNormal::allOf($release),
                 $good,
                 null === $turnaround || null === $job->minutes ? null : $job->minutes + $plates * $turnaround,
             );

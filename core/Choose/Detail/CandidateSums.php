@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Detail;
 
-use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Choose\Expectation\Expectation;
-use Sitzplatz\Choose\Expectation\OwnRecord;
+use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\WarpSum;
 use Sitzplatz\Choose\Order\Candidate;
@@ -16,7 +15,7 @@ use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\HeaterCheck;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
-use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Statistics\Interval;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\Day;
 use Sitzplatz\Words\Phrase;
@@ -32,6 +31,8 @@ final readonly class CandidateSums
         public ?WarpSum $warp,
         public ?HeaterCheck $heater,
         public ReleasePlan $release,
+        public Why $whyHold,
+        public Why $whyRelease,
     ) {
     }
 
@@ -39,7 +40,7 @@ final readonly class CandidateSums
      * @throws BadWarp if a figure cannot be
      * @throws BadHeat if a figure cannot be
      */
-    public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own): self
+    public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own, Experience $experience): self
     {
         $heat = $plans->of($candidate->proposal);
         $printer = $candidate->proposal->job->printer;
@@ -57,6 +58,7 @@ final readonly class CandidateSums
                 $printer->limitA,
             ),
             ReleasePlan::for($candidate, $plans->cooling($candidate->proposal)),
+            ...Why::of($candidate, $experience),
         );
     }
 
@@ -65,8 +67,8 @@ final readonly class CandidateSums
     {
         return array_values(array_filter([
             $this->chance(),
-            $this->expectation('hold', $this->candidate->hold),
-            $this->expectation('release', $this->candidate->release),
+            $this->expectation('hold', $this->whyHold),
+            $this->expectation('release', $this->whyRelease),
             $this->setPoint(),
             $this->times(),
             $this->heater(),
@@ -80,8 +82,8 @@ final readonly class CandidateSums
         $n = Quantity::count($this->candidate->proposal->job->partCount);
         $one = static fn (Expectation $e, string $question): Input => new Input(
             Sentence::of("sum.chance.$question", n: $n),
-            Quantity::share($e->plate->mean()),
-            self::beta($e->ofWholePlates() ? $e->plate : $e->belief),
+            Quantity::share($e->chance),
+            self::range($e->interval()),
         );
 
         return new Reckoning(
@@ -89,65 +91,40 @@ final readonly class CandidateSums
             Sentence::of('sum.chance.title', n: $n),
             Sentence::of('sum.figure', figure: Quantity::share($this->candidate->chance)),
             Sentence::of('sum.chance.formula'),
-            array_values(array_filter([
-                $one($this->candidate->hold, 'hold'),
-                $one($this->candidate->release, 'release'),
-                OwnRecord::tells($this->candidate->uncorrected, $this->candidate->chance) ? new Input(
-                    Sentence::of('sum.chance.record'),
-                    Quantity::share($this->candidate->chance),
-                    Sentence::of('sum.chance.record_basis', before: Quantity::share($this->candidate->uncorrected)),
-                ) : null,
-            ])),
+            [$one($this->candidate->hold, 'hold'), $one($this->candidate->release, 'release')],
             Sentence::of('sum.chance.source'),
         );
     }
 
     /** @param string $id hold or release */
-    private function expectation(string $id, Expectation $expectation): Reckoning
+    private function expectation(string $id, Why $why): Reckoning
     {
-        $treatment = $this->candidate->treatment;
-        $inputs = [new Input(
-            Sentence::of('sum.expect.practice', grade: Sentence::of('grade.'.$expectation->grade->value)),
-            self::beta($expectation->grade->prior($treatment->basis->worthRuns())),
-            null === $treatment->shop ? $treatment->basis->words() : Basis::Shop->words(),
-        )];
-        foreach ($this->candidate->influences as $influence) {
-            $shift = 'hold' === $id ? $influence->onHold : $influence->onRelease;
-            if (abs($shift) >= 0.005) {
-                $inputs[] = new Input(
-                    Sentence::of('sum.expect.influence', words: $influence->words),
-                    Sentence::of('sum.expect.log_odds', steps: Quantity::number($shift)),
-                    Sentence::of('sum.expect.for_job'),
-                );
-            }
-        }
-        foreach ($expectation->evidence as $each) {
-            $inputs[] = new Input(
-                Sentence::of('sum.expect.likeness', likeness: $each->words()),
-                Sentence::of('sum.expect.of', successes: Quantity::count($each->successes), runs: Quantity::count($each->runs)),
-                Sentence::of('sum.expect.counted_at', worth: Quantity::number($each->worth(), 0.1)),
-            );
-        }
-        $interval = $expectation->interval();
+        $steps = static fn (float $logOdds): Sentence => Sentence::of('sum.expect.log_odds', steps: Quantity::number($logOdds, 0.01));
 
         return new Reckoning(
             $id,
             Sentence::of('sum.expect.'.$id),
             Sentence::of(
                 'sum.expect.result',
-                mean: Quantity::share($expectation->belief->mean()),
-                low: Quantity::share($interval->low),
-                high: Quantity::share($interval->high),
+                mean: Quantity::share($why->chance),
+                low: Quantity::share($why->interval->low),
+                high: Quantity::share($why->interval->high),
             ),
             Sentence::of('sum.expect.formula'),
-            $inputs,
+            array_map(static fn (WhyBar $bar): Input => new Input(
+                $bar->name,
+                $steps($bar->logOdds),
+                null === $bar->prints
+                    ? $bar->basis
+                    : Sentence::of('sum.expect.of', well: Quantity::count($bar->well ?? 0), prints: Quantity::count($bar->prints)),
+            ), $why->bars),
             Sentence::of('sum.expect.source'),
         );
     }
 
-    private static function beta(Beta $belief): Sentence
+    private static function range(Interval $interval): Sentence
     {
-        return Sentence::of('sum.beta', a: Quantity::number($belief->a), b: Quantity::number($belief->b));
+        return Sentence::of('facet.range', low: Quantity::share($interval->low), high: Quantity::share($interval->high));
     }
 
     private function setPoint(): ?Reckoning

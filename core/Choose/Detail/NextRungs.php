@@ -18,7 +18,10 @@ use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
-/** What to try next on the ladder of trust if a candidate does not hold, each with the chance that it would have. */
+/**
+ * What to try next on the ladder of trust if a candidate does not hold, each with the chance that it has then: that it failed says something of the
+ * next, too.
+ */
 final readonly class NextRungs
 {
     /** @param list<array{rung: Rung, words: Sentence, chance: float}> $rungs */
@@ -49,17 +52,21 @@ final readonly class NextRungs
             });
         }
 
-        return new self(array_map(static fn (array $each): array => ['rung' => $each[0], 'words' => $each[1], 'chance' => $each[2]], $rungs));
+        return new self(array_map(static fn (array $each): array => [
+            'rung' => $each[0],
+            'words' => $each[1],
+            'chance' => $each[2]->hold->prediction->onceFailed($candidate->hold->prediction)->share() * $each[2]->release->chance,
+        ], $rungs));
     }
 
-    /** @return list<array{Rung, Sentence, float}> */
+    /** @return list<array{Rung, Sentence, Candidate}> */
     private static function bare(Candidate $candidate): array
     {
-        return null !== $candidate->treatment->agentId ? [] : [[Rung::Bare, Sentence::of('rung.bare'), $candidate->chance]];
+        return null !== $candidate->treatment->agentId ? [] : [[Rung::Bare, Sentence::of('rung.bare'), $candidate]];
     }
 
     /**
-     * @return list<array{Rung, Sentence, float}>
+     * @return list<array{Rung, Sentence, Candidate}>
      *
      * @throws BadHeat if a figure cannot be
      * @throws BadWarp if a figure cannot be
@@ -75,11 +82,11 @@ final readonly class NextRungs
         }
         $nearer = $again->with($job->with(gapMm: $gap));
 
-        return null === $nearer ? [] : [[Rung::GapOrHeat, Sentence::of('rung.nearer', gap: Quantity::millimetres($gap)), $nearer->chance]];
+        return null === $nearer ? [] : [[Rung::GapOrHeat, Sentence::of('rung.nearer', gap: Quantity::millimetres($gap)), $nearer]];
     }
 
     /**
-     * @return list<array{Rung, Sentence, float}>
+     * @return list<array{Rung, Sentence, Candidate}>
      *
      * @throws BadHeat if a figure cannot be
      * @throws BadWarp if a figure cannot be
@@ -96,12 +103,12 @@ final readonly class NextRungs
         return null === $warmer ? [] : [[
             Rung::GapOrHeat,
             Sentence::of('rung.warmer', set: Quantity::celsius($target->displayC + Ladder::STEP_K)),
-            $warmer->chance,
+            $warmer,
         ]];
     }
 
     /**
-     * @return list<array{Rung, Sentence, float}>
+     * @return list<array{Rung, Sentence, Candidate}>
      *
      * @throws BadHeat if a figure cannot be
      * @throws BadWarp if a figure cannot be
@@ -118,13 +125,13 @@ final readonly class NextRungs
             : new Foothold(FootholdKind::Brim, FootholdAdvice::BRIM_MM);
         $held = $again->with($job->with(foothold: $foothold));
 
-        return null === $held ? [] : [[Rung::Foothold, Sentence::of('rung.foothold', foothold: $foothold->words()), $held->chance]];
+        return null === $held ? [] : [[Rung::Foothold, Sentence::of('rung.foothold', foothold: $foothold->words()), $held]];
     }
 
     /**
      * @param list<Candidate> $others
      *
-     * @return list<array{Rung, Sentence, float}> the first on the same side with an agent that grips
+     * @return list<array{Rung, Sentence, Candidate}> the first on the same side with an agent that grips
      */
     private static function agent(Candidate $candidate, array $others): array
     {
@@ -133,7 +140,7 @@ final readonly class NextRungs
                 && AgentRole::Grip === $other->treatment->role
                 && $other->treatment->agentId !== $candidate->treatment->agentId
             ) {
-                return [[Rung::Agent, Sentence::of('rung.agent', agent: $other->proposal->agentName()), $other->chance]];
+                return [[Rung::Agent, Sentence::of('rung.agent', agent: $other->proposal->agentName()), $other]];
             }
         }
 
@@ -143,7 +150,7 @@ final readonly class NextRungs
     /**
      * @param list<Candidate> $others
      *
-     * @return list<array{Rung, Sentence, float}> the first on another kind of surface
+     * @return list<array{Rung, Sentence, Candidate}> the first on another kind of surface
      */
     private static function surface(Candidate $candidate, array $others): array
     {
@@ -153,7 +160,7 @@ final readonly class NextRungs
                     'rung.surface',
                     candidate: $other->proposal->label(),
                     surface: $other->proposal->surface->name,
-                ), $other->chance]];
+                ), $other]];
             }
         }
 

@@ -105,7 +105,7 @@ final readonly class SideBySide
 
     private static function range(?Expectation $expectation): ?Sentence
     {
-        $interval = $expectation?->plateInterval();
+        $interval = $expectation?->interval();
 
         return null === $interval ? null : Sentence::of('facet.range', low: Quantity::share($interval->low), high: Quantity::share($interval->high));
     }
@@ -137,9 +137,9 @@ final readonly class SideBySide
     private static function better(Candidate $one, Candidate $other): Sentence
     {
         [$first, $second] = $one->chance >= $other->chance ? [$one, $other] : [$other, $one];
-        $sure = $first->success()->exceeds($second->success());
+        $sure = Brackets::sure($first, $second);
         $with = ['better' => $first->proposal->label(), 'sure' => Quantity::share(min(self::SUREST_SAID, $sure))];
-        if (Brackets::better($first->success(), $second->success())) {
+        if ($sure >= Brackets::SURE) {
             return Sentence::of('side_by_side.sure', ...$with);
         }
         $runs = RunsToTell::apart($first->success(), $second->success());

@@ -4,60 +4,56 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
-use Sitzplatz\Choose\Expectation\Internal\RunsOfKind;
-use Sitzplatz\Choose\Expectation\Internal\RunsUnderConditions;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Evidence\Learned\Knowledge;
 
-/** The shop's own runs of one material, looked up by how near they are to a proposal. */
-final readonly class Experience
+/** What the shop has made of one material and learned from it, looked up for a proposal. */
+final class Experience
 {
     /** Bed temperatures this near are taken as the same setting, K. */
     public const BED_NEAR_K = 5.0;
     /** Exposures this near are taken as the same setting: less than a rung of a ladder (ours). */
     private const EXPOSURE_NEAR = 0.1;
+    /** So many at a setting, and so much of them well: it is a proposal of its own, whatever practice sets (ours). */
+    private const OFTEN = 8;
+    private const WELL = 0.7;
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
     private array $bySurfaceAndAgent;
-    /** @var array<string, array<int, non-empty-list<OwnRuns>>> by surface and agent: those made under the same conditions */
-    private array $madeAlike;
-    /** @var \ArrayObject<string, list<RunsUnderConditions>> by surface and agent, and what of a job they are summed up for */
-    private \ArrayObject $summed;
-    /** @var \WeakMap<JobRequest, \ArrayObject<string, RunsOfKind>> by surface and agent */
-    private \WeakMap $ofJob;
+    /** @var array<string, array<string, OwnCount>> by surface, agent and setting: of each side, and of all as "" */
+    private array $counted = [];
     /** @var array<string, ProvenSeat> by printer, side and agent */
     private array $proven;
+    /** @var array<string, float|null> by side and agent */
+    private array $often = [];
+    /** @var \WeakMap<JobRequest, Chances> */
+    private \WeakMap $chances;
 
     /**
-     * @param list<OwnRuns>    $runs
-     * @param list<ProvenSeat> $proven what validated profiles vouch for, for this job
+     * @param list<OwnRuns>         $runs
+     * @param list<ProvenSeat>      $proven what validated profiles vouch for, for this job
+     * @param array<string, string> $epochs since the last change, by printer
      */
-    public function __construct(array $runs, array $proven = [], public OwnRecord $record = new OwnRecord())
+    public function __construct(array $runs, array $proven = [], private readonly ?Knowledge $knowledge = null, private readonly array $epochs = [])
     {
-        $index = $alike = [];
+        $index = $bySeat = [];
         foreach ($runs as $run) {
-            if (0 === $run->runs && 0 === $run->released) {
-                continue;
-            }
-            $kind = $run->surfaceId.'/'.($run->agentId ?? '');
-            $index[$kind][] = $run;
-            // What a foothold in somebody's own words gave them, no job can be told to have.
-            if (!$run->under->ownBrim) {
-                // Whose conditions are one object were made alike; the runs keep it alive, so no other has its number.
-                $alike[$kind][spl_object_id($run->under) << 1 | (int) $run->changedSince][] = $run;
+            if ($run->runs > 0 || $run->released > 0) {
+                $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
             }
         }
-        $this->bySurfaceAndAgent = $index;
-        $this->madeAlike = $alike;
-        /** @var \ArrayObject<string, list<RunsUnderConditions>> $summed */
-        $summed = new \ArrayObject();
-        $this->summed = $summed;
-        $this->ofJob = new \WeakMap();
-        $bySeat = [];
         foreach ($proven as $seat) {
             $bySeat[$seat->printerId.'/'.$seat->sideId.'/'.$seat->agentId] ??= $seat;
         }
+        $this->bySurfaceAndAgent = $index;
         $this->proven = $bySeat;
+        $this->chances = new \WeakMap();
+    }
+
+    public function chances(JobRequest $job): Chances
+    {
+        return $this->chances[$job] ??= new Chances($job, $this->knowledge(), $this->epochs[$job->printer->id] ?? '');
     }
 
     /**
@@ -88,37 +84,99 @@ final readonly class Experience
     }
 
     /**
-     * The runs at a setting of the bed, drawn together by likeness, the nearest first. Where no lot is named, any lot is
-     * this lot. A success counts for as much of the job as it has shown; a failure counts in full. Runs with no fewer
-     * parts than the job speak for the whole plate: a success on N parts proves plates of up to N and is one run, and of
-     * a failure on N parts n have had their share.
+     * What was made at a setting of the bed: on a side, and on all sides of its kind.
      *
-     * @param float|null $at     bed, °C on the display, or exposure of a resin, s; null: unheated
-     * @param float|null $otherC after the first layer; null: the same
+     * @param float|null $at bed, °C on the display, or exposure of a resin, s; null: unheated
      *
-     * @return array{hold: list<Evidence>, release: list<Evidence>, longestMinutes: ?float, mostParts: int}
+     * @return array{OwnCount, OwnCount}
      */
-    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $at, ?float $otherC = null): array
+    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $at): array
     {
-        $ofJob = $this->ofJob[$job] ??= new \ArrayObject();
         $kind = $side->surfaceId.'/'.$agentId;
-        $runs = $ofJob[$kind] ??= new RunsOfKind($job, $this->summed($kind, $job));
+        $counted = $this->counted[$kind.pack('d', $at ?? \NAN)] ??= $this->count($this->bySurfaceAndAgent[$kind] ?? [], $job->material->filament, $at);
 
-        return $runs->at($at, $otherC)->of($side->id);
+        return [$counted[$side->id] ?? new OwnCount(), $counted['']];
     }
 
-    /** @return list<RunsUnderConditions> of a surface and agent; shared by the jobs that would sum them up alike, as on any printer */
-    private function summed(string $kind, JobRequest $job): array
+    /**
+     * The setting that was made most often on a side with an agent, where it went well and is not the one that is proposed anyway.
+     *
+     * @param float|null $proposed as for {@see near}
+     *
+     * @return float|null °C on the display, or s; null: there is none
+     */
+    public function often(JobRequest $job, SideFacts $side, ?string $agentId, ?float $proposed): ?float
     {
-        return $this->summed["$kind\0".RunsUnderConditions::keyOfJob($job)] ??= array_map(
-            static fn (array $runs): RunsUnderConditions => RunsUnderConditions::of($runs, $job),
-            array_values($this->madeAlike[$kind] ?? []),
-        );
+        $key = $side->id.'/'.$agentId;
+        if (!\array_key_exists($key, $this->often)) {
+            $this->often[$key] = $this->oftenest($this->on($side, $agentId), $job->material->filament);
+        }
+        $often = $this->often[$key];
+
+        return null === $often || self::same($job->material->filament, $often, $proposed) ? null : $often;
     }
 
     /** So near an exposure nobody tells it apart, s; null: not known. */
     public static function sameExposure(?float $one, ?float $other): bool
     {
         return null !== $one && null !== $other && abs($one - $other) <= self::EXPOSURE_NEAR * $other;
+    }
+
+    private function knowledge(): Knowledge
+    {
+        /** @var Knowledge|null $practice */
+        static $practice = null;
+
+        return $this->knowledge ?? $practice ??= Knowledge::ofPractice();
+    }
+
+    /** @param list<OwnRuns> $runs */
+    private function oftenest(array $runs, bool $filament): ?float
+    {
+        $counts = [];
+        foreach ($runs as $run) {
+            $at = $filament ? $run->under->bedC : $run->under->exposureS;
+            if (null !== $at && !$run->under->ownBrim) {
+                ($counts[(string) $at] ??= new OwnCount())->add($run);
+            }
+        }
+        $most = null;
+        foreach ($counts as $at => $count) {
+            if ($count->runs >= self::OFTEN && $count->held >= self::WELL * $count->runs && $count->clean >= self::WELL * $count->released
+                && (null === $most || $count->runs > $counts[$most]->runs)) {
+                $most = (string) $at;
+            }
+        }
+
+        return null === $most ? null : (float) $most;
+    }
+
+    /**
+     * @param list<OwnRuns> $runs
+     *
+     * @return array<string, OwnCount> by side; of all as ""
+     */
+    private function count(array $runs, bool $filament, ?float $at): array
+    {
+        $counted = ['' => new OwnCount()];
+        foreach ($runs as $run) {
+            $was = $filament ? $run->under->bedC : $run->under->exposureS;
+            // What a foothold in somebody's own words gave them, no job can be told to have.
+            if (!$run->under->ownBrim && self::same($filament, $was, $at)) {
+                $counted['']->add($run);
+                ($counted[$run->sideId] ??= new OwnCount())->add($run);
+            }
+        }
+
+        return $counted;
+    }
+
+    private static function same(bool $filament, ?float $one, ?float $other): bool
+    {
+        return match (true) {
+            null === $one || null === $other => $one === $other,
+            $filament => abs($one - $other) <= self::BED_NEAR_K,
+            default => self::sameExposure($one, $other),
+        };
     }
 }

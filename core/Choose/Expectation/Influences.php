@@ -16,6 +16,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Evidence\Learned\Spreads;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Words\Joined;
@@ -24,16 +25,14 @@ use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /**
- * What moves the grade of practice for one job. A grade speaks of a sound plate at its usual temperature, a middling part
- * and a print of an hour or two; all that is shown beside it and differs from that moves the log-odds, each in one
- * direction only. Directions are common practice (trade notes, sections 5 to 11), the sizes are ours: a whole grade is
+ * What moves the grade of practice for one job, besides its length and how many parts it has, of which the shop learns by itself. A grade speaks
+ * of a sound plate at its usual temperature and of a middling part; all that is shown beside it and differs from that moves the log-odds, each
+ * in one direction only. Directions are common practice (trade notes, sections 5 to 11), the sizes are ours: a whole grade is
  * about two steps. Own runs overrule them.
  * Of one job: what it has reckoned once it does not reckon again.
  */
 final class Influences
 {
-    /** A print up to this is what practice speaks of, minutes. */
-    private const USUAL_MINUTES = 120.0;
     /** Warp takes half of a strong seat's odds where it would hold by this ratio. */
     private const WARP_RATIO = 1.5;
     /** A foot up to this comes off a rigid plate like any other, mm² (a 100 × 100 mm base is very hard to remove). */
@@ -43,35 +42,32 @@ final class Influences
 
     /** @var array<string, float|null> */
     private array $warp = [];
-    /** @var array<string, Influence|null> */
-    private array $delicate = [];
-    /** @var array<string, list<Influence>> what depends on neither agent nor side, by surface, build and temperature */
+    /** @var array<string, Sums> what depends on the agent, by surface, agent and temperature */
+    private array $ofAgent = [];
+    /** @var array<string, Sums> what depends on neither agent nor side, by surface, build and temperature */
     private array $ofSurface = [];
-    /** @var array<string, list<Influence>> what does not depend on the agent, by side */
+    /** @var array<string, Sums> what does not depend on the agent, by side */
     private array $ofSide = [];
     /** @var array<string, bool> by side */
     private array $flexes = [];
 
-    /**
-     * @return list<Influence>
-     *
-     * @throws BadWarp if a figure cannot be
-     */
-    public function on(Proposal $proposal, Treatment $treatment, Target $target): array
+    /** @throws BadWarp if a figure cannot be */
+    public function on(Proposal $proposal, Treatment $treatment, Target $target): Moved
     {
         $flexes = $this->flexes[$proposal->side->id] ??= $proposal->side->build($proposal->surface)->flexes;
-        $key = $proposal->surface->id.pack('d2C', $target->at ?? \NAN, $target->wanted ?? \NAN, (int) $flexes);
-        $ofSide = [
-            ...$this->ofSurface[$key] ??= $this->whateverTheAgent($proposal, $target, $flexes),
-            ...$this->ofSide[$proposal->side->id] ??= self::ofSide($proposal, $flexes),
-        ];
-        $ofAgent = array_filter([
-            self::fullPlate($proposal->job, $treatment),
-            $this->delicate($proposal, $treatment),
-            self::coolForAgent($proposal, $target),
-        ]);
+        $at = $target->at ?? \NAN;
+        $ofSurface = $proposal->surface->id.pack('d2C', $at, $target->wanted ?? \NAN, (int) $flexes);
+        $ofAgent = $proposal->surface->id.'/'.$treatment->agentId.pack('d', $at);
 
-        return [] === $ofAgent ? $ofSide : [...array_values($ofAgent), ...$ofSide];
+        return new Moved(
+            $this->ofSurface[$ofSurface] ??= Sums::of($this->whateverTheAgent($proposal, $target, $flexes)),
+            $this->ofSide[$proposal->side->id] ??= Sums::of(self::ofSide($proposal, $flexes)),
+            $this->ofAgent[$ofAgent] ??= Sums::of(array_values(array_filter([
+                self::fullPlate($proposal->job, $treatment),
+                self::delicate($proposal, $treatment),
+                self::coolForAgent($proposal, $target),
+            ]))),
+        );
     }
 
     /**
@@ -87,7 +83,6 @@ final class Influences
             $this->warp($proposal, $target),
             self::air($proposal->job, $target),
             self::slinging($proposal),
-            self::longJob($proposal->job),
             null === $pairing || null === $target->at ? null : self::temperature($pairing->window, $target),
             null === $pairing ? null : self::gap($proposal->job, $pairing->gapMm),
             self::nozzle($proposal),
@@ -103,42 +98,32 @@ final class Influences
         return [...(null === $stiff ? [] : [$stiff]), ...$proposal->side->state->influences($proposal->surface)];
     }
 
+    /**
+     * Where practice tells a full plate apart: what that is beyond what many parts cost anywhere, of which the shop learns by itself.
+     */
     private static function fullPlate(JobRequest $job, Treatment $treatment): ?Influence
     {
         if (null === $treatment->holdFull || $job->partCount < 2) {
             return null;
         }
         $share = min(1.0, ($job->partCount - 1) / (JobRequest::FULL_PLATE - 1));
+        $beyond = $share * ($treatment->holdFull->logOdds() - $treatment->hold->logOdds())
+            + Spreads::PARTS[0] * log(min(JobRequest::FULL_PLATE, $job->partCount));
 
-        return new Influence(
+        return $beyond >= 0.0 ? null : new Influence(
             'full_plate',
-            min(0.0, $share * ($treatment->holdFull->logOdds() - $treatment->hold->logOdds())),
+            $beyond,
             0.0,
             Sentence::of('influence.full_plate', parts: Quantity::count($job->partCount)),
         );
     }
 
     /** Down to the grade for small contacts, as far as no foothold makes up for it. */
-    private function delicate(Proposal $proposal, Treatment $treatment): ?Influence
+    private static function delicate(Proposal $proposal, Treatment $treatment): ?Influence
     {
         $why = $proposal->job->part->delicate ?? [];
-        if ([] === $why) {
-            return null;
-        }
-        $foothold = $proposal->foothold();
-        $key = \sprintf(
-            '%s/%s/%s/%s/%.2f',
-            $treatment->hold->value,
-            $treatment->holdSmall->value ?? '',
-            $treatment->role->value,
-            $foothold->kind->value,
-            $foothold->mm,
-        );
-        if (!\array_key_exists($key, $this->delicate)) {
-            $this->delicate[$key] = self::reckonDelicate($why, $treatment, $foothold);
-        }
 
-        return $this->delicate[$key];
+        return [] === $why ? null : self::reckonDelicate($why, $treatment, $proposal->foothold());
     }
 
     /** @param list<Sentence> $delicate */
@@ -217,29 +202,29 @@ final class Influences
         );
     }
 
-    private static function longJob(JobRequest $job): ?Influence
-    {
-        return null === $job->minutes || $job->minutes <= self::USUAL_MINUTES ? null : new Influence(
-            'long_job',
-            -0.25 * log($job->minutes / self::USUAL_MINUTES, 2),
-            0.0,
-            Sentence::of('influence.long_job', job: Quantity::minutes($job->minutes)),
-        );
-    }
-
     private static function temperature(Window $window, Target $target): ?Influence
     {
-        if (Axis::Celsius !== $window->axis || null === $target->at || null === $target->wanted) {
+        if (null === $target->at || null === $target->wanted) {
             return null;
         }
-        [$below, $above] = self::outOf($window->low, $target->wanted, $window->high, $target->at, 0.35);
-        // A little more heat grips a little more, up to the end of the window.
-        $warmer = 0.3 * min(1.0, max(0.0, $target->at - $target->wanted) / max(1e-9, $window->high - $target->wanted));
+        $celsius = Axis::Celsius === $window->axis;
+        // A whole window out of its exposures is as much as a whole grade.
+        [$below, $above] = self::outOf(
+            $window->low,
+            $target->wanted,
+            $window->high,
+            $target->at,
+            $celsius ? 0.35 : 2.0 / max(1e-9, $window->high - $window->low),
+        );
+        // A little more heat, or light, grips a little more, up to the end of the window.
+        $more = 0.3 * min(1.0, max(0.0, $target->at - $target->wanted) / max(1e-9, $window->high - $target->wanted));
+        $less = $target->at < $target->wanted;
+        $scale = static fn (float $value): Quantity => $celsius ? Quantity::celsius($value, 1) : Quantity::seconds($value, 0.1);
 
-        return abs($target->at - $target->wanted) < 0.1 ? null : new Influence('temperature', $below + $warmer, $above, Sentence::of(
-            $target->at < $target->wanted ? 'influence.cooler' : 'influence.warmer',
-            at: Quantity::celsius($target->at, 1),
-            wanted: Quantity::celsius($target->wanted, 1),
+        return abs($target->at - $target->wanted) < 0.1 ? null : new Influence($celsius ? 'temperature' : 'exposure', $below + $more, $above, Sentence::of(
+            $celsius ? ($less ? 'influence.cooler' : 'influence.warmer') : ($less ? 'influence.shorter' : 'influence.longer'),
+            at: $scale($target->at),
+            wanted: $scale($target->wanted),
         ));
     }
 

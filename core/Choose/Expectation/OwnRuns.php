@@ -6,14 +6,13 @@ namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Test\RunOutcome;
 
-/** Own non-void runs, or prints for use, of one material on one side with one agent, lot and setting, all about as long, counted. */
+/** Own non-void runs, or prints for use, of one material on one side with one agent at one setting, counted. */
 final readonly class OwnRuns
 {
     public function __construct(
         public string $sideId,
         public string $surfaceId,
         public ?string $agentId,
-        public string $lotId,
         public RunConditions $under,
         /** Runs for which it is known whether the part held. */
         public int $runs,
@@ -22,12 +21,10 @@ final readonly class OwnRuns
         public int $released,
         /** Of these, taken off cleanly. */
         public int $clean,
-        /** The shortest of them, minutes; null: not known. */
+        /** The longest of them; null: not known. */
         public ?float $minutes = null,
-        /** The fewest parts on the plate. */
+        /** The most parts on a plate. */
         public int $parts = 1,
-        /** A change to its printer has put them in question since. */
-        public bool $changedSince = false,
     ) {
     }
 

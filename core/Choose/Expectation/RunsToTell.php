@@ -6,8 +6,9 @@ namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Standing;
-use Sitzplatz\Choose\Order\Brackets;
 use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Statistics\LogisticNormal;
+use Sitzplatz\Statistics\ShareOfBoth;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -20,6 +21,8 @@ final readonly class RunsToTell
     private const LIKELY = 0.5;
     private const NEARLY = 0.8;
     private const HARDLY = 1e-6;
+    /** With 90 %. */
+    private const Z90 = 1.2815515655446004;
     /** Beyond this nobody tests two plates for one job (our own choice). */
     public const MOST = 20;
 
@@ -34,24 +37,34 @@ final readonly class RunsToTell
     public static function ofGrade(Expectation $expectation): ?self
     {
         static $known = [];
-        [$grade, $belief] = [$expectation->grade, $expectation->belief];
-        $key = $grade->value.'/'.$belief->a.'/'.$belief->b;
+        [$grade, $belief] = [$expectation->grade, $expectation->prediction->chance];
+        $key = $grade->value.'/'.round($belief->mean, 3).'/'.round($belief->variance, 3);
         if (!\array_key_exists($key, $known)) {
-            $known[$key] = self::until([$belief], static fn (array $held, int $runs): bool => Standing::Open !== $grade->standing($held[0], $runs));
+            $known[$key] = self::until([$belief->asBeta()], static fn (array $held, int $runs): bool => Standing::Open !== $grade->standing($held[0], $runs));
         }
 
         return $known[$key];
     }
 
     /** Until two are told apart, with a run of each in turn; null: hardly within {@see MOST}. */
-    public static function apart(Beta $one, Beta $other): ?self
+    public static function apart(ShareOfBoth $one, ShareOfBoth $other): ?self
     {
-        return self::until([$one, $other], static function (array $held, int $runs) use ($one, $other): bool {
-            $a = $one->with($held[0], $runs - $held[0]);
-            $b = $other->with($held[1], $runs - $held[1]);
+        [$one, $other] = [self::belief($one), self::belief($other)];
 
-            return Brackets::better($a, $b) || Brackets::better($b, $a);
+        return self::until([$one, $other], static function (array $held, int $runs) use ($one, $other): bool {
+            [$mean, $variance] = $one->with($held[0], $runs - $held[0])->logOdds();
+            [$otherMean, $otherVariance] = $other->with($held[1], $runs - $held[1])->logOdds();
+
+            return abs($mean - $otherMean) >= self::Z90 * sqrt($variance + $otherVariance);
         });
+    }
+
+    private static function belief(ShareOfBoth $both): Beta
+    {
+        [$one, $other] = [$both->one, $both->other];
+        $moment = static fn (int $of): float => LogisticNormal::allOf([[$one, $of]]) * LogisticNormal::allOf([[$other, $of]]);
+
+        return Beta::ofMoments($moment(1), $moment(2));
     }
 
     /** Until both are known. */

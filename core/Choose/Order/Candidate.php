@@ -13,12 +13,13 @@ use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Expectation\LastGap;
-use Sitzplatz\Choose\Expectation\OwnRecord;
+use Sitzplatz\Choose\Expectation\Moved;
 use Sitzplatz\Choose\Expectation\RunsToTell;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
-use Sitzplatz\Statistics\Beta;
+use Sitzplatz\Statistics\LogisticNormal;
+use Sitzplatz\Statistics\ShareOfBoth;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Day;
@@ -32,10 +33,7 @@ final readonly class Candidate
     /** So near nobody minds what the file sets, K. */
     private const FILE_NEAR_K = 2.0;
 
-    /**
-     * @param list<Influence> $influences what moved the grades of practice for this job
-     * @param list<Sentence>  $missed     wishes that it does not meet
-     */
+    /** @param list<Sentence> $missed wishes that it does not meet */
     private function __construct(
         public Proposal $proposal,
         public Pairing $pairing,
@@ -43,13 +41,11 @@ final readonly class Candidate
         public Target $target,
         public Expectation $hold,
         public Expectation $release,
-        /** Chance that the whole plate holds and every part is taken off cleanly, as what was said before has come to. */
+        /** Chance that the whole plate holds and every part is taken off cleanly: the product of both. */
         public float $chance,
-        /** The same by grades and own prints alone. */
-        public float $uncorrected,
         /** Of the print in plate and agent; null: a price is not known. */
         public ?float $costPerPrint,
-        public array $influences,
+        public Moved $moved,
         public array $missed,
         /** A validated profile vouches for it, for this job. */
         public bool $proven,
@@ -57,7 +53,6 @@ final readonly class Candidate
         public ?float $provenUpToMinutes,
         private ?float $longestMinutes,
         private int $mostParts,
-        private bool $ownRuns,
     ) {
     }
 
@@ -72,24 +67,12 @@ final readonly class Candidate
         ?float $costPerCoat,
     ): self {
         $job = $proposal->job;
-        $near = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at, $proposal->bedOtherC);
+        [$here, $ofPair] = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at);
         $moved = $influences->on($proposal, $treatment, $target);
-        $onHold = $onRelease = 0.0;
-        foreach ($moved as $influence) {
-            $onHold += $influence->onHold;
-            $onRelease += $influence->onRelease;
-        }
-        $worth = $treatment->basis->worthRuns();
-        $unheated = null === $target->at && null !== $treatment->holdCold;
-        $hold = Expectation::of(
-            $unheated ? $treatment->holdCold : $treatment->hold,
-            $onHold,
-            $near['hold'],
-            $job->partCount,
-            $worth,
-        );
-        $release = Expectation::of($treatment->release, $onRelease, $near['release'], $job->partCount, $worth);
-        $uncorrected = $hold->plate->mean() * $release->plate->mean();
+        $grade = $treatment->holdAt(null === $target->at);
+        [$held, $released] = $experience->chances($job)->of($proposal, $treatment, $grade, $moved);
+        $hold = new Expectation($grade, $held, $here->runs, $here->held, $ofPair->runs, $ofPair->held);
+        $release = new Expectation($treatment->release, $released, $here->released, $here->clean, $ofPair->released, $ofPair->clean);
         $seat = $experience->proven($job, $proposal->side, $treatment->agentId);
         $proven = true === $seat?->isAt($target->displayC, $job->material->filament ? null : $target->at);
 
@@ -100,16 +83,14 @@ final readonly class Candidate
             $target,
             $hold,
             $release,
-            $experience->record->corrected($uncorrected, $hold->ownWorth()),
-            $uncorrected,
+            $hold->chance * $release->chance,
             Wear::perPrint($proposal->side->costPerPrint, $proposal->agent, $costPerCoat, $proposal->side->surfaceId),
             $moved,
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
             $proven,
             $proven ? $seat->upToMinutes : null,
-            $near['longestMinutes'],
-            $near['mostParts'],
-            [] !== $near['hold'] || [] !== $near['release'],
+            $ofPair->longestMinutes,
+            $ofPair->mostParts,
         );
     }
 
@@ -119,14 +100,6 @@ final readonly class Candidate
         $job = $this->proposal->job;
         $agent = $this->proposal->agent;
         $reasons = [$this->hold->sentence('hold'), $this->release->sentence('release')];
-        if (OwnRecord::tells($this->uncorrected, $this->chance)) {
-            $reasons[] = Sentence::of(
-                'reason.record',
-                before: Quantity::share($this->uncorrected),
-                after: Quantity::share($this->chance),
-                more: $this->chance > $this->uncorrected ? Sentence::of('answer.yes') : Sentence::of('answer.no'),
-            );
-        }
         if (null !== $agent) {
             $reasons[] = $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words()));
         } elseif (null !== $this->treatment->note) {
@@ -135,12 +108,9 @@ final readonly class Candidate
         array_push(
             $reasons,
             ...$this->target->reasons,
-            ...array_map(static fn (Influence $each): Sentence => $each->words, $this->influences),
+            ...array_map(static fn (Influence $each): Sentence => $each->words, $this->moved->all()),
             ...$this->missed,
         );
-        if ($job->partCount > 1) {
-            $reasons[] = Sentence::of('reason.many_parts', parts: Quantity::count($job->partCount));
-        }
         array_push($reasons, ...$this->label(), ...$this->beyondEvidence());
         $shop = $this->treatment->shop;
         $reasons[] = null === $shop
@@ -208,26 +178,22 @@ final readonly class Candidate
         return [...array_values($unlike), ...($this->proposal->job->material->fumes ? [Sentence::of('caution.fumes')] : [])];
     }
 
-    /** That the whole plate holds and comes off cleanly, as a belief (by its first two moments). */
-    public function success(): Beta
+    /** That the whole plate holds and comes off cleanly. */
+    public function success(): ShareOfBoth
     {
-        return $this->hold->plate->times($this->release->plate);
+        return new ShareOfBoth($this->hold->prediction->chance, $this->release->prediction->chance);
     }
 
-    /** Whether own runs, of whatever likeness, have a say in it; else it is the estimate of the catalogue alone. */
+    /** Whether own runs at this setting, on whatever side of the kind, have a say in it. */
     public function ownRunsSpeak(): bool
     {
-        return $this->ownRuns;
+        return $this->hold->pairRuns + $this->release->pairRuns > 0;
     }
 
     /** The chance by the grades of practice alone, for a sound plate and a middling part. */
     public function practiceChance(): float
     {
-        $parts = $this->proposal->job->partCount;
-        $worth = $this->treatment->basis->worthRuns();
-
-        return Expectation::of($this->hold->grade, 0.0, [], $parts, $worth)->plate->mean()
-            * Expectation::of($this->release->grade, 0.0, [], $parts, $worth)->plate->mean();
+        return $this->hold->grade->share() * $this->release->grade->share();
     }
 
     /** On what it rests: proven, own, alike, or practice. */
@@ -235,8 +201,8 @@ final readonly class Candidate
     {
         return match (true) {
             $this->proven => 'proven',
-            $this->hold->own()['runs'] > 0 => 'own',
-            $this->ownRuns => 'alike',
+            $this->hold->runs > 0 => 'own',
+            $this->ownRunsSpeak() => 'alike',
             default => 'practice',
         };
     }
@@ -244,14 +210,12 @@ final readonly class Candidate
     /** On what it rests, in a few words. */
     public function known(): Sentence
     {
-        $own = $this->hold->own();
-
         return match ($this->basis()) {
             'proven' => null === $this->provenUpToMinutes
                 ? Sentence::of('known.proven')
                 : Sentence::of('known.proven_up_to', longest: Quantity::minutes($this->provenUpToMinutes)),
-            'own' => Sentence::of('known.own', held: Quantity::count($own['successes']), runs: Quantity::count($own['runs'])),
-            'alike' => Sentence::of('known.alike', worth: Quantity::number($this->hold->ownWorth(), 0.1)),
+            'own' => Sentence::of('known.own', held: Quantity::count($this->hold->well), runs: Quantity::count($this->hold->runs)),
+            'alike' => Sentence::of('known.alike', held: Quantity::count($this->hold->pairWell), runs: Quantity::count($this->hold->pairRuns)),
             default => $this->knownOfPractice(),
         };
     }
@@ -266,12 +230,6 @@ final readonly class Candidate
             : Sentence::of('known.would_tell', basis: $basis, runs: $runs[0]->and($runs[1])->words());
     }
 
-    /** Among which forecasts this one counts once its print is answered. */
-    public function recordClass(): int
-    {
-        return OwnRecord::classOf($this->hold->ownWorth());
-    }
-
     /** Past its life, or with damage noted. */
     public function poorSide(): bool
     {
@@ -281,9 +239,7 @@ final readonly class Candidate
     /** How the hold stands if a step is left out. */
     public function holdWithout(Step $step): float
     {
-        $mean = $this->hold->belief->mean();
-
-        return 1 / (1 + exp(-(log($mean / (1 - $mean)) + $step->without)));
+        return (new LogisticNormal($this->hold->prediction->chance->mean + $step->without, $this->hold->prediction->chance->variance))->share();
     }
 
     /** Consumables come after bare where both hold; an agent without use comes last. */
@@ -300,7 +256,7 @@ final readonly class Candidate
     private function beyondEvidence(): array
     {
         $job = $this->proposal->job;
-        if (!$this->ownRuns) {
+        if (!$this->ownRunsSpeak()) {
             return [];
         }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Order;
 
-use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Grade;
 
 /**
@@ -38,9 +37,9 @@ final readonly class FirstTest
             $surface = $candidate->proposal->surface->id;
             if ($candidate->proven) {
                 $proven[] = $candidate;
-            } elseif (Basis::MakerGuidance === $candidate->treatment->basis
+            } elseif ($candidate->treatment->basis->isOnlyTheMakers()
                 && (null === $surfaceId || $surface === $surfaceId)
-                && $candidate->hold->ownWorth() < Grade::CONFIRMED_BY
+                && $candidate->hold->pairRuns < Grade::CONFIRMED_BY
             ) {
                 // Plates of one kind are alike until somebody tried one.
                 $ways[$surface.'/'.$candidate->treatment->agentId] ??= $candidate;

@@ -73,7 +73,7 @@ final readonly class Lacking
                 $agent = null === $surface && !isset($kinds[$candidate->treatment->agentId ?? '']) ? $candidate->proposal->agent : null;
                 $what = $surface->id ?? $agent?->id;
                 if (null !== $what && [] === $candidate->missed && $candidate->chance >= self::LEAST_CHANCE
-                    && (null === $best || Brackets::better($candidate->success(), $best->success()))
+                    && (null === $best || Brackets::better($candidate, $best))
                     && (!isset($found[$what]) || $found[$what]->candidate->chance < $candidate->chance)) {
                     $found[$what] = new self($candidate, $surface, $agent);
                 }
@@ -111,6 +111,7 @@ final readonly class Lacking
             $held,
             layers: $layers,
             round: $printer->bedRound,
+            sheetId: 'new '.$surface->id,
         );
     }
 }

@@ -22,6 +22,7 @@ use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\BadHeat;
 use Sitzplatz\Heat\Stack;
 use Sitzplatz\Words\Phrase;
+use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
 /** A side with an agent (or bare) for a job, before the gates. */
@@ -42,6 +43,8 @@ final readonly class Proposal
         public bool $off = false,
         /** What the display is set to after the first layer, where that was proven; null: as in the first layer. */
         public ?float $bedOtherC = null,
+        /** At a setting that was printed often here, beside what practice sets. */
+        public bool $often = false,
     ) {
     }
 
@@ -91,6 +94,23 @@ final readonly class Proposal
         return null !== $target->refusal ? $this : $this->set($target->asProven($this->target), false, $seat->thenC());
     }
 
+    /**
+     * The same at a setting that was printed often here; null where somebody asked for another, or it passes a limit by now.
+     *
+     * @param float|null $at on the display, °C, or exposure of a resin, s
+     */
+    public function asOften(?float $at): ?self
+    {
+        if (null === $at || null === $this->target || null === $this->pairing || null !== $this->job->bedC) {
+            return null;
+        }
+        $target = $this->job->material->filament
+            ? Target::of($this->job->with(bedC: $at), $this->pairing, $this->stops(), $this->stack)
+            : $this->target->exposed($at);
+
+        return null !== $target->refusal ? null : $this->set($target->asOften($this->target), false, null, true);
+    }
+
     /** The same with another setting after the first layer. */
     public function then(?float $bedOtherC): self
     {
@@ -116,7 +136,16 @@ final readonly class Proposal
 
     public function label(): Sentence
     {
-        return Sentence::of($this->off ? 'candidate.label_off' : 'candidate.label', side: $this->side->label, agent: $this->agentName());
+        return match (true) {
+            $this->off => Sentence::of('candidate.label_off', side: $this->side->label, agent: $this->agentName()),
+            $this->often => Sentence::of('candidate.label_at', side: $this->side->label, agent: $this->agentName(), at: $this->setting()),
+            default => Sentence::of('candidate.label', side: $this->side->label, agent: $this->agentName()),
+        };
+    }
+
+    private function setting(): Quantity
+    {
+        return null === $this->target?->displayC ? Quantity::seconds($this->target->at ?? 0.0, 0.1) : Quantity::celsius($this->target->displayC);
     }
 
     /** The material on the surface, bare or with the agent. */
@@ -168,9 +197,21 @@ final readonly class Proposal
         return self::stopsOf($this->job, $this->side, $this->surface);
     }
 
-    private function set(?Target $target, bool $off, ?float $bedOtherC): self
+    private function set(?Target $target, bool $off, ?float $bedOtherC, bool $often = false): self
     {
-        return new self($this->job, $this->side, $this->surface, $this->agent, $this->pairing, $this->treatment, $target, $this->stack, $off, $bedOtherC);
+        return new self(
+            $this->job,
+            $this->side,
+            $this->surface,
+            $this->agent,
+            $this->pairing,
+            $this->treatment,
+            $target,
+            $this->stack,
+            $off,
+            $bedOtherC,
+            $often,
+        );
     }
 
     /** @return list<Stop> */

@@ -63,6 +63,41 @@ final readonly class Ranking
     }
 
     /**
+     * By what a candidate leads one that stands below it and is likelier both to hold and to let go; null: there is none.
+     *
+     * @throws BadHeat if a figure cannot be
+     */
+    public function leadsBy(Candidate $candidate): ?Sentence
+    {
+        $below = false;
+        foreach ($this->candidates as $other) {
+            $below = $below || $other === $candidate;
+            if ($below && $other->hold->chance > $candidate->hold->chance && $other->release->chance > $candidate->release->chance) {
+                return Sentence::of($this->leads($candidate, $other), other: $other->proposal->label());
+            }
+        }
+
+        return null;
+    }
+
+    /** @throws BadHeat if a figure cannot be */
+    private function leads(Candidate $one, Candidate $other): string
+    {
+        $less = static fn (\Closure $of): bool => $of($one) < $of($other);
+
+        return 'leads.'.match (true) {
+            $less(static fn (Candidate $c): int => \count($c->missed)) => 'wish',
+            $less(static fn (Candidate $c): int => $c->proven ? 0 : 1) => 'proven',
+            $less(static fn (Candidate $c): int => $c->poorSide() ? 1 : 0) => 'sound',
+            $less(static fn (Candidate $c): int => $c->hold->runs > 0 ? 0 : 1) => 'tried',
+            $less(static fn (Candidate $c): int => $c->consumableRank()) => 'consumable',
+            $less(fn (Candidate $c): float => $this->heat->of($c->proposal)?->turnaroundMinutes() ?? \INF) => 'time',
+            $less(static fn (Candidate $c): float => $c->costPerPrint ?? \INF) => 'cost',
+            default => 'cooler',
+        };
+    }
+
+    /**
      * What bed and chamber take; null: the layers of the plate are not known, or it is a resin.
      *
      * @throws BadHeat if a figure cannot be
@@ -156,7 +191,9 @@ final readonly class Ranking
                     $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
                     continue;
                 }
-                foreach ([$proposal->asProven($experience->proven($job, $side, $agent?->kindId)), $proposal->withBedOff()] as $way) {
+                $usual = $proposal->asProven($experience->proven($job, $side, $agent?->kindId));
+                $often = $experience->often($job, $side, $agent?->kindId, $job->material->filament ? $usual->target?->displayC : $usual->target?->at);
+                foreach ([$usual, $usual->asOften($often), $proposal->withBedOff()] as $way) {
                     if (null !== $way && null !== $way->target) {
                         $candidates[] = Candidate::of(
                             $way,
@@ -282,8 +319,12 @@ final readonly class Ranking
                 foreach ($bracket as $candidate) {
                     $brackets[spl_object_id($candidate)] = $next;
                 }
-                foreach (self::buckets($bracket, static fn (Candidate $c): int => $c->poorSide() ? 2 : ($c->proven ? 0 : 1)) as $alike) {
-                    array_push($buckets, ...self::buckets($alike, static fn (Candidate $c): float => -round($c->chance / self::CHANCE_STEP)));
+                foreach (self::buckets($bracket, static fn (Candidate $c): int => $c->proven ? 0 : ($c->poorSide() ? 2 : 1)) as $alike) {
+                    // As likely, what was printed here stands before what never was.
+                    array_push($buckets, ...self::buckets(
+                        $alike,
+                        static fn (Candidate $c): float => -2 * round($c->chance / self::CHANCE_STEP) + ($c->hold->runs > 0 ? 0 : 1),
+                    ));
                 }
             }
         } else {

@@ -45,6 +45,8 @@ final readonly class JobRequest
         public FileFacts $file = new FileFacts(),
         /** What the label of the lot recommends for the bed, °C. */
         public ?float $labelBedC = null,
+        /** A run of a comparison, and no print for use. */
+        public bool $isTest = false,
     ) {
     }
 
@@ -70,6 +72,7 @@ final readonly class JobRequest
             $gapMm ?? $this->gapMm,
             $this->file,
             $this->labelBedC,
+            $this->isTest,
         );
     }
 

@@ -42,6 +42,8 @@ final readonly class SideFacts
         /** The printer that the plate belongs to. */
         public ?string $printerId = null,
         public bool $round = false,
+        /** The sheet that lies on it. */
+        public string $sheetId = '',
     ) {
     }
 

@@ -131,6 +131,18 @@ final readonly class Target
         )] : []), ...$this->reasons], null, false, $this->wanted);
     }
 
+    /** As what was printed often here, beside what practice sets. */
+    public function asOften(self $usual): self
+    {
+        $scale = static fn (float $value): Quantity => null === $usual->displayC ? Quantity::seconds($value, 0.1) : Quantity::celsius($value);
+
+        return new self($this->at, $this->displayC, [Sentence::of(
+            'target.often',
+            set: $scale($this->displayC ?? $this->at ?? 0.0),
+            usual: $scale($usual->displayC ?? $usual->at ?? 0.0),
+        )], null, false, $this->wanted);
+    }
+
     /** As what was proven here, beside what would be reckoned. */
     public function asProven(?self $reckoned): self
     {

@@ -195,7 +195,7 @@ final readonly class LogCsv
     {
         $share = self::number($grade, 1e-6, 1 - 1e-6, null);
 
-        return \is_float($share) ? $share : Grade::tryFrom(strtolower($grade))?->prior()->mean();
+        return \is_float($share) ? $share : Grade::tryFrom(strtolower($grade))?->share();
     }
 
     private static function logOdds(float $share): float

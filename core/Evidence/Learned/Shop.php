@@ -15,20 +15,23 @@ use Sitzplatz\Statistics\NormalLogit;
 final readonly class Shop
 {
     /**
-     * @param array<string, int> $places of coefficients, by kind and level, or measure
+     * @param array<string, int>             $places of coefficients, by kind and level, or measure
+     * @param array<string, array{int, int}> $counts answers by kind and level, and how many of them went well
      */
-    private function __construct(private Spreads $spreads, private array $places, private ?NormalLogit $posterior)
+    private function __construct(private Spreads $spreads, private array $places, private ?NormalLogit $posterior, private array $counts = [])
     {
     }
 
     /** @param list<Answered> $answers */
     public static function learn(array $answers, Spreads $spreads, ?self $before = null): self
     {
-        $levels = $measures = [];
+        $levels = $measures = $counts = [];
         foreach ($answers as $answer) {
             foreach ($answer->situation->levels as $kind => $level) {
                 if ($spreads->hasEffect($kind)) {
                     $levels[$kind][$level] = true;
+                    [$all, $well] = $counts["$kind\0$level"] ?? [0, 0];
+                    $counts["$kind\0$level"] = [$all + 1, $well + (int) $answer->well];
                 }
             }
             foreach ($answer->situation->measures as $name => $ignored) {
@@ -62,7 +65,7 @@ final readonly class Shop
             return new LogitRow($answer->situation->practice, array_keys($x), array_values($x), $answer->well ? 1.0 : 0.0);
         }, $answers);
 
-        return new self($spreads, $places, [] === $answers ? null : NormalLogit::fit($rows, $means, $precisions, $start));
+        return new self($spreads, $places, [] === $answers ? null : NormalLogit::fit($rows, $means, $precisions, $start), $counts);
     }
 
     /** What is to be expected of one. */
@@ -98,15 +101,46 @@ final readonly class Shop
         if (null === $this->posterior) {
             return [];
         }
-        $variances = $this->posterior->variances();
+        $covariances = $this->posterior->covariances();
         foreach ($this->places as $key => $place) {
             $parts = explode("\0", $key, 2);
             $kind = isset($parts[1]) ? EffectKind::from($parts[0]) : null;
             $expected = null === $kind ? $this->spreads->ofMeasure($key)[0] : 0.0;
-            $effects[] = new LearnedEffect($kind, $parts[1] ?? $key, $this->posterior->coefficients[$place], sqrt($variances[$place]), $expected);
+            $effects[] = new LearnedEffect($kind, $parts[1] ?? $key, $this->posterior->coefficients[$place], sqrt($covariances[$place][$place]), $expected);
         }
 
         return $effects;
+    }
+
+    /**
+     * What may be asked of one material, to be kept.
+     *
+     * @param \Closure(string, string): bool $isAsked whether a level of a kind still is; measures are
+     */
+    public function known(\Closure $isAsked): Posterior
+    {
+        if (null === $this->posterior) {
+            return Posterior::unlearned($this->spreads);
+        }
+        $asked = [];
+        foreach ($this->places as $key => $place) {
+            $parts = explode("\0", $key, 2);
+            if (!isset($parts[1]) || $isAsked($parts[0], $parts[1])) {
+                $asked[$place] = $key;
+            }
+        }
+        $covariances = $this->posterior->covariances();
+        $means = $with = [];
+        foreach ($asked as $place => $key) {
+            $means[$key] = $this->posterior->coefficients[$place];
+            foreach ($covariances[$place] as $other => $covariance) {
+                if (isset($asked[$other])) {
+                    $with[$asked[$other]][$key] = $covariance;
+                }
+            }
+        }
+
+        return Posterior::of($this->spreads, $means, $with, array_intersect_key($this->counts, $means));
     }
 
     /** By how much effects differ here, one step nearer to what the answers say. */

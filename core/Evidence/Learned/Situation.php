@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence\Learned;
 
+use Sitzplatz\Catalogue\Grade;
+
 /** Under which a print is made, as far as it has a part in how it comes out. */
 final readonly class Situation
 {
@@ -30,13 +32,54 @@ final readonly class Situation
      * @param array<string, float>                $measures but for parts and time
      * @param array<value-of<EffectKind>, string> $of       the names of material, surface and so on; of what is not known nothing
      */
-    public static function of(float $practice, array $measures, int $parts, float $minutes, string $material, array $of): self
+    public static function of(float $practice, array $measures, int $parts, ?float $minutes, string $material, array $of): self
     {
         $levels = [];
         foreach ($of as $kind => $name) {
-            $levels[$kind] = EffectKind::from($kind)->isOfOneMaterial() ? "$material\0$name" : $name;
+            $levels[$kind] = EffectKind::from($kind)->level($material, $name);
         }
 
-        return new self($practice, $measures + [self::PARTS => -log(max(1, $parts)), self::TIME => -log(max(self::SHORTEST, $minutes) / 60)], $levels);
+        return new self($practice, $measures + self::size($parts, $minutes), $levels);
+    }
+
+    /**
+     * Of something that was printed here.
+     *
+     * @param Grade|null            $grade    of practice; null: it says nothing
+     * @param array<string, float>  $measures of both questions, as they were said when it began
+     * @param float|null            $minutes  as it was planned; null: not known. How long it took says how it came out: what fails ends early
+     * @param array<string, string> $levels   as {@see Levels} has them
+     */
+    public static function ofMade(Success $of, ?Grade $grade, array $measures, int $parts, ?float $minutes, array $levels): self
+    {
+        $own = array_filter(
+            $measures,
+            static fn (string $name): bool => (Success::Released === $of) === str_starts_with($name, self::OF_RELEASE),
+            \ARRAY_FILTER_USE_KEY,
+        );
+
+        return new self($grade?->logOdds() ?? 0.0, (null === $grade ? [self::UNGRADED => 1.0] : []) + $own + self::size($parts, $minutes), $levels);
+    }
+
+    /**
+     * @param float|null $minutes null: not known, and taken as an hour
+     *
+     * @return array<string, float> measures
+     */
+    public static function size(int $parts, ?float $minutes): array
+    {
+        return [self::PARTS => -log(max(1, $parts)), self::TIME => null === $minutes ? 0.0 : -log(max(self::SHORTEST, $minutes) / 60)];
+    }
+
+    /** Of which it is; "" where nothing says so. */
+    public function material(): string
+    {
+        foreach ($this->levels as $kind => $level) {
+            if (EffectKind::from($kind)->isOfOneMaterial()) {
+                return explode("\0", $level, 2)[0];
+            }
+        }
+
+        return '';
     }
 }

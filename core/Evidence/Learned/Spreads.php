@@ -12,7 +12,7 @@ final readonly class Spreads
     /** What was reckoned for holding says little of coming off, and nobody knows which way (ours). */
     private const OF_THE_OTHER = [0.0, 0.4];
     /** Twice the parts, or twice the time, costs about as much as practice says of full plates and long prints (ours). */
-    private const PARTS = [0.4, 0.25];
+    public const PARTS = [0.4, 0.25];
     private const TIME = [0.2, 0.2];
     /** Where no grade is known at all (ours). */
     private const UNGRADED = [0.0, 1.0];
@@ -20,7 +20,7 @@ final readonly class Spreads
     private const EXPECTED_WORTH = 2.0;
 
     /** @param array<string, float> $ofEffects standard deviation by the value of an {@see EffectKind} */
-    private function __construct(private Success $of, private array $ofEffects)
+    private function __construct(public Success $of, public array $ofEffects)
     {
     }
 
@@ -35,6 +35,16 @@ final readonly class Spreads
         }
 
         return new self($of, $spreads);
+    }
+
+    /**
+     * As somebody kept them.
+     *
+     * @param array<string, float> $ofEffects
+     */
+    public static function kept(Success $of, array $ofEffects): self
+    {
+        return new self($of, $ofEffects);
     }
 
     public function hasEffect(string $kind): bool

@@ -10,13 +10,16 @@ use Sitzplatz\Statistics\InvalidArgument;
  * A symmetric matrix that is positive definite as L·Lᵀ, row by row, where most of it is nought: what is nought in L costs nothing but a
  * look (up-looking Cholesky; Davis 2006, chapter 4, from memory). It stays as sparse as the order of its rows lets it.
  */
-final readonly class SparseCholesky
+final class SparseCholesky
 {
+    /** @var list<array<int, float>>|null what of the inverse was reckoned; null: it was not asked for yet */
+    private ?array $inverse = null;
+
     /**
      * @param list<float>             $diagonal of L
      * @param list<array<int, float>> $columns  below the diagonal: what stands there, by row
      */
-    private function __construct(private array $diagonal, private array $columns)
+    private function __construct(private readonly array $diagonal, private readonly array $columns)
     {
     }
 
@@ -102,12 +105,17 @@ final readonly class SparseCholesky
     }
 
     /**
-     * Of A⁻¹, from the last row up: of all of it only what stands where L has something is reckoned (Takahashi 1973; Erisman & Tinney 1975,
-     * from memory).
+     * Of A⁻¹ what stands where L has something, from the last row up (Takahashi 1973; Erisman & Tinney 1975, from memory).
      *
-     * @return list<float>
+     * @return list<array<int, float>> each column by row, from the diagonal down
      */
-    public function inverseDiagonal(): array
+    public function inverse(): array
+    {
+        return $this->inverse ??= $this->reckonInverse();
+    }
+
+    /** @return list<array<int, float>> */
+    private function reckonInverse(): array
     {
         $inverse = [];
         for ($j = \count($this->diagonal) - 1; $j >= 0; --$j) {
@@ -135,12 +143,8 @@ final readonly class SparseCholesky
             }
             $inverse[$j][$j] = $own;
         }
-        $diagonal = [];
-        foreach ($this->diagonal as $j => $ignored) {
-            $diagonal[] = $inverse[$j][$j];
-        }
 
-        return $diagonal;
+        return array_reverse(array_values($inverse));
     }
 
     /**

@@ -132,15 +132,6 @@ final class OwnKindTest extends TestCase
         }
     }
 
-    public function testAChartIsWorthHalfOfPracticeSoThatFiveRunsWeighAsMuch(): void
-    {
-        self::assertEqualsWithDelta([5.0, 10.0, 10.0], [Basis::MakerGuidance->worthRuns(), Basis::Practice->worthRuns(), Basis::Shop->worthRuns()], 1e-9);
-        $prior = Grade::Fair->prior(Basis::MakerGuidance->worthRuns());
-        // Beta(3.5, 1.5) and five of five: (3.5 + 5) / 10.
-        self::assertEqualsWithDelta(0.85, $prior->with(Grade::CONFIRMED_BY, 0)->mean(), 1e-12);
-        self::assertEqualsWithDelta(0.7, $prior->mean(), 1e-12);
-    }
-
     private static function grown(ChartLine ...$lines): Catalogue
     {
         return self::catalogue()->withKinds([OwnKind::surface(self::SURFACE, array_values($lines)), OwnKind::material(self::MATERIAL, [])]);

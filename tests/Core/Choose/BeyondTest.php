@@ -94,13 +94,14 @@ final class BeyondTest extends TestCase
             self::assertNotSame('spray_film', $each->agent?->id);
             self::assertTrue((null === $each->surface) !== (null === $each->agent), 'One thing is bought, not two.');
             self::assertGreaterThanOrEqual(0.5, $each->candidate->chance);
-            self::assertTrue(null === $best || Brackets::better($each->candidate->success(), $best->success()));
+            self::assertTrue(null === $best || Brackets::better($each->candidate, $best));
         }
         // As good as what is there already is no reason to buy.
         $good = new JobOnPrinter(self::job('pla'), [self::side('pei_textured', 'P1')]);
-        $run = RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30);
-        $proven = Ranking::of(self::catalogue(), $good->job, $good->sides, [], new Experience([$run]))->candidates[0];
-        self::assertSame([], Lacking::of(self::catalogue(), [$good], [], new Experience([$run]), $proven));
+        $run = RunsMade::of('P1', 'pei_textured', null, 56, 30, 30, 30, 30);
+        $known = RunsMade::experience(self::catalogue(), $good->job, [$run]);
+        $proven = Ranking::of(self::catalogue(), $good->job, $good->sides, [], $known)->candidates[0];
+        self::assertSame([], Lacking::of(self::catalogue(), [$good], [], $known, $proven));
     }
 
     /** What rests on a chart alone is tried first, on the surface that is asked for or on any. */

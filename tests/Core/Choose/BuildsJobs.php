@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Tests\Core\Choose;
 
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
@@ -37,7 +36,7 @@ trait BuildsJobs
     private static function side(string $surfaceId, string $number = 'P1', mixed ...$change): SideFacts
     {
         return new SideFacts(...[
-            'id' => $number, 'plateId' => $number, 'label' => "$number front", 'surfaceId' => $surfaceId, 'widthMm' => 250.0, 'depthMm' => 210.0, 'heldBy' => HoldDown::Clips,
+            'id' => $number, 'sheetId' => $number, 'plateId' => $number, 'label' => "$number front", 'surfaceId' => $surfaceId, 'widthMm' => 250.0, 'depthMm' => 210.0, 'heldBy' => HoldDown::Clips,
             'layers' => self::layers(self::catalogue()->surface($surfaceId)->plate, true), ...$change,
         ]);
     }
@@ -84,7 +83,7 @@ trait BuildsJobs
             $job,
             $sides,
             array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, 0.1 * self::catalogue()->agent($kind)->coatPrints), $agents),
-            new Experience($runs),
+            RunsMade::experience(self::catalogue(), $job, $runs),
         );
     }
 

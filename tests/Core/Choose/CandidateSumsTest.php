@@ -9,6 +9,7 @@ use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\Input;
 use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Detail\ReleasePlan;
+use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\WarpSum;
@@ -68,10 +69,11 @@ final class CandidateSumsTest extends TestCase
     {
         $ranking = self::rank(self::job('pla', ['partCount' => 3]), [self::side('glass')], ['pva_stick']);
         $chance = self::sums($ranking)->reckonings()[0];
-        // Beta(9.5, 0.5): 9.5/10 · 10.5/11 · 11.5/12 = 0.869; hold and release alike: 0.755.
-        self::assertSame(['0.869', '0.869'], array_map(static fn (Input $i): string => Said::of($i->value), $chance->inputs));
-        self::assertSame('sum.figure figure=0.7552', Said::of($chance->result));
-        self::assertSame('sum.beta a=9.5 b=0.5', Said::of($chance->inputs[0]->basis));
+        // Log-odds ln(19) − 0.4·ln(3); nobody has seen any of it: variance 1.7325, the agent's 0.09 and (0.25·ln(3))²; MacKay's mean. Both alike.
+        $variance = 1.7325 + 0.09 + (0.25 * log(3)) ** 2;
+        $share = 1 / (1 + exp(-(log(19) - 0.4 * log(3)) / sqrt(1 + \M_PI * $variance / 8)));
+        self::assertEqualsWithDelta([$share, $share], array_map(static fn (Input $i): float => (float) Said::of($i->value), $chance->inputs), 5e-5);
+        self::assertEqualsWithDelta($share ** 2, (float) substr(Said::of($chance->result), \strlen('sum.figure figure=')), 5e-5);
     }
 
     public function testTheSetPointNamesItsLayersAndWhatWasMeasured(): void
@@ -285,7 +287,7 @@ final class CandidateSumsTest extends TestCase
 
     private static function sums(Ranking $ranking): CandidateSums
     {
-        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null);
+        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null, new Experience([]));
     }
 
     private static function release(Ranking $ranking): ReleasePlan

@@ -10,7 +10,6 @@ use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Choose\Detail\Batches;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\NextRungs;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\OwnStrength;
@@ -77,15 +76,15 @@ final class FiguresTest extends TestCase
     public function testTheAnswerStaysAsItIs(string $name, JobRequest $job): void
     {
         $runs = self::runs();
-        $experience = new Experience($runs, [new ProvenSeat('P1', null, 60.0), new ProvenSeat('P3', 'pva_stick', 72.0)]);
+        $experience = RunsMade::experience(self::catalogue(), $job, $runs, [new ProvenSeat('P1', null, 60.0), new ProvenSeat('P3', 'pva_stick', 72.0)]);
         $agents = array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind, ('pva_stick' === $kind ? 0.04 : 0.2) * self::catalogue()->agent($kind)->coatPrints), self::AGENTS);
         $ranking = Ranking::of(self::catalogue(), $job, self::shelf(), $agents, $experience);
         $figures = ['notes' => $job->notes()];
         foreach ($ranking->candidates as $i => $each) {
             $proposal = $each->proposal;
-            $key = $proposal->side->id.'/'.($each->treatment->agentId ?? 'bare').($proposal->off ? '/off' : '');
+            $key = $proposal->side->id.'/'.($each->treatment->agentId ?? 'bare').($proposal->off ? '/off' : '').($proposal->often ? '/often' : '');
             $figures[$key] = [
-                $each->hold->belief->mean(), $each->hold->plate->mean(), $each->release->plate->mean(), $each->chance, $each->hold->interval()->low, $each->hold->ownWorth(),
+                $each->hold->chance, $each->release->chance, $each->chance, $each->hold->interval()->low, $each->hold->runs,
                 $each->target->at, $each->target->displayC, $ranking->bracketOf($each), $each->costPerPrint, $proposal->foothold(),
                 array_map(static fn ($step): array => [$step->id, $each->holdWithout($step)], $proposal->steps()),
             ];
@@ -93,7 +92,7 @@ final class FiguresTest extends TestCase
                 $figures["$key why"] = [$each->reasons(), $each->heeds(null), $each->cautions()];
             }
             if ($i < 3) {
-                $sums = CandidateSums::of($each, $ranking->heat, 1 === $i ? self::strength() : null);
+                $sums = CandidateSums::of($each, $ranking->heat, 1 === $i ? self::strength() : null, $experience);
                 $figures["$key sums"] = [$sums->reckonings(), $sums->release, $sums->heater?->cautions()];
                 $figures["$key next"] = [Batches::of($each, $ranking->heat, $experience), NextRungs::of($each, $ranking->candidates, Ladder::cases()[$i % 2], $experience)];
             }
@@ -133,15 +132,15 @@ final class FiguresTest extends TestCase
     private static function runs(): array
     {
         return [
-            RunsMade::of('P1', 'pei_textured', null, 'lot', 60.0, 9, 8, 8, 8, 30.0, 1, 60.0, 'p', true, null, 215.0, 0.1),
-            RunsMade::of('P1', 'pei_textured', null, 'other', 60.0, 6, 6, 6, 5, 400.0, 6, 55.0, 'q', false, null, 210.0, 0.1),
-            RunsMade::of('P2', 'pei_smooth', 'pva_stick', 'lot', 74.0, 5, 4, 4, 2, 90.0, 1, null, 'p', true, 50.0, 240.0, 0.15),
-            RunsMade::of('P3', 'pei_textured', 'pva_stick', 'lot', 72.0, 12, 12, 12, 12, 200.0, 1, 72.0, 'p'),
-            RunsMade::of('P4', 'glass', null, 'lot', 100.0, 4, 1, 1, 1, 20.0, 1, 95.0, 'p', true, 70.0, 250.0, 0.12),
-            RunsMade::of('P4', 'glass', 'pva_stick', 'lot', null, 3, 2, 2, 2, 10.0),
-            RunsMade::of('P9', 'glass', 'pva_stick', 'lot', 88.0, 7, 6, 6, 6, 120.0, 14),
-            RunsMade::of('P5', 'epoxy_glass', null, 'lot', 85.0, 8, 8, 8, 6, 240.0, 2, 80.0, 'p', true, null, 262.0, 0.1),
-            RunsMade::of('P10', 'hot_grip_steel', 'pva_stick', 'lot', 98.0, 5, 5, 5, 5, 300.0, 1),
+            RunsMade::of('P1', 'pei_textured', null, 60.0, 9, 8, 8, 8, 30.0),
+            RunsMade::of('P1', 'pei_textured', null, 60.0, 6, 6, 6, 5, 400.0, 6, 'q'),
+            RunsMade::of('P2', 'pei_smooth', 'pva_stick', 74.0, 5, 4, 4, 2, 90.0),
+            RunsMade::of('P3', 'pei_textured', 'pva_stick', 72.0, 12, 12, 12, 12, 200.0),
+            RunsMade::of('P4', 'glass', null, 100.0, 4, 1, 1, 1, 20.0),
+            RunsMade::of('P4', 'glass', 'pva_stick', null, 3, 2, 2, 2, 10.0),
+            RunsMade::of('P9', 'glass', 'pva_stick', 88.0, 7, 6, 6, 6, 120.0, 14),
+            RunsMade::of('P5', 'epoxy_glass', null, 85.0, 8, 8, 8, 6, 240.0, 2),
+            RunsMade::of('P10', 'hot_grip_steel', 'pva_stick', 98.0, 5, 5, 5, 5, 300.0),
         ];
     }
 

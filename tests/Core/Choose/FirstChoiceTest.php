@@ -6,7 +6,6 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Gate\Rejection;
 use Sitzplatz\Choose\Order\Candidate;
@@ -103,7 +102,7 @@ final class FirstChoiceTest extends TestCase
         int $clean,
         bool $ahead,
     ): void {
-        $own = RunsMade::of($surface, $surface, $agent, 'lot', 55, $runs, $held, $released, $clean);
+        $own = RunsMade::of($surface, $surface, $agent, 55, $runs, $held, $released, $clean);
         $candidates = self::rank($material, [$surface, 'epoxy_glass'], null === $agent ? [] : [$agent], [$own])->candidates;
         $labels = array_map(self::label(...), $candidates);
         $mine = array_search($surface.', '.(null === $agent ? 'bare' : self::catalogue()->agent($agent)->name->english), $labels, true);
@@ -123,12 +122,14 @@ final class FirstChoiceTest extends TestCase
         $sides = array_map(static fn (string $surface): SideFacts => new SideFacts($surface, $surface, $surface, $surface, 250, 210, HoldDown::Magnet), $surfaces);
         $printer = new PrinterFacts('p', 'North bay', true, 250, 210, 120, 300, true, 120);
 
+        $job = new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot');
+
         return Ranking::of(
             self::catalogue(),
-            new JobRequest(self::catalogue()->material($material), $printer, 20, 'lot'),
+            $job,
             $sides,
             array_map(static fn (string $kind): AgentFacts => new AgentFacts($kind, $kind), $agents),
-            new Experience($runs),
+            RunsMade::experience(self::catalogue(), $job, $runs),
         );
     }
 

@@ -30,10 +30,12 @@ final class InfluencesTest extends TestCase
     {
         $tall = static fn (float $heightMm): PartFacts => new PartFacts(400, 80, 28, 20, $heightMm, 4);
         $slings = ['printer' => self::printer(['bedMoves' => true])];
-        yield 'two hours are what practice speaks of' => [['minutes' => 120.0], []];
-        yield 'twice as long' => [['minutes' => 240.0], ['long_job' => [-0.25, 0.0]]];
-        yield 'four times as long' => [['minutes' => 480.0], ['long_job' => [-0.5, 0.0]]];
-        yield 'nobody said how long' => [['minutes' => null], []];
+        yield 'how long it takes is learned' => [['minutes' => 480.0], []];
+        yield 'how many parts there are, too' => [['partCount' => 9], []];
+        // Strong to poor is ln(19) + ln(4) for ten parts, of which 0.4 · ln(10) is what ten parts cost anywhere.
+        yield 'a full plate where practice tells it apart' => [['partCount' => 10], ['full_plate' => [-log(76) + 0.4 * log(10), 0.0]], ['carbon_laminate', []]];
+        yield 'half of the way' => [['partCount' => 4], ['full_plate' => [-log(76) / 3 + 0.4 * log(4), 0.0]], ['carbon_laminate', []]];
+        yield 'more than full' => [['partCount' => 30], ['full_plate' => [-log(76) + 0.4 * log(10), 0.0]], ['carbon_laminate', []]];
         yield 'as tall as twice its foot on a bed that slings' => [['part' => $tall(40.0)] + $slings, []];
         yield 'four times' => [['part' => $tall(80.0)] + $slings, ['slinging' => [-0.5, 0.0]]];
         yield 'on a bed that stands' => [['part' => $tall(80.0)], []];
@@ -79,7 +81,7 @@ final class InfluencesTest extends TestCase
             $usual = self::catalogue()->material($material)->nozzleC ?? [0, 0];
             $change['nozzleC'] += ($usual[0] + $usual[1]) / 2;
         }
-        $found = self::of(self::rank(self::job($material, $change), [self::side($surface, ...['heldBy' => HoldDown::Clips] + $made)])->candidates[0]->influences ?? []);
+        $found = self::of(self::rank(self::job($material, $change), [self::side($surface, ...['heldBy' => HoldDown::Clips] + $made)])->candidates[0]->moved->all());
         // Warp has sums of its own.
         unset($found['warp']);
         self::assertSame(array_keys($expected), array_keys($found));
@@ -90,7 +92,7 @@ final class InfluencesTest extends TestCase
 
     public function testTheGapIsAWindowOfItsOwn(): void
     {
-        $ranking = static fn (float $gapMm): array => self::of(self::rank(self::job('pla', ['gapMm' => $gapMm]), [self::side('pei_textured')])->candidates[0]->influences);
+        $ranking = static fn (float $gapMm): array => self::of(self::rank(self::job('pla', ['gapMm' => $gapMm]), [self::side('pei_textured')])->candidates[0]->moved->all());
         $window = self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0]->pairing->gapMm;
         self::assertSame([], $ranking($window->target));
         self::assertSame([], $ranking(-0.1), 'An offset of the machine says nothing of the gap.');
@@ -104,7 +106,7 @@ final class InfluencesTest extends TestCase
     /** A brim of 3 mm leaves a third of what a delicate part lacks; ears hold ends only, so they want twice the size; a raft leaves an eighth. */
     public function testAFootholdMakesUpForADelicatePart(): void
     {
-        $lacks = static fn (Foothold $foothold): float => self::of(self::rank(self::job('pla', ['part' => self::thinBar(), 'foothold' => $foothold]), [self::side('pei_textured')])->candidates[0]->influences)['delicate'][0];
+        $lacks = static fn (Foothold $foothold): float => self::of(self::rank(self::job('pla', ['part' => self::thinBar(), 'foothold' => $foothold]), [self::side('pei_textured')])->candidates[0]->moved->all())['delicate'][0];
         $whole = $lacks(Foothold::none());
         // From strong to fair: ln(0.7/0.3) − ln(0.95/0.05).
         self::assertEqualsWithDelta(log(0.7 / 0.3) - log(19), $whole, 1e-9);

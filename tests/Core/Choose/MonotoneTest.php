@@ -75,8 +75,8 @@ final class MonotoneTest extends TestCase
             foreach ([-14, -9, -4, 0, 4, 9, 14] as $by) {
                 $at = self::rank(self::job($material, ['printer' => self::hot(), 'bedC' => $display + $by]), [$side])->candidates[0] ?? null;
                 if (null !== $at) {
-                    $hold[] = $at->hold->prior->mean();
-                    $release[] = $at->release->prior->mean();
+                    $hold[] = $at->hold->chance;
+                    $release[] = $at->release->chance;
                 }
             }
             $sorted = $hold;
@@ -163,12 +163,12 @@ final class MonotoneTest extends TestCase
 
     private static function hold(Candidate $candidate): float
     {
-        return $candidate->hold->prior->mean();
+        return $candidate->hold->chance;
     }
 
     private static function release(Candidate $candidate): float
     {
-        return $candidate->release->prior->mean();
+        return $candidate->release->chance;
     }
 
     private static function chance(Candidate $candidate): float

@@ -40,12 +40,11 @@ final class PartFactsTest extends TestCase
         $hold = static fn (float $height, bool $moves): float => self::rank(
             self::job('pla', ['part' => new PartFacts(400, 80, 28, 20, $height, 0), 'printer' => self::printer(['bedMoves' => $moves])]),
             [self::side('pei_textured')],
-        )->candidates[0]->hold->prior->mean();
+        )->candidates[0]->hold->prediction->chance->mean;
         self::assertEqualsWithDelta($hold(40, false), $hold(40, true), 1e-12);
         // By hand: a quarter of a step on log-odds for each time more, so at three times a quarter.
-        $odds = static fn (float $mean): float => log($mean / (1 - $mean));
-        self::assertEqualsWithDelta(0.25, $odds($hold(60, false)) - $odds($hold(60, true)), 1e-9);
-        self::assertEqualsWithDelta(0.5, $odds($hold(80, false)) - $odds($hold(80, true)), 1e-9);
+        self::assertEqualsWithDelta(0.25, $hold(60, false) - $hold(60, true), 1e-9);
+        self::assertEqualsWithDelta(0.5, $hold(80, false) - $hold(80, true), 1e-9);
     }
 
     public function testARaftReachesThreeMillimetresBeyond(): void
@@ -66,7 +65,7 @@ final class PartFactsTest extends TestCase
         // PLA at 195 to 220: by hand 0.02 a degree from 207.5, 0.08 more for each below 195, at most 0.6 on the hot side.
         $moved = static function (string $material, float $nozzleC, string $surface = 'pei_textured'): array {
             $candidate = self::rank(self::job($material, ['nozzleC' => $nozzleC]), [self::side($surface)], ['pva_stick'])->candidates[0];
-            $nozzle = array_values(array_filter($candidate->influences, static fn ($each): bool => 'nozzle' === $each->id))[0] ?? null;
+            $nozzle = array_values(array_filter($candidate->moved->all(), static fn ($each): bool => 'nozzle' === $each->id))[0] ?? null;
 
             return [$nozzle->onHold ?? 0.0, $nozzle->onRelease ?? 0.0];
         };
@@ -84,7 +83,7 @@ final class PartFactsTest extends TestCase
         // Note paper: 0.05 to 0.16 about 0.1 mm; by hand half a step at the wide end, 0.8 at the near one, 25 a millimetre beyond.
         $moved = static function (float $gapMm): array {
             $candidate = self::rank(self::job('pla', ['gapMm' => $gapMm]), [self::side('pei_textured')])->candidates[0];
-            $gap = array_values(array_filter($candidate->influences, static fn ($each): bool => 'gap' === $each->id))[0] ?? null;
+            $gap = array_values(array_filter($candidate->moved->all(), static fn ($each): bool => 'gap' === $each->id))[0] ?? null;
 
             return [$gap->onHold ?? 0.0, $gap->onRelease ?? 0.0];
         };

@@ -5,15 +5,12 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Choose\Detail\Again;
 use Sitzplatz\Choose\Detail\NextRungs;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Expectation\ProvenSeat;
-use Sitzplatz\Choose\Order\Brackets;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\Foothold;
@@ -23,7 +20,6 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Request\SideState;
-use Sitzplatz\Statistics\Beta;
 use Sitzplatz\Tests\Core\Words\Said;
 
 /** Among what cannot be told apart: what is proven first, at the setting that was proven, and a worn or damaged side last. */
@@ -67,16 +63,21 @@ final class ProvenTest extends TestCase
     {
         $life = self::catalogue()->surface('pei_textured')->lifePrints;
         foreach ([new SideState(printsOnSurface: $life + 1), new SideState(damages: 1)] as $state) {
-            $ranking = self::ranked([self::side('pei_textured', 'P1', state: $state), self::side('pei_textured', 'P2')], [new ProvenSeat('P1', null, null)]);
+            $ranking = self::ranked([self::side('pei_textured', 'P1', state: $state), self::side('pei_textured', 'P2')], []);
             self::assertSame(['P2', 'P1'], array_map(static fn (Candidate $c): string => $c->proposal->side->id, $ranking->candidates));
             self::assertSame(0, $ranking->bracketOf($ranking->candidates[1]), 'It cannot be told apart, and stands last all the same.');
             self::assertLessThan($ranking->candidates[0]->chance, $ranking->candidates[1]->chance);
+            self::assertNull($ranking->leadsBy($ranking->candidates[0]));
+            // What is proven stands first all the same, and says so.
+            $proven = self::ranked([self::side('pei_textured', 'P1', state: $state), self::side('pei_textured', 'P2')], [new ProvenSeat('P1', null, 57.0)]);
+            self::assertSame('P1', $proven->candidates[0]->proposal->side->id);
+            self::assertStringStartsWith('leads.proven other=(candidate.label side=P2 front', Said::of($proven->leadsBy($proven->candidates[0])));
         }
     }
 
     public function testWhatCanBeToldApartIsNotOvertakenByWhatIsProven(): void
     {
-        $run = static fn (string $side, int $held): OwnRuns => RunsMade::of($side, 'pei_textured', null, 'lot', 57, 60, $held, 60, 60);
+        $run = static fn (string $side, int $held): OwnRuns => RunsMade::of($side, 'pei_textured', null, 57, 60, $held, 60, 60);
         $sides = [self::side('pei_textured', 'P1'), self::side('pei_textured', 'P2')];
         $ranking = self::ranked($sides, [new ProvenSeat('P2', null, 57.0)], [], [$run('P1', 60), $run('P2', 40)]);
         self::assertSame('P1', $ranking->candidates[0]->proposal->side->id);
@@ -85,60 +86,16 @@ final class ProvenTest extends TestCase
 
     public function testWhatWasProvenWithALoweredBedIsProposedWithALoweredBed(): void
     {
-        $runs = [RunsMade::of('P3', 'pei_smooth', null, 'lot', 63.0, 8, 8, 8, 8, 60.0, 1, 50.0)];
+        $runs = [RunsMade::of('P3', 'pei_smooth', null, 63.0, 8, 8, 8, 8, 60.0)];
         $sides = [self::side('pei_smooth', 'P3')];
         $lowered = self::ranked($sides, [new ProvenSeat('P3', null, 63.0, 50.0)], [], $runs)->candidates[0];
         self::assertTrue($lowered->proven);
         self::assertEqualsWithDelta(50, $lowered->proposal->bedOtherC, 1e-9);
-        self::assertSame(['successes' => 8, 'runs' => 8], $lowered->hold->own(), 'Its runs are of this very setting.');
+        self::assertSame([8, 8], [$lowered->hold->well, $lowered->hold->runs]);
         $kept = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)], [], $runs)->candidates[0];
         self::assertNull($kept->proposal->bedOtherC);
-        self::assertSame(0, $kept->hold->own()['runs'], 'Another bed after the first layer is another setting.');
         $again = (new Again($lowered, new Experience($runs, [new ProvenSeat('P3', null, 63.0, 50.0)])))->with($lowered->proposal->job->with(partCount: 2));
         self::assertEqualsWithDelta(50, $again?->proposal->bedOtherC, 1e-9);
-    }
-
-    public function testThatOneIsBetterThanTheOtherAsRHasIt(): void
-    {
-        // R: integrate(function(u) pbeta(qbeta(u, a, b), c, d), 0, 1)
-        foreach ([
-            [[9.5, 0.5], [7, 3], 0.96170272],
-            [[9.5, 0.5], [9.5, 0.5], 0.5],
-            [[109.5, 0.5], [9.5, 0.5], 0.81970279],
-            [[900, 100], [7, 3], 0.94622870],
-            [[2, 8], [0.5, 9.5], 0.89512330],
-            [[9.5, 0.05], [9.5, 0.5], 0.91765165],
-            // A belief of thousands of runs beside one of a few: the narrow one must not fall between two places.
-            [[1900, 1490], [2, 1], 0.31420148],
-            [[5000, 40], [9.5, 0.5], 0.70197196],
-        ] as [$one, $other, $better]) {
-            self::assertEqualsWithDelta($better, (new Beta(...$one))->exceeds(new Beta(...$other)), 1e-3);
-            self::assertEqualsWithDelta(1 - $better, (new Beta(...$other))->exceeds(new Beta(...$one)), 1e-3);
-        }
-    }
-
-    public function testWhetherItIsSureIsSaidAsTheWholeSumHasIt(): void
-    {
-        $random = new Randomizer(new Xoshiro256StarStar(5));
-        $shape = static fn (float $most): float => 0.1 * ($most / 0.1) ** ($random->getInt(0, 1_000_000) / 1e6);
-        $sure = 0;
-        for ($i = 0; $i < 3000; ++$i) {
-            [$one, $other] = [new Beta($shape(300), $shape(100)), new Beta($shape(300), $shape(100))];
-            $better = $one->exceeds($other);
-            $sure += (int) ($better >= Brackets::SURE);
-            self::assertSame($better >= Brackets::SURE, Brackets::better($one, $other), "$one->a, $one->b and $other->a, $other->b: $better");
-        }
-        self::assertGreaterThan(500, $sure);
-    }
-
-    public function testHoldingAndLettingGoTakenTogetherKeepsTheirMoments(): void
-    {
-        // By hand: E = 0.95 · 0.7; E² = (9.5·10.5)/(10·11) · (7·8)/(10·11).
-        $both = (new Beta(9.5, 0.5))->times(new Beta(7, 3));
-        self::assertEqualsWithDelta(0.95 * 0.7, $both->mean(), 1e-12);
-        self::assertEqualsWithDelta(9.5 * 10.5 / 110 * 56 / 110, $both->allOf(2), 1e-12);
-        // R: set.seed(1); x <- rbeta(1e7, 9.5, .5) * rbeta(1e7, 7, 3); quantile(x, c(.05, .5, .95))
-        self::assertEqualsWithDelta([0.41760, 0.67585, 0.87504], [$both->quantile(0.05), $both->quantile(0.5), $both->quantile(0.95)], 0.006);
     }
 
     public function testACandidateIsReckonedAnewOnlyWithinItsLimits(): void
@@ -167,6 +124,6 @@ final class ProvenTest extends TestCase
      */
     private static function ranked(array $sides, array $proven, array $change = [], array $runs = []): Ranking
     {
-        return Ranking::of(self::catalogue(), self::job('pla', $change), $sides, [], new Experience($runs, $proven));
+        return Ranking::of(self::catalogue(), self::job('pla', $change), $sides, [], RunsMade::experience(self::catalogue(), self::job('pla', $change), $runs, $proven));
     }
 }

@@ -232,14 +232,14 @@ final class SeasonedTechnicianTest extends TestCase
         $sides = [self::side('pei_textured', 'P1'), self::side('pei_smooth', 'P2')];
         $one = self::rank(self::job('petg'), $sides, ['pva_stick']);
         $twenty = self::rank(self::job('petg', ['partCount' => 20]), $sides, ['pva_stick']);
-        self::assertGreaterThan(3 * (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($one, 'pei_textured')->chance ?? 0);
-        self::assertGreaterThan(5 * (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($twenty, 'pei_smooth', 'pva_stick')->chance ?? 0);
-        // By hand: Π (9.5 + i) ÷ (10 + i), i = 0 … 19, squared.
-        $all = 1.0;
-        for ($i = 0; $i < 20; ++$i) {
-            $all *= (9.5 + $i) / (10 + $i);
-        }
-        self::assertEqualsWithDelta($all ** 2, self::find($twenty, 'pei_smooth', 'pva_stick')?->chance, 1e-12);
+        self::assertGreaterThan(0.1 + (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($one, 'pei_textured')->chance ?? 0);
+        self::assertGreaterThan(0.1 + (self::find($twenty, 'pei_textured')->chance ?? 0), self::find($twenty, 'pei_smooth', 'pva_stick')->chance ?? 0);
+        // By hand: 0.4·ln(20) on log-odds less than for one.
+        self::assertEqualsWithDelta(
+            0.4 * log(20),
+            (self::find($one, 'pei_textured')->hold->prediction->chance->mean ?? 0.0) - (self::find($twenty, 'pei_textured')->hold->prediction->chance->mean ?? 0.0),
+            1e-12,
+        );
     }
 
     public function testAThickCompositeRaisesTheSetPointAndTheSoak(): void
@@ -291,7 +291,7 @@ final class SeasonedTechnicianTest extends TestCase
         $hold = static fn (array $printer): float => self::find(
             self::rank(self::job('abs', ['part' => $bar, 'printer' => self::printer($printer)]), [self::side('pei_textured')]),
             'pei_textured',
-        )?->hold->belief->mean() ?? 0.0;
+        )?->hold->chance ?? 0.0;
         self::assertGreaterThanOrEqual(0.15, $hold(['chamberC' => 70.0]) - $hold(['enclosed' => false]));
         self::assertGreaterThan($hold(['enclosed' => false]), $hold(['enclosed' => true]));
         self::assertGreaterThan($hold(['enclosed' => true]), $hold(['chamberC' => 70.0]));
@@ -302,57 +302,47 @@ final class SeasonedTechnicianTest extends TestCase
         $hold = array_map(static fn (int $n): float => self::find(
             self::rank(self::job('pla', ['partCount' => $n]), [self::side('carbon_laminate')]),
             'carbon_laminate',
-        )?->hold->prior->mean() ?? 0.0, range(1, 12));
-        for ($i = 1; $i < 10; ++$i) {
+        )?->hold->chance ?? 0.0, range(1, 12));
+        for ($i = 1; $i < 12; ++$i) {
             self::assertLessThan($hold[$i - 1], $hold[$i]);
             self::assertLessThan(0.2, $hold[$i - 1] - $hold[$i], 'No cliff.');
         }
-        self::assertEqualsWithDelta(0.95, $hold[0], 1e-9, 'Bare for one part.');
-        self::assertEqualsWithDelta(0.2, $hold[9], 1e-9, 'A full plate wanted the stick.');
-        self::assertEqualsWithDelta($hold[9], $hold[11], 1e-12);
+        self::assertEqualsWithDelta(log(19), self::find(self::rank(self::job('pla'), [self::side('carbon_laminate')]), 'carbon_laminate')?->hold->prediction->chance->mean, 1e-9);
+        // A full plate wanted the stick: poor, as far as it is known.
+        $full = self::find(self::rank(self::job('pla', ['partCount' => 10]), [self::side('carbon_laminate')]), 'carbon_laminate');
+        self::assertEqualsWithDelta(log(0.25), $full?->hold->prediction->chance->mean, 1e-9);
     }
 
     public function testThirtyBareTenMinuteSuccessesDoNotClearFourHoursOfNylon(): void
     {
         // Common practice: a small square held bare for ten minutes, long thin parts lifted, the stick solved it.
-        $ten = [RunsMade::of('P1', 'hot_grip_steel', null, 'lot', 99, 30, 30, 30, 30, 10.0)];
+        $ten = [RunsMade::of('P1', 'hot_grip_steel', null, 99, 30, 30, 30, 30, 10.0)];
         $job = ['part' => self::thinBar(), 'foothold' => Foothold::none(), 'minutes' => 240.0];
-        $ranking = self::rank(self::job('pa', $job), [self::side('hot_grip_steel')], ['pva_stick'], $ten);
-        self::assertSame('pva_stick', $ranking->candidates[0]->treatment->agentId);
-        // By hand: an hour evenly, later at a quarter: 10 ÷ (60 + 180 ÷ 4) of a run each, 2.857 in all.
-        self::assertEqualsWithDelta(30 * 10 / 105, self::find($ranking, 'hot_grip_steel')?->hold->evidence[0]->worth(), 1e-9);
-        // As long as the job they count in full, and a shorter job is shown by all of them.
-        $full = self::find(self::rank(self::job('pa', ['minutes' => 10.0] + $job), [self::side('hot_grip_steel')], [], $ten), 'hot_grip_steel');
-        self::assertEqualsWithDelta(30, $full?->hold->evidence[0]->worth(), 1e-9);
+        $of = static fn (array $change): ?\Sitzplatz\Choose\Order\Candidate => self::find(self::rank(self::job('pa', $change), [self::side('hot_grip_steel')], [], $ten), 'hot_grip_steel');
+        $short = $of(['minutes' => 10.0] + $job);
+        $long = $of($job);
+        self::assertGreaterThan(0.03, ($short->hold->chance ?? 0.0) - ($long->hold->chance ?? 1.0));
+        self::assertGreaterThan(($short->hold->prediction->chance->variance ?? 9.0) + 0.05, $long->hold->prediction->chance->variance ?? 0.0, 'Of a long part less is known.');
     }
 
     public function testUnheatedRunsSpeakForAnUnheatedBedOnly(): void
     {
-        $cold = [RunsMade::of('P1', 'painters_tape', null, 'lot', null, 12, 12, 12, 12)];
+        $cold = [RunsMade::of('P1', 'painters_tape', null, null, 12, 12, 12, 12)];
         $ranking = self::rank(self::job('pla'), [self::side('painters_tape')], [], $cold);
-        self::assertSame([], self::find($ranking, 'painters_tape')?->hold->evidence);
-        self::assertSame(12, self::find($ranking, 'painters_tape', off: true)?->hold->own()['runs']);
+        self::assertSame(0, self::find($ranking, 'painters_tape')?->hold->runs);
+        self::assertSame(12, self::find($ranking, 'painters_tape', off: true)?->hold->runs);
     }
 
-    public function testARunOfManyPartsIsOneRunAndProvesPlatesOfSoMany(): void
+    public function testARunOfManyPartsIsOneRunAndSaysMoreOfFullPlatesThanOneOfOnePart(): void
     {
-        $nine = [RunsMade::of('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 9)];
         $chance = static fn (int $parts, OwnRuns ...$runs): float => self::find(
             self::rank(self::job('pla', ['partCount' => $parts]), [self::side('pei_textured')], [], array_values($runs)),
             'pei_textured',
         )->chance ?? 0.0;
-        // By hand for nine parts: the plate as practice has it, Π (9.5 + i)/(10 + i), worth what its first two moments say, and ten of ten.
-        $m = $s = 1.0;
-        for ($i = 0; $i < 18; ++$i) {
-            $m *= $i < 9 ? (9.5 + $i) / (10 + $i) : 1.0;
-            $s *= (9.5 + $i) / (10 + $i);
-        }
-        $worth = $m * (1 - $m) / ($s - $m ** 2) - 1;
-        self::assertEqualsWithDelta((($m * $worth + 10) / ($worth + 10)) ** 2, $chance(9, ...$nine), 1e-9);
-        self::assertGreaterThan($chance(9), $chance(9, ...$nine));
-        self::assertGreaterThan($chance(10, ...$nine), $chance(9, ...$nine), 'Ten parts were not on the plate.');
-        // Ten runs of one part say less of nine.
-        self::assertGreaterThan($chance(9, RunsMade::of('P1', 'pei_textured', null, 'lot', 57, 10, 10, 10, 10, null, 1)), $chance(9, ...$nine));
+        $of = static fn (int $parts): OwnRuns => RunsMade::of('P1', 'pei_textured', null, 57, 10, 10, 10, 10, null, $parts);
+        self::assertGreaterThan($chance(9), $chance(9, $of(9)));
+        self::assertGreaterThan($chance(10, $of(9)), $chance(9, $of(9)));
+        self::assertGreaterThan($chance(9, $of(1)), $chance(9, $of(9)), 'Ten runs of one part say less of nine.');
     }
 
     public function testTheAdhesiveHasATemperatureOfItsOwn(): void
@@ -361,7 +351,7 @@ final class SeasonedTechnicianTest extends TestCase
         $ranking = self::rank(self::job('abs'), [self::side('pei_textured')], ['polymer_adhesive']);
         foreach (['bare' => 60.0, 'polymer_adhesive' => 50.0] as $way => $below) {
             $candidate = self::find($ranking, 'pei_textured', $way) ?? self::fail();
-            self::assertEqualsWithDelta($below, CandidateSums::of($candidate, $ranking->heat, null)->release->belowC, 1e-9);
+            self::assertEqualsWithDelta($below, CandidateSums::of($candidate, $ranking->heat, null, new Experience([]))->release->belowC, 1e-9);
         }
         self::assertGreaterThan(
             $ranking->heat->of(self::find($ranking, 'pei_textured')->proposal ?? self::fail())?->stillAirSeconds,
@@ -395,7 +385,7 @@ final class SeasonedTechnicianTest extends TestCase
         $clean = self::find(self::rank(self::job('pla'), [self::side('pei_textured')]), 'pei_textured') ?? self::fail();
         $dirty = self::find(self::rank(self::job('pla'), [self::side('pei_textured', state: new SideState(24))]), 'pei_textured') ?? self::fail();
         self::assertEqualsWithDelta($clean->chance, $dirty->chance, 1e-12);
-        self::assertLessThan($clean->hold->belief->mean() - 0.05, $dirty->holdWithout($dirty->proposal->steps()[0]));
+        self::assertLessThan($clean->hold->chance - 0.05, $dirty->holdWithout($dirty->proposal->steps()[0]));
         $film = self::find(self::rank(self::job('pla'), [self::side('polyester_engineered', state: new SideState(scuffed: false))]), 'polyester_engineered');
         self::assertStringContainsString('step.scuff', Said::of($film?->proposal->steps()[0]->words));
     }
@@ -465,7 +455,7 @@ final class SeasonedTechnicianTest extends TestCase
     {
         $ranking = self::rank(self::job('pla', ['part' => $part]), [self::side($surface, layers: self::layers($layers, true))]);
 
-        return self::find($ranking, $surface)?->release->prior->mean() ?? 0.0;
+        return self::find($ranking, $surface)?->release->chance ?? 0.0;
     }
 
     /** @param array<string, mixed> $special */

@@ -19,7 +19,7 @@ final class SideBySideTest extends TestCase
 
     public function testNumbersAndReasonsThatDiffer(): void
     {
-        $runs = [RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 12, 12, 6, 6)];
+        $runs = [RunsMade::of('P1', 'pei_textured', null, 56, 12, 12, 6, 6)];
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('glass', 'P6')], ['pva_stick'], $runs);
         $one = self::find($ranking, 'pei_textured') ?? self::fail();
         $other = self::find($ranking, 'glass', 'pva_stick') ?? self::fail();
@@ -30,10 +30,11 @@ final class SideBySideTest extends TestCase
         self::assertTrue($facets['printer']->same);
         self::assertSame('known.own held=12 runs=12', self::said($facets['known']->one));
         self::assertStringStartsWith('known.would_tell basis=basis.practice runs=(runs.exactly from=5 to=5)', self::said($facets['known']->other));
-        // R: qbeta(0.05, 9.5 + 12, 0.5) = 0.91359; no range is said to reach 100 %.
-        self::assertMatchesRegularExpression('/^facet\.range low=0\.913[56]\d* high=0\.99$/', self::said($facets['hold']->one));
-        self::assertStringContainsString('expect.hold.own successes=12 runs=12', implode(' ', array_map(Said::of(...), $side->reasons[0])));
-        self::assertStringNotContainsString('expect.hold.own', implode(' ', array_map(Said::of(...), $side->reasons[1])));
+        // No range is said to reach 100 %.
+        self::assertGreaterThan(0.99, $one->hold->prediction->chance->interval()->high);
+        self::assertStringEndsWith(' high=0.99', self::said($facets['hold']->one));
+        self::assertMatchesRegularExpression('/expect\.hold practice=0\.95 here=[0-9.]+ runs=12 well=12/', implode(' ', array_map(Said::of(...), $side->reasons[0])));
+        self::assertMatchesRegularExpression('/expect\.hold practice=0\.95 here=[0-9.]+ runs=0 well=0/', implode(' ', array_map(Said::of(...), $side->reasons[1])));
         self::assertSame([[], []], $side->gates);
         self::assertStringContainsString('side_by_side.never better=(candidate.label side=P1 front', Said::of($side->better ?? self::fail()));
     }
@@ -55,7 +56,7 @@ final class SideBySideTest extends TestCase
 
     public function testASureDifferenceIsSaidToBeSure(): void
     {
-        $runs = [RunsMade::of('P1', 'pei_textured', null, 'lot', 56, 30, 30, 30, 30), RunsMade::of('P6', 'glass', null, 'lot', 63, 20, 2, 2, 2)];
+        $runs = [RunsMade::of('P1', 'pei_textured', null, 56, 30, 30, 30, 30), RunsMade::of('P6', 'glass', null, 63, 20, 2, 2, 2)];
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured', 'P1'), self::side('glass', 'P6')], [], $runs);
         self::assertStringStartsWith('side_by_side.sure better=(candidate.label side=P1 front agent=candidate.bare) sure=0.99', Said::of(SideBySide::of($ranking->candidates[1], $ranking->candidates[0], $ranking)->better ?? self::fail()));
     }

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
@@ -86,14 +87,14 @@ final class SituationsTest extends TestCase
         self::assertStringContainsString('gate.job_beyond_print_area width=260 depth=100', Said::of($wide->rejections[0]->reason));
     }
 
-    public function testGradesOfPracticeAreWorthTenRuns(): void
+    public function testGradesOfPracticeAreWhereTheChanceBegins(): void
     {
-        // references: strong Beta(9.5, 0.5), fair (7, 3), poor (2, 8), never (0.5, 9.5)
+        // references: strong 0.95, fair 0.7, poor 0.2, never 0.05
         $petg = self::rank('petg', [self::side('P1', 'pei_textured')])->candidates;
         $bare = array_values(array_filter($petg, static fn (Candidate $c): bool => null === $c->proposal->agent))[0];
-        self::assertEqualsWithDelta(0.95, $bare->hold->belief->mean(), 1e-12);
-        self::assertEqualsWithDelta(0.70, $bare->release->belief->mean(), 1e-12);
-        self::assertEqualsWithDelta(0.95 * 0.70, $bare->chance, 1e-12);
+        self::assertEqualsWithDelta([0.95, 0.7, 0.2, 0.05], array_map(static fn (Grade $each): float => $each->share(), Grade::cases()), 1e-12);
+        self::assertEqualsWithDelta([0.95, 0.70], [$bare->hold->prediction->chance->median(), $bare->release->prediction->chance->median()], 1e-12);
+        self::assertEqualsWithDelta(0.95 * 0.70, $bare->practiceChance(), 1e-12);
     }
 
     public function testRejectionsOfOneSideAreDrawnTogether(): void

@@ -95,12 +95,12 @@ final class TargetTest extends TestCase
         $below = self::onTexture(['bedC' => 48.0]);
         self::assertStringContainsString('target.below_window set=48 low=50 high=65', implode(' ', Said::all($below->reasons())));
         // About a grade down within five degrees of the window, two beyond: 0.95, 0.7, 0.2.
-        self::assertEqualsWithDelta(0.7, self::onTexture(['bedC' => 47.0])->hold->prior->mean(), 0.15);
-        self::assertEqualsWithDelta(0.2, self::onTexture(['bedC' => 39.0])->hold->prior->mean(), 0.15);
+        self::assertEqualsWithDelta(0.7, self::onTexture(['bedC' => 47.0])->hold->chance, 0.15);
+        self::assertEqualsWithDelta(0.2, self::onTexture(['bedC' => 39.0])->hold->chance, 0.15);
         $above = self::onTexture(['bedC' => 85.0]);
         self::assertStringContainsString('target.above_window', implode(' ', Said::all($above->reasons())));
         self::assertSame('strong', $above->hold->grade->value);
-        self::assertLessThan(0.2, $above->release->prior->mean());
+        self::assertLessThan(0.2, $above->release->chance);
     }
 
     public function testWithoutAHeaterTheBedIsTheRoomAndAResinIsExposed(): void

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Choose\Detail\CandidateSums;
+use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
@@ -101,7 +102,6 @@ final class WholeCatalogueTest extends TestCase
                 $candidate->proposal->side->id,
                 $candidate->proposal->surface->id,
                 $candidate->treatment->agentId,
-                'lot',
                 $candidate->target->displayC,
                 1,
                 $good,
@@ -120,7 +120,7 @@ final class WholeCatalogueTest extends TestCase
     {
         $ranking = self::all(self::usual($material, ['part' => self::thinBar()]));
         foreach (\array_slice($ranking->candidates, 0, 3) as $candidate) {
-            $sums = CandidateSums::of($candidate, $ranking->heat, null);
+            $sums = CandidateSums::of($candidate, $ranking->heat, null, new Experience([]));
             foreach ($sums->reckonings() as $reckoning) {
                 self::assertDoesNotMatchRegularExpression(
                     '/NAN|INF|sum.times.cannot/i',

@@ -35,7 +35,7 @@ final class WishesTest extends TestCase
     {
         $ranking = self::rank(self::job('pla'), [self::side('pei_textured')], ['polymer_adhesive']);
         self::assertSame(['bare', 'polymer_adhesive'], self::ways($ranking), 'Strong and strong both: the consumable comes second.');
-        self::assertEqualsWithDelta($ranking->candidates[0]->chance, $ranking->candidates[1]->chance, 1e-12);
+        self::assertEqualsWithDelta($ranking->candidates[0]->hold->prediction->chance->mean, $ranking->candidates[1]->hold->prediction->chance->mean, 1e-12);
     }
 
     public function testTheQuickerOfTwoLikeSetupsStandsFirst(): void

@@ -12,7 +12,6 @@ use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
 use Sitzplatz\Evidence\EvidenceSince;
-use Sitzplatz\Evidence\Exposure;
 use Sitzplatz\Judge\SetupJudgement;
 use Sitzplatz\Judge\SetupRecord;
 use Sitzplatz\Keep\AcceptancePlan;
@@ -123,17 +122,6 @@ final class EvidenceTest extends TestCase
         self::assertFalse($assessment->carried());
         self::assertSame(['keep.unsaid runs=5'], Said::all($assessment->missing));
         self::assertSame([0, 5], [$assessment->moreRuns, $assessment->incomplete]);
-    }
-
-    public function testAShorterRunSpeaksForItsPartOfAJob(): void
-    {
-        $of = static fn (?float $run, ?float $job): float => Exposure::share($run, $job);
-        // An even risk: a run of half the time is half a run, of the shortest jobs too.
-        self::assertEqualsWithDelta([0.5, 0.5, 1.0], [$of(0.25, 0.5), $of(30.0, 60.0), $of(90.0, 60.0)], 1e-12);
-        // A quarter of the risk after the first hour (ours): 60 of 60 + 60/4, 75 of 60 + 240/4.
-        self::assertEqualsWithDelta([0.8, 0.625], [$of(60.0, 120.0), $of(120.0, 300.0)], 1e-12);
-        self::assertEqualsWithDelta([1.0, 1.0, 0.25], [$of(10.0, null), $of(10.0, 0.0), $of(null, 60.0)], 1e-12);
-        self::assertSame(0, self::made('a', [], 1.0)->simulated);
     }
 
     public function testAProvenLengthIsMeasuredOrThereIsNone(): void

@@ -10,7 +10,6 @@ use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
-use Sitzplatz\Evidence\Exposure;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Job;
@@ -68,9 +67,6 @@ final class FiguresTest extends TestCase
         foreach ([[93.04, 90.0, 0.4, 0.1], [93.06, 90.0, 0.4, 0.1], [93.0, 90.0, 0.4004, 0.1004], [93.0, 90.0, 0.4, 0.1006]] as $i => [$first, $other, $nozzle, $gap]) {
             $figures["speaks $i"] = $one->speakFor(new Conditions('abs', 'l', 'p', 'f', 's', null, $first, $other, $nozzle, 245.0, $gap, 'paper'), false, false);
         }
-        foreach ([[10.0, 10.0], [10.0, 240.0], [240.0, 60.0], [null, 60.0], [25.0, null], [100.0, 101.0]] as [$run, $job]) {
-            $figures['exposure '.($run ?? '-').' of '.($job ?? '-')] = Exposure::share($run, $job);
-        }
         self::hold('keep', $figures);
     }
 
@@ -90,7 +86,7 @@ final class FiguresTest extends TestCase
             }
         }
         foreach (Grade::cases() as $grade) {
-            $figures["strength $grade->value"] = [Strength::ofGrade($grade), $grade->prior(), $grade->logOdds(), array_map(static fn (int $k) => $grade->standing($k, 10), [0, 1, 3, 5, 8, 10]), $grade->standing(4, 4)];
+            $figures["strength $grade->value"] = [Strength::ofGrade($grade), $grade->share(), $grade->logOdds(), array_map(static fn (int $k) => $grade->standing($k, 10), [0, 1, 3, 5, 8, 10]), $grade->standing(4, 4)];
         }
         $groups = [['pulls' => 5, 'meanMpa' => 0.8, 'sdMpa' => 0.1], ['pulls' => 3, 'meanMpa' => 1.1, 'sdMpa' => 0.2]];
         $calibration = LiftCalibration::of([

@@ -175,7 +175,7 @@ export function Choose() {
                     {best && others.length > 0 ? (
                         <section aria-label={say('choose.candidates')} className="sm:pl-3">
                             <Rows all={candidates} rows={shown} first={best.bracket} anyPrinter={anyPrinter} opened={opened?.key ?? null} ticked={ticked} onOpen={(key) => show({ look: key === look ? undefined : key })} onTick={may.test ? tick : undefined}>
-                                {(candidate) => <OpenRow candidate={candidate} count={job.partCount} detail={!wide && choice.detail?.key === candidate.key ? choice.detail : null} onUse={<Button onClick={() => setPrinting('opened')} disabled={choice.detail?.key !== candidate.key}>{say('choose.print_with_it')}</Button>} />}
+                                {(candidate) => <OpenRow candidate={candidate} detail={!wide && choice.detail?.key === candidate.key ? choice.detail : null} onUse={<Button onClick={() => setPrinting('opened')} disabled={choice.detail?.key !== candidate.key}>{say('choose.print_with_it')}</Button>} />}
                             </Rows>
                             <p className="mt-2 text-[0.9375rem] text-soft">
                                 {others.some((each) => each.bracket === best.bracket) ? `${say('choose.bracketed_cannot_be_told_apart', { label: best.label })} ` : ''}

@@ -4,6 +4,7 @@ import { duration, useFigures } from '../ui/quantity';
 import { MarginNote } from '../ui/Sheet';
 import { say, tell } from '../words/say';
 import { Schools } from './Schools';
+import { Why } from './Why';
 
 type Detail = Schemas['CandidateDetail'];
 
@@ -13,9 +14,14 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
     return (
         <>
             <MarginNote title={say('choose.why_2', { detail: detail.label })}>
-                {detail.reasons.map((reason) => (
-                    <p key={reason}>{reason}</p>
-                ))}
+                <Why title={say('choose.hold')} why={detail.why.hold} />
+                <Why title={say('choose.let_go')} why={detail.why.release} />
+                <details>
+                    <summary className="flex min-h-11 cursor-pointer items-center underline decoration-line underline-offset-4">{say('choose.in_words')}</summary>
+                    {detail.reasons.map((reason) => (
+                        <p key={reason}>{reason}</p>
+                    ))}
+                </details>
             </MarginNote>
             <Before detail={detail} />
             <Ladder ladder={detail.ladder} />

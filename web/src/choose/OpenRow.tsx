@@ -1,12 +1,13 @@
 import type { Schemas } from '../api/client';
-import { duration, useFigures } from '../ui/quantity';
+import { duration, useFigures, useShares } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { say } from '../words/say';
 import { CandidateNotes } from './Detail';
 
 /** All of a candidate: its own strip, what to set and do, what it takes, and, where there is no margin beside, the notes. */
-export function OpenRow({ candidate, count, detail, onUse }: { candidate: Schemas['Candidate']; count: number; detail: Schemas['CandidateDetail'] | null; onUse: React.ReactNode }) {
+export function OpenRow({ candidate, detail, onUse }: { candidate: Schemas['Candidate']; detail: Schemas['CandidateDetail'] | null; onUse: React.ReactNode }) {
     const figure = useFigures();
+    const shares = useShares();
     return (
         <div className="border-l-4 border-accent px-3 pb-4 sm:px-4">
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
@@ -26,8 +27,9 @@ export function OpenRow({ candidate, count, detail, onUse }: { candidate: Schema
             <p className="mt-1 text-[0.9375rem] text-soft">
                 {[
                     candidate.known,
-                    say('choose.on_average', { hold: figure('share').text(candidate.hold.mean), release: figure('share').text(candidate.release.mean) }),
-                    count > 1 ? say('choose.chance_of_all', { count, chance: figure('share').text(candidate.chance) }) : null,
+                    say('choose.on_average', { hold: figure('share').text(candidate.hold.chance), release: figure('share').text(candidate.release.chance) }),
+                    say('choose.chance_of_both', { chance: figure('share').text(candidate.chance), range: shares(candidate.chance90) }),
+                    candidate.leads,
                     candidate.turnaroundMinutes === null ? null : say('choose.to_warm_and_cool', { turnaroundMinutes: duration(candidate.turnaroundMinutes) }),
                     candidate.energyWh === null ? null : figure('energy').text(candidate.energyWh),
                     candidate.costPerPrint === null ? null : say('choose.per_print', { costPerPrint: figure('money').text(candidate.costPerPrint) }),

@@ -99,8 +99,8 @@ function Row({ candidate, x, anyPrinter, open, ticked, onOpen, onTick, children 
                 <div className="col-span-4 row-start-2 sm:col-span-1 sm:row-start-auto">
                     <RowStrip candidate={candidate} x={x} />
                 </div>
-                <span className={`text-right whitespace-nowrap ${range}`}>{shares(candidate.hold.plate90)}</span>
-                <span className={`text-right whitespace-nowrap ${range}`}>{shares(candidate.release.plate90)}</span>
+                <span className={`text-right whitespace-nowrap ${range}`}>{shares(candidate.hold.range90)}</span>
+                <span className={`text-right whitespace-nowrap ${range}`}>{shares(candidate.release.range90)}</span>
                 {onTick ? (
                     <Checkbox.Root checked={ticked} onCheckedChange={(on) => onTick(on === true)} aria-label={say('choose.compare_this', { label: candidate.label })} className="flex size-11 items-center justify-center">
                         <span className={`flex size-5 items-center justify-center rounded-sm border-2 ${ticked ? 'border-accent bg-accent text-accent-ink' : 'border-strong bg-sheet'}`}>

@@ -48,7 +48,7 @@ export function SetupCard({ candidate, detail, job, asked, material, profileId, 
                         {candidate.dial?.words}
                         {typeof candidate.bedOtherC === 'number' ? say('choose.then', { bedOtherC: temperature.text(candidate.bedOtherC) }) : null}
                     </span>
-                    <span>{say('choose.holds_and_lets_go_of', { hold: shares(candidate.hold.plate90), release: shares(candidate.release.plate90) })}</span>
+                    <span>{say('choose.holds_and_lets_go_of', { hold: shares(candidate.hold.range90), release: shares(candidate.release.range90) })}</span>
                 </p>
                 <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
                 <div className="grid gap-x-8 gap-y-3 sm:grid-cols-2">

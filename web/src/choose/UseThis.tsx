@@ -44,8 +44,8 @@ export function UseThis({ candidate, detail, profile, count, anyPrinter, may, be
                     ) : null}
                     <div className="mt-2 flex flex-wrap gap-x-3 gap-y-2 sm:flex-nowrap sm:gap-x-6">
                         <ToSet candidate={candidate} />
-                        <Range range={candidate.hold.plate90} estimate={candidate.estimate} words={count > 1 ? say('choose.all_hold', { count }) : say('choose.holds_2')} says={say('choose.what_hold_is')} shares={shares} />
-                        <Range range={candidate.release.plate90} estimate={candidate.estimate} words={say('choose.let_go_unharmed')} says={say('choose.what_release_is')} shares={shares} />
+                        <Range range={candidate.hold.range90} estimate={candidate.estimate} words={count > 1 ? say('choose.all_hold', { count }) : say('choose.holds_2')} says={say('choose.what_hold_is')} shares={shares} />
+                        <Range range={candidate.release.range90} estimate={candidate.estimate} words={say('choose.let_go_unharmed')} says={say('choose.what_release_is')} shares={shares} />
                         <div className="w-full text-[0.9375rem] leading-snug sm:w-auto sm:min-w-0 sm:flex-1">
                             <Then candidate={candidate} detail={detail} />
                         </div>

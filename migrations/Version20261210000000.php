@@ -32,6 +32,7 @@ final class Version20261210000000 extends GuardedMigration
     public function up(Schema $schema): void
     {
         $this->addSql('DROP TABLE record_tally');
+        $this->addSql('DROP TABLE learned_told');
         $this->addSql('ALTER TABLE job DROP INDEX IDX_job_record, DROP COLUMN uncorrected_chance, DROP COLUMN record_class, ADD measures JSON DEFAULT NULL');
         $this->addSql('ALTER TABLE setup ADD measures JSON DEFAULT NULL');
         $this->addSql('DELETE FROM sheet_tally');
@@ -58,6 +59,8 @@ final class Version20261210000000 extends GuardedMigration
         $this->addSql('ALTER TABLE setup DROP COLUMN measures');
         $this->addSql('ALTER TABLE job DROP COLUMN measures, ADD uncorrected_chance DOUBLE PRECISION DEFAULT NULL, ADD record_class SMALLINT DEFAULT NULL,
             ADD INDEX IDX_job_record (record_class, status, answered_at)');
+        $this->addSql('CREATE TABLE learned_told (id SMALLINT NOT NULL, prints INT NOT NULL, brier DOUBLE PRECISION NOT NULL, log DOUBLE PRECISION NOT NULL,
+            said_brier DOUBLE PRECISION NOT NULL, said_log DOUBLE PRECISION NOT NULL, PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4');
         $this->addSql('CREATE TABLE record_tally (record_class SMALLINT NOT NULL, prints INT NOT NULL, alpha DOUBLE PRECISION NOT NULL, beta DOUBLE PRECISION NOT NULL,
             PRIMARY KEY (record_class)) DEFAULT CHARACTER SET utf8mb4');
     }

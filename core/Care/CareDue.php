@@ -6,6 +6,7 @@ namespace Sitzplatz\Care;
 
 use Sitzplatz\Catalogue\Agent;
 use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Wear\SideHistory;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Quantity;
@@ -14,8 +15,11 @@ use Sitzplatz\Words\Sentence;
 /** What a plate side is due for. */
 final readonly class CareDue
 {
-    /** @param Agent|null $coat the agent of the coat that is on it; null: bare, or an agent that nobody knows */
-    public function __construct(private SideHistory $side, private ?Agent $coat, private Surface $surface)
+    /**
+     * @param Agent|null  $coat  the agent of the coat that is on it; null: bare, or an agent that nobody knows
+     * @param Lesson|null $worse where own prints say that its sheet holds less than its like
+     */
+    public function __construct(private SideHistory $side, private ?Agent $coat, private Surface $surface, private ?Lesson $worse = null)
     {
     }
 
@@ -35,6 +39,15 @@ final readonly class CareDue
                 isset($this->coat->ownCoatPrints[$this->surface->id]) ? 'care.coat_by_own' : 'care.coat',
                 prints: Quantity::count($onCoat),
                 lasts: Quantity::count($this->coat->coatPrintsOn($this->surface->id)),
+            );
+        }
+
+        if (null !== $this->worse) {
+            $due[] = Sentence::of(
+                'care.holds_less',
+                well: Quantity::count($this->worse->well),
+                prints: Quantity::count($this->worse->prints),
+                expected: Quantity::count((int) round($this->worse->expected())),
             );
         }
 

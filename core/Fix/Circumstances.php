@@ -7,6 +7,7 @@ namespace Sitzplatz\Fix;
 use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Wear\SideHistory;
 
 /** All that is known where something is wrong; null: not known, or not said. */
@@ -35,6 +36,8 @@ final readonly class Circumstances
         /** How long the material stays dry in a room, days; null: it does not care. */
         public ?int $staysDryDays = null,
         public ?int $lotOpenedDaysAgo = null,
+        /** @var list<Lesson> what own prints have shown of this sheet, printer, time since its last change, or lot, where it holds less than its like */
+        public array $worse = [],
     ) {
     }
 

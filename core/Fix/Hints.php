@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Fix;
 
 use Sitzplatz\Catalogue\AgentRole;
+use Sitzplatz\Evidence\Learned\EffectKind;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -19,11 +20,45 @@ final class Hints
     private const COLD_ROOM_C = 18.0;
     /** From there on a plate lags behind its display. */
     private const THICK_MM = 3.0;
+    /** What own prints have shown of a thing, with 90 % and more. */
+    private const LEARNED = 2.5;
     /** A lot opened within it is another one than what held. */
     private const NEW_LOT_DAYS = 7;
 
     /** @return Hint|null null: what is known says nothing of the cause */
     public static function of(string $causeId, Circumstances $here): ?Hint
+    {
+        $known = self::known($causeId, $here);
+        $learned = self::learned($causeId, $here);
+
+        // What is seen there rules a cause out; else the stronger word counts, as both may come of the same.
+        return null === $learned || (null !== $known && ($known->factor <= 0.0 || $known->factor >= $learned->factor)) ? $known : $learned;
+    }
+
+    /** Where own prints say that something there holds less than its like. */
+    private static function learned(string $causeId, Circumstances $here): ?Hint
+    {
+        $kinds = match ($causeId) {
+            'worn' => [EffectKind::Sheet],
+            'gap_high', 'level' => [EffectKind::Printer, EffectKind::Epoch],
+            'wet', 'other_lot' => [EffectKind::Lot],
+            default => [],
+        };
+        foreach ($here->worse as $lesson) {
+            if (\in_array($lesson->kind, $kinds, true)) {
+                return new Hint(self::LEARNED, Sentence::of(
+                    'fix.hint.learned.'.$lesson->kind->value,
+                    well: Quantity::count($lesson->well),
+                    prints: Quantity::count($lesson->prints),
+                    expected: Quantity::count((int) round($lesson->expected())),
+                ));
+            }
+        }
+
+        return null;
+    }
+
+    private static function known(string $causeId, Circumstances $here): ?Hint
     {
         return match ($causeId) {
             'dirt' => self::dirt($here),

@@ -7,6 +7,7 @@ namespace App\Care;
 use App\Account\CurrentUser;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\ChangeEvent;
+use App\Evidence\LearnedShop;
 use App\Platform\Audit;
 use App\Platform\Contract\Contract;
 use App\Platform\Database\IdempotentCreation;
@@ -53,6 +54,7 @@ final readonly class CareController
         private Now $now,
         private Transaction $transaction,
         private Audit $audit,
+        private LearnedShop $learned,
     ) {
     }
 
@@ -60,10 +62,11 @@ final readonly class CareController
     public function get(): Answer
     {
         $history = $this->history->all();
+        $worse = $this->learned->worseSheets();
         $changes = $this->entities->getRepository(ChangeEvent::class)->findBy([], ['createdAt' => 'DESC'], 20);
 
         return new Answer([
-            'sides' => array_map(function (SideOnShelf $side) use ($history): array {
+            'sides' => array_map(function (SideOnShelf $side) use ($history, $worse): array {
                 $counts = $history[$side->id];
                 $surface = $this->shop->get()->surface($side->surfaceId);
 
@@ -77,7 +80,12 @@ final readonly class CareController
                     'printsSinceCoat' => $counts->printsOnCoat,
                     'coatAgent' => $counts->coatAgentName,
                     'lastWash' => $counts->washedAt,
-                    'due' => (new CareDue($counts, $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null, $surface))->sentences(),
+                    'due' => (new CareDue(
+                        $counts,
+                        $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null,
+                        $surface,
+                        $worse[$side->fittingId] ?? null,
+                    ))->sentences(),
                 ];
             }, $this->plates->sidesOnShelf()),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),

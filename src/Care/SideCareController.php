@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Care;
 
 use App\Catalogue\ShopCatalogue;
+use App\Evidence\LearnedShop;
 use App\Platform\Database\StoredEdit;
 use App\Platform\Http\Answer;
 use App\Platform\Now;
@@ -31,6 +32,7 @@ final readonly class SideCareController
         private PrintsOnSheet $prints,
         private ShopCatalogue $shop,
         private Now $now,
+        private LearnedShop $learned,
     ) {
     }
 
@@ -71,7 +73,7 @@ final readonly class SideCareController
                 'why' => $map->why,
                 'marks' => array_map(static fn (array $mark): array => ['kind' => $mark['kind']->value, 'x' => $mark['x'], 'y' => $mark['y']], $marks),
             ],
-            'due' => (new CareDue($counts, $coat, $surface))->sentences(),
+            'due' => (new CareDue($counts, $coat, $surface, $this->learned->worseSheets()[$fitting->id->toRfc4122()] ?? null))->sentences(),
             'cleaning' => $surface->cleaning,
             'prints' => $counts->printsSinceFitting,
             'printsSinceWash' => $counts->printsSinceWash,

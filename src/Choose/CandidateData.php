@@ -124,7 +124,7 @@ final readonly class CandidateData
         return [
             'key' => self::key($candidate->proposal, $question->anyPrinter),
             'label' => $candidate->proposal->label(),
-            'reasons' => $candidate->reasons(),
+            'reasons' => $candidate->notes(),
             'heeds' => $candidate->heeds($this->ownRuns->lastGap($proposal->job->material->id, $proposal->job->printer->id, $proposal->side->id)),
             'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
             'putOn' => $proposal->agent?->putOn,

@@ -12,7 +12,6 @@ use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Evidence\EvidenceSince;
 use Sitzplatz\Evidence\Learned\Answered;
 use Sitzplatz\Evidence\Learned\Levels;
-use Sitzplatz\Evidence\Learned\LogLine;
 use Sitzplatz\Evidence\Learned\Situation;
 use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Evidence\Question;
@@ -45,13 +44,25 @@ final class AnsweredPrints
         return [] === $last ? null : max($last);
     }
 
-    /** @return array<value-of<Success>, list<Answered>> */
-    public function all(): array
+    /** How many prints for use were answered. */
+    public function count(): int
+    {
+        $count = $this->database->fetchOne("SELECT COUNT(*) FROM job WHERE status = 'answered'");
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /**
+     * The newest, or those before them.
+     *
+     * @return array<value-of<Success>, list<Answered>>
+     */
+    public function all(bool $older = false): array
     {
         $this->treatments = [];
         $catalogue = $this->shop->get();
         $answers = [Success::Held->value => [], Success::Released->value => []];
-        foreach ([$this->prints(), $this->runs()] as $rows) {
+        foreach ([$this->prints($older ? self::MOST : 0), $this->runs($older ? self::MOST : 0)] as $rows) {
             foreach ($rows as $row) {
                 $hold = RunOutcomes::held(isset($row['outcome']) ? Outcome::from((string) $row['outcome'])->held() : self::bool($row['held'] ?? null));
                 $release = RunOutcome::Passed === $hold ? $this->release($row) : RunOutcome::Unsaid;
@@ -66,58 +77,28 @@ final class AnsweredPrints
         return $answers;
     }
 
-    /**
-     * Prints for use of which a chance was said when they began, in that order, with that chance and whether it came true.
-     *
-     * @return list<array{LogLine, float, bool}>
-     */
-    public function told(): array
-    {
-        $this->treatments = [];
-        $catalogue = $this->shop->get();
-        $told = [];
-        foreach ($this->prints() as $row) {
-            if (null !== $row['said_chance']) {
-                $held = Outcome::from((string) $row['outcome'])->held();
-                $release = $this->release($row);
-                $told[(string) $row['created_at'].$row['id']] = [new LogLine(
-                    '',
-                    0.0,
-                    $this->situation($row, Success::Held, $catalogue),
-                    $this->situation($row, Success::Released, $catalogue),
-                    implode("\0", [$row['material_id'], $row['side_id'], $row['agent_kind_id']]),
-                    $held,
-                    $held && RunOutcome::Unsaid !== $release ? RunOutcome::Passed === $release : null,
-                ), (float) $row['said_chance'], (bool) $row['came_true']];
-            }
-        }
-        ksort($told);
-
-        return array_values($told);
-    }
-
     /** @return iterable<array<string, mixed>> */
-    private function prints(): iterable
+    private function prints(int $after): iterable
     {
         return $this->database->iterateAssociative(
             "SELECT j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id, ps.plate_id, j.fitting_id, j.lot_id, j.printer_id,
                     j.bed_first_c IS NULL AND j.exposure_s IS NULL AS unheated, j.outcome, j.effort, j.damaged,
                     j.planned_minutes AS planned, j.parts, j.measures,
-                    j.answered_at AS at, 'use' AS purpose, j.id, j.created_at, j.said_chance, j.came_true
-             FROM (SELECT * FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT ".self::MOST.') j
-             JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id LEFT JOIN agent_stock a ON a.id = j.agent_id',
+                    j.answered_at AS at, 'use' AS purpose
+             FROM (SELECT * FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT ".self::MOST." OFFSET $after) j
+             JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id LEFT JOIN agent_stock a ON a.id = j.agent_id",
         );
     }
 
     /** @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have */
-    private function runs(): iterable
+    private function runs(int $after): iterable
     {
         return $this->database->iterateAssociative(
             "SELECT s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, ps.plate_id, s.fitting_id, s.lot_id, c.printer_id,
                     s.bed_first_c IS NULL AND s.exposure_s IS NULL AS unheated, r.held, r.effort, r.damage AS damaged,
                     JSON_VALUE(c.durations, '$.printMinutes') AS planned,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts, s.measures, r.finished_at AS at, 'test' AS purpose
-             FROM (SELECT * FROM run WHERE status = 'done' ORDER BY finished_at DESC LIMIT ".self::MOST.") r
+             FROM (SELECT * FROM run WHERE status = 'done' ORDER BY finished_at DESC LIMIT ".self::MOST." OFFSET $after) r
              JOIN setup s ON s.id = r.setup_id AND s.taken_hot = 0 JOIN comparison c ON c.id = s.comparison_id
              JOIN fitting f ON f.id = s.fitting_id JOIN plate_side ps ON ps.id = s.side_id LEFT JOIN agent_stock a ON a.id = s.agent_id
              WHERE s.brim = JSON_VALUE(c.constants, '$.brim')",

@@ -61,6 +61,5 @@ final class LearnCommand extends ServingCommand
         // It goes on for weeks: what is kept for one request, such as grades and changes of printers, is read anew.
         $this->services->reset();
         $this->shop->learn();
-        $this->shop->tellAgain();
     }
 }

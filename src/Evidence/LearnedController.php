@@ -35,40 +35,32 @@ final readonly class LearnedController
     {
         $catalogue = $this->catalogue->get();
         $lessons = [];
-        $answers = 0;
-        $learnedAt = null;
-        foreach ($this->shop->stored() as $row) {
-            if (Success::Held->value === $row['success']) {
-                $answers = (int) $row['answers'];
-                $learnedAt = (new \DateTimeImmutable((string) $row['learned_at'], new \DateTimeZone('UTC')))->format(\DATE_ATOM);
-            }
-            /** @var list<array{kind: string, names: list<string>, prints: int, well: int, without: float, with: float, surely: float}> $found */
-            $found = json_decode((string) $row['lessons'], true, 8, \JSON_THROW_ON_ERROR);
-            foreach ($found as $lesson) {
-                $what = $this->what(EffectKind::from($lesson['kind']), $lesson['names'], $catalogue);
+        foreach (Success::cases() as $success) {
+            foreach ($this->shop->lessons($success) as $lesson) {
+                $what = $this->what($lesson->kind, explode("\0", $lesson->name), $catalogue);
                 if (null !== $what) {
-                    $better = $lesson['with'] > $lesson['without'];
                     $lessons[] = [
-                        'success' => (string) $row['success'],
-                        'kind' => $lesson['kind'],
+                        'success' => $success->value,
+                        'kind' => $lesson->kind->value,
                         'what' => $what,
                         'sentence' => Sentence::of(
-                            Success::Held->value === $row['success'] ? 'learned.held' : 'learned.came_off',
-                            well: Quantity::count($lesson['well']),
-                            prints: Quantity::count($lesson['prints']),
+                            Success::Held === $success ? 'learned.held' : 'learned.came_off',
+                            well: Quantity::count($lesson->well),
+                            prints: Quantity::count($lesson->prints),
+                            expected: Quantity::count((int) round($lesson->expected())),
                         ),
-                        'advice' => EffectKind::from($lesson['kind'])->advice($better),
-                        'better' => $better,
-                        'without' => $lesson['without'],
-                        'with' => $lesson['with'],
-                        'surely' => $lesson['surely'],
+                        'advice' => $lesson->kind->advice($lesson->better()),
+                        'better' => $lesson->better(),
+                        'without' => $lesson->without,
+                        'with' => $lesson->with,
+                        'surely' => $lesson->surely,
                     ];
                 }
             }
         }
         usort($lessons, static fn (array $a, array $b): int => $b['surely'] <=> $a['surely']);
 
-        return new Answer(['learnedAt' => $learnedAt, 'answers' => $answers, 'lessons' => \array_slice($lessons, 0, self::MOST)]);
+        return new Answer([...$this->shop->learned(), 'lessons' => \array_slice($lessons, 0, self::MOST)]);
     }
 
     /**

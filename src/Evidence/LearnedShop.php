@@ -14,24 +14,16 @@ use Sitzplatz\Evidence\Learned\Knowledge;
 use Sitzplatz\Evidence\Learned\Learner;
 use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Evidence\Learned\Posterior;
-use Sitzplatz\Evidence\Learned\Retrospect;
 use Sitzplatz\Evidence\Learned\Shop;
 use Sitzplatz\Evidence\Learned\Spreads;
 use Sitzplatz\Evidence\Learned\Success;
-use Sitzplatz\Statistics\Forecast;
-use Sitzplatz\Statistics\ForecastScore;
 
 /** What the shop has learned from all its runs and prints, kept until it learns again. */
 final class LearnedShop
 {
-    /** Prints after which it learns again where it is told again, and how often at most. */
-    private const EVERY = 50;
-    private const MOST_TIMES = 40;
-    /** So much more of them are worth telling it all again. */
-    private const MORE = 1.05;
-
     /** @var array<string, Learner> by what is learned: each goes on from where it stood, as long as this process does */
     private array $learners = [];
+    private int $olderTold = 0;
 
     public function __construct(
         private readonly Connection $database,
@@ -57,24 +49,37 @@ final class LearnedShop
             return;
         }
         $asked = $this->asked();
+        $this->learnOlder();
         foreach ($this->prints->all() as $name => $answers) {
             $of = Success::from($name);
-            $learner = $this->learners[$name] ??= new Learner(Spreads::usual($of));
+            $learner = $this->learner($of);
             $learner->learn($answers);
             $this->database->executeStatement(
                 'REPLACE INTO learned (success, learned_at, last_answer_at, answers, lessons) VALUES (?, ?, ?, ?, ?)',
-                [$name, UtcType::text($this->clock->now()), $last, \count($answers), json_encode(array_map(static fn (Lesson $lesson): array => [
-                    'kind' => $lesson->kind->value,
-                    'names' => explode("\0", $lesson->name),
-                    'prints' => $lesson->prints,
-                    'well' => $lesson->well,
-                    'without' => $lesson->without,
-                    'with' => $lesson->with,
-                    'surely' => $lesson->surely,
-                ], Lesson::of($learner->shop(), $answers)), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION)],
+                [$name, UtcType::text($this->clock->now()), $last, \count($answers), json_encode(array_map(
+                    static fn (Lesson $lesson): array => $lesson->toArray(),
+                    Lesson::of($learner->shop(), $answers),
+                ), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION)],
             );
             $this->keep($of, $learner->shop(), $answers, $asked);
         }
+    }
+
+    /** Of more prints than are told each time again, those before them say where it begins; they are told anew when a tenth has come to them. */
+    private function learnOlder(): void
+    {
+        $older = intdiv(max(0, $this->prints->count() - AnsweredPrints::MOST), intdiv(AnsweredPrints::MOST, 10));
+        if ($older > $this->olderTold) {
+            $this->olderTold = $older;
+            foreach ($this->prints->all(older: true) as $name => $answers) {
+                $this->learner(Success::from($name))->learnOlder($answers);
+            }
+        }
+    }
+
+    private function learner(Success $of): Learner
+    {
+        return $this->learners[$of->value] ??= new Learner(Spreads::usual($of));
     }
 
     /** What Choose asks of one material; before anything was learned what practice says. */
@@ -140,48 +145,41 @@ final class LearnedShop
         ];
     }
 
-    /**
-     * Goes through all prints again, and says of each what would have been said by what was known then: so nobody has to believe what is
-     * learned before it has shown itself.
-     */
-    public function tellAgain(): void
+    /** @return array{learnedAt: ?string, answers: int} when it was learned last, ISO 8601, and from how many answers on holding */
+    public function learned(): array
     {
-        $told = $this->prints->told();
-        $known = $this->database->fetchOne('SELECT prints FROM learned_told');
-        if ([] === $told || (is_numeric($known) && \count($told) < self::MORE * (int) $known)) {
-            return;
-        }
-        $lines = array_column($told, 0);
-        $every = max(self::EVERY, (int) ceil(\count($told) / self::MOST_TIMES));
-        $chances = Retrospect::through($lines, Success::Held, $every)->times(Retrospect::through($lines, Success::Released, $every));
-        $score = ForecastScore::of(array_map(static fn (float $chance, array $of): Forecast => new Forecast($chance, $of[2]), $chances, $told));
-        $said = ForecastScore::of(array_map(static fn (array $of): Forecast => new Forecast($of[1], $of[2]), $told));
-        $this->database->executeStatement('REPLACE INTO learned_told (id, prints, brier, log, said_brier, said_log) VALUES (1, ?, ?, ?, ?, ?)', [
-            \count($told),
-            $score?->brier,
-            $score?->log,
-            $said?->brier,
-            $said?->log,
-        ]);
-    }
+        $row = $this->database->fetchAssociative('SELECT learned_at, answers FROM learned WHERE success = ?', [Success::Held->value]);
 
-    /** @return array{prints: int, brier: float, log: float, saidBrier: float, saidLog: float}|null null: nothing was told again yet */
-    public function toldAgain(): ?array
-    {
-        $row = $this->database->fetchAssociative('SELECT prints, brier, log, said_brier, said_log FROM learned_told');
-
-        return false === $row ? null : [
-            'prints' => (int) $row['prints'],
-            'brier' => (float) $row['brier'],
-            'log' => (float) $row['log'],
-            'saidBrier' => (float) $row['said_brier'],
-            'saidLog' => (float) $row['said_log'],
+        return [
+            'learnedAt' => false === $row ? null : (new \DateTimeImmutable((string) $row['learned_at'], new \DateTimeZone('UTC')))->format(\DATE_ATOM),
+            'answers' => false === $row ? 0 : (int) $row['answers'],
         ];
     }
 
-    /** @return list<array<string, mixed>> of each question: success, learned_at, answers, lessons */
-    public function stored(): array
+    /** @return list<Lesson> the surest first */
+    public function lessons(Success $of): array
     {
-        return $this->database->fetchAllAssociative('SELECT success, learned_at, answers, lessons FROM learned ORDER BY success');
+        $kept = $this->database->fetchOne('SELECT lessons FROM learned WHERE success = ?', [$of->value]);
+        /** @var list<array{kind: string, names: list<string>, prints: int, well: int, without: float, with: float, surely: float}> $lessons */
+        $lessons = \is_string($kept) ? json_decode($kept, true, 8, \JSON_THROW_ON_ERROR) : [];
+
+        return array_map(Lesson::kept(...), $lessons);
+    }
+
+    /**
+     * What was learned of holding on each sheet, where it is worse than its like.
+     *
+     * @return array<string, Lesson> by sheet
+     */
+    public function worseSheets(): array
+    {
+        $worse = [];
+        foreach ($this->lessons(Success::Held) as $lesson) {
+            if (EffectKind::Sheet === $lesson->kind && !$lesson->better()) {
+                $worse[$lesson->name] = $lesson;
+            }
+        }
+
+        return $worse;
     }
 }

@@ -7,20 +7,29 @@ namespace App\Fix;
 use App\Care\PlateHistory;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
+use App\Evidence\LearnedShop;
 use App\Evidence\PrinterChanges;
 use App\Platform\Now;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Evidence\Learned\EffectKind;
+use Sitzplatz\Evidence\Learned\Lesson;
+use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Fix\Circumstances;
 use Sitzplatz\Wear\SideHistory;
 
 /** What the shop knows of a plate, a printer and a lot, as somebody sees who asks what is wrong. */
 final readonly class CircumstancesHere
 {
-    public function __construct(private PlateHistory $history, private PrinterChanges $changes, private ShopCatalogue $shop, private Now $now)
-    {
+    public function __construct(
+        private PlateHistory $history,
+        private PrinterChanges $changes,
+        private ShopCatalogue $shop,
+        private Now $now,
+        private LearnedShop $learned,
+    ) {
     }
 
     public function of(?PlateSide $side, ?Printer $printer, ?Lot $lot, ?float $roomC): Circumstances
@@ -49,7 +58,25 @@ final readonly class CircumstancesHere
             $lot?->driedDaysAgo($today),
             null === $lot ? null : $catalogue->material($lot->materialId)->drying?->goodDays,
             $days($lot?->openedOn?->format('Y-m-d')),
+            $this->worse($side, $printer, $lot),
         );
+    }
+
+    /** @return list<Lesson> the surest first */
+    private function worse(?PlateSide $side, ?Printer $printer, ?Lot $lot): array
+    {
+        $printerId = $printer?->id->toRfc4122() ?? '';
+        $here = [
+            EffectKind::Sheet->value => $side?->current()->id->toRfc4122(),
+            EffectKind::Printer->value => $printerId,
+            EffectKind::Epoch->value => "$printerId\0".$this->changes->epoch($printerId),
+            EffectKind::Lot->value => null === $lot ? null : EffectKind::Lot->level($lot->materialId, $lot->id->toRfc4122()),
+        ];
+
+        return array_values(array_filter(
+            $this->learned->lessons(Success::Held),
+            static fn (Lesson $lesson): bool => !$lesson->better() && ($here[$lesson->kind->value] ?? null) === $lesson->name,
+        ));
     }
 
     private function changedSinceHeld(PlateSide $side, Printer $printer, SideHistory $history): bool

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Keep;
 
-use App\Evidence\LearnedShop;
 use App\Platform\Database\StoredId;
 use App\Platform\Http\Answer;
 use Doctrine\DBAL\Connection;
@@ -21,7 +20,7 @@ final readonly class CameTrueController
     /** The last ones: what was said years ago rested on less, and on other plates. */
     private const MOST = 5_000;
 
-    public function __construct(private Connection $database, private LearnedShop $learned)
+    public function __construct(private Connection $database)
     {
     }
 
@@ -34,7 +33,6 @@ final readonly class CameTrueController
             'open' => (int) $this->database->fetchOne("SELECT COUNT(*) FROM job WHERE status = 'open'"),
             'sentence' => $told->sentence(),
             'all' => null === $told->all ? null : self::score($told->all),
-            'toldAgain' => $this->learned->toldAgain(),
             'byBasis' => array_values(array_map(static fn (string $basis): array => [
                 'basis' => $basis,
                 'words' => Sentence::of('came_true.basis.'.$basis),

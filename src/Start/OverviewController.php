@@ -7,6 +7,7 @@ namespace App\Start;
 use App\Account\CurrentUser;
 use App\Account\Role;
 use App\Care\PlateHistory;
+use App\Evidence\LearnedShop;
 use App\Keep\Profile;
 use App\Platform\Backup\KnownKey;
 use App\Platform\Http\Answer;
@@ -46,6 +47,7 @@ final readonly class OverviewController
         private ClockInterface $clock,
         private CurrentUser $current,
         private KnownKey $backupKey,
+        private LearnedShop $learned,
     ) {
     }
 
@@ -239,10 +241,11 @@ final readonly class OverviewController
     {
         $due = [];
         $history = $this->history->all();
+        $worse = $this->learned->worseSheets();
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
             $coat = $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null;
-            $first = (new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId)))->sentences()[0] ?? null;
+            $first = (new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId), $worse[$side->fittingId] ?? null))->sentences()[0] ?? null;
             if (null !== $first) {
                 $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];
             }

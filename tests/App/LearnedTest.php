@@ -44,21 +44,6 @@ final class LearnedTest extends ApiTestCase
         self::assertContains('Change its grade in the catalogue.', array_column($after['lessons'], 'advice'));
     }
 
-    /** Of sixty prints that were said to hold with 30 % and did, it would have said more after the first fifty: nearer by both scores. */
-    public function testWhatWouldHaveBeenSaidIsToldAgain(): void
-    {
-        $this->learn();
-        self::assertNull($this->ask('GET', '/api/jobs/came-true', null, 200)['toldAgain'], 'Nothing was said of any print yet.');
-        $this->printed($this->side('P1 front'), 60, 'held', 0.3);
-        $this->learn();
-        $told = $this->ask('GET', '/api/jobs/came-true', null, 200);
-        self::assertSame(60, $told['toldAgain']['prints']);
-        self::assertEqualsWithDelta([0.49, -log(0.3)], [$told['toldAgain']['saidBrier'], $told['toldAgain']['saidLog']], 1e-9);
-        self::assertEqualsWithDelta($told['all']['brier'], $told['toldAgain']['saidBrier'], 1e-9);
-        self::assertLessThan(0.1, $told['toldAgain']['brier']);
-        self::assertLessThan(0.4, $told['toldAgain']['log']);
-    }
-
     public function testWhatIsGoneTeachesNothingThatIsShown(): void
     {
         $database = $this->database();
@@ -79,7 +64,15 @@ final class LearnedTest extends ApiTestCase
         $learned = $this->ask('GET', '/api/learned', null, 200);
         self::assertSame('2026-12-01T12:00:00+00:00', $learned['learnedAt']);
         self::assertSame(['lot', 'side', 'sheet', 'printer'], array_column($learned['lessons'], 'kind'), 'What a printer was before its last change is no matter.');
-        self::assertSame('8 of 20 held.', $learned['lessons'][0]['sentence']);
+        self::assertSame('8 of 20 held, where 18 were to be expected.', $learned['lessons'][0]['sentence']);
+        // Care and Fix read the same: of this sheet the one says to look at it, the other what speaks for its being worn.
+        $less = static fn (array $due): array => array_values(array_filter($due, static fn (string $each): bool => str_contains($each, '8 of 20 held, where 18')));
+        $care = array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'due', 'plateSideId');
+        self::assertCount(1, $less($care[$side]));
+        self::assertCount(1, $less(array_merge(...array_values($care))), 'Of no other sheet.');
+        self::assertSame($less($care[$side]), $less($this->ask('GET', "/api/plate-sides/$side/care", null, 200)['due']));
+        $causes = array_column($this->ask('POST', '/api/fix', ['symptomId' => 'used_to', 'plateSideId' => $side, 'printerId' => null, 'lotId' => null, 'tried' => []], 200)['suspects'], 'why', 'id');
+        self::assertStringContainsString('This sheet holds less than its like: 8 of 20 held', (string) $causes['worn']);
         self::assertSame('Look at the sheet; renew it if it is worn.', $learned['lessons'][2]['advice']);
         $database->executeStatement('UPDATE lot SET retired = 1');
         $database->executeStatement('UPDATE plate SET retired = 1');

@@ -97,27 +97,32 @@ final readonly class Candidate
     /** @return list<Phrase> why it stands where it stands, the most telling first */
     public function reasons(): array
     {
-        $job = $this->proposal->job;
-        $agent = $this->proposal->agent;
-        $reasons = [$this->hold->sentence('hold'), $this->release->sentence('release')];
-        if (null !== $agent) {
-            $reasons[] = $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words()));
-        } elseif (null !== $this->treatment->note) {
-            $reasons[] = $this->treatment->note;
-        }
-        array_push(
-            $reasons,
-            ...$this->target->reasons,
+        return [
+            $this->hold->sentence('hold'),
+            $this->release->sentence('release'),
             ...array_map(static fn (Influence $each): Sentence => $each->words, $this->moved->all()),
-            ...$this->missed,
-        );
-        array_push($reasons, ...$this->label(), ...$this->beyondEvidence());
-        $shop = $this->treatment->shop;
-        $reasons[] = null === $shop
-            ? Sentence::of('reason.rests_on', basis: $this->treatment->basis->words())
-            : Sentence::of('reason.shop_fact', who: $shop->who, day: new Day($shop->when), why: $shop->why);
+            ...$this->notes(),
+        ];
+    }
 
-        return $reasons;
+    /** @return list<Phrase> what no figure shows: on the agent and the setting, on wishes, on what goes beyond what was printed, on what it all rests */
+    public function notes(): array
+    {
+        $agent = $this->proposal->agent;
+        $shop = $this->treatment->shop;
+
+        return array_values(array_filter([
+            null === $agent
+                ? $this->treatment->note
+                : $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words())),
+            ...$this->target->reasons,
+            ...$this->missed,
+            ...$this->label(),
+            ...$this->beyondEvidence(),
+            null === $shop
+                ? Sentence::of('reason.rests_on', basis: $this->treatment->basis->words())
+                : Sentence::of('reason.shop_fact', who: $shop->who, day: new Day($shop->when), why: $shop->why),
+        ]));
     }
 
     /**

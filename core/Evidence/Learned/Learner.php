@@ -16,6 +16,8 @@ final class Learner
 
     private Shop $shop;
     private int $askedAt = 0;
+    /** @var array<string, array{float, float}> */
+    private array $older = [];
 
     /** @param bool $learnsSpreads whether it learns by how much effects differ, too */
     public function __construct(private Spreads $spreads, private readonly bool $learnsSpreads = true)
@@ -23,15 +25,21 @@ final class Learner
         $this->shop = Shop::learn([], $spreads);
     }
 
-    /** @param list<Answered> $answers all of them */
+    /** @param list<Answered> $answers that are too old to be told each time again; what they show is where newer ones begin */
+    public function learnOlder(array $answers): void
+    {
+        $this->older = Shop::learn($answers, $this->spreads)->shown();
+    }
+
+    /** @param list<Answered> $answers all of them, but for older ones */
     public function learn(array $answers): void
     {
-        $this->shop = Shop::learn($answers, $this->spreads, $this->shop);
+        $this->shop = Shop::learn($answers, $this->spreads, $this->shop, $this->older);
         if ($this->learnsSpreads && \count($answers) >= max(self::FEWEST, self::MORE * $this->askedAt)) {
             $this->askedAt = \count($answers);
             for ($step = 0; $step < self::STEPS; ++$step) {
                 $this->spreads = $this->shop->spreads();
-                $this->shop = Shop::learn($answers, $this->spreads, $this->shop);
+                $this->shop = Shop::learn($answers, $this->spreads, $this->shop, $this->older);
             }
         }
     }

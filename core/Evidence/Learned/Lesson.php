@@ -71,6 +71,42 @@ final readonly class Lesson
         return $lessons;
     }
 
+    /**
+     * @param array{kind: string, names: list<string>, prints: int, well: int, without: float, with: float, surely: float} $kept by {@see toArray}
+     */
+    public static function kept(array $kept): self
+    {
+        return new self(
+            EffectKind::from($kept['kind']),
+            implode("\0", $kept['names']),
+            $kept['prints'],
+            $kept['well'],
+            $kept['without'],
+            $kept['with'],
+            $kept['surely'],
+        );
+    }
+
+    /** @return array{kind: string, names: list<string>, prints: int, well: int, without: float, with: float, surely: float} */
+    public function toArray(): array
+    {
+        return [
+            'kind' => $this->kind->value,
+            'names' => explode("\0", $this->name),
+            'prints' => $this->prints,
+            'well' => $this->well,
+            'without' => $this->without,
+            'with' => $this->with,
+            'surely' => $this->surely,
+        ];
+    }
+
+    /** How many of its prints would have gone well without it. */
+    public function expected(): float
+    {
+        return $this->without * $this->prints;
+    }
+
     public function better(): bool
     {
         return $this->with > $this->without;

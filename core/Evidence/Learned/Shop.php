@@ -14,6 +14,9 @@ use Sitzplatz\Statistics\NormalLogit;
  */
 final readonly class Shop
 {
+    /** So much wider is what was shown long ago (ours). */
+    private const FORGOTTEN = 2.0;
+
     /**
      * @param array<string, int>             $places of coefficients, by kind and level, or measure
      * @param array<string, array{int, int}> $counts answers by kind and level, and how many of them went well
@@ -22,8 +25,12 @@ final readonly class Shop
     {
     }
 
-    /** @param list<Answered> $answers */
-    public static function learn(array $answers, Spreads $spreads, ?self $before = null): self
+    /**
+     * @param list<Answered>                     $answers
+     * @param self|null                          $before  from where it is looked for
+     * @param array<string, array{float, float}> $older   what was shown before these answers, as {@see shown} has it
+     */
+    public static function learn(array $answers, Spreads $spreads, ?self $before = null, array $older = []): self
     {
         $levels = $measures = $counts = [];
         foreach ($answers as $answer) {
@@ -44,15 +51,12 @@ final readonly class Shop
         foreach ($levels as $kind => $of) {
             foreach ($of as $level => $ignored) {
                 $places["$kind\0$level"] = \count($places);
-                $means[] = 0.0;
-                $precisions[] = 1 / $spreads->ofEffect($kind) ** 2;
+                [$means[], $precisions[]] = self::prior($older["$kind\0$level"] ?? null, 0.0, $spreads->ofEffect($kind));
             }
         }
         foreach ($measures as $name => $ignored) {
             $places[$name] = \count($places);
-            [$mean, $spread] = $spreads->ofMeasure($name);
-            $means[] = $mean;
-            $precisions[] = 1 / $spread ** 2;
+            [$means[], $precisions[]] = self::prior($older[$name] ?? null, ...$spreads->ofMeasure($name));
         }
         foreach ($places as $key => $place) {
             $start[] = isset($before->places[$key]) ? $before->posterior?->coefficients[$before->places[$key]] ?? $means[$place] : $means[$place];
@@ -66,6 +70,30 @@ final readonly class Shop
         }, $answers);
 
         return new self($spreads, $places, [] === $answers ? null : NormalLogit::fit($rows, $means, $precisions, $start), $counts);
+    }
+
+    /**
+     * What older answers say of an effect, as far as it may have changed since.
+     *
+     * @param array{float, float}|null $older mean and variance
+     *
+     * @return array{float, float} mean and precision
+     */
+    private static function prior(?array $older, float $mean, float $spread): array
+    {
+        return null === $older ? [$mean, 1 / $spread ** 2] : [$older[0], 1 / min($spread ** 2, self::FORGOTTEN * $older[1])];
+    }
+
+    /** @return array<string, array{float, float}> mean and variance of each effect and measure, for those who learn on from newer answers */
+    public function shown(): array
+    {
+        $shown = [];
+        $covariances = $this->posterior?->covariances() ?? [];
+        foreach ($this->places as $key => $place) {
+            $shown[$key] = [$this->posterior->coefficients[$place] ?? 0.0, $covariances[$place][$place] ?? 0.0];
+        }
+
+        return $shown;
     }
 
     /** What is to be expected of one. */

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Care;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Wear\SideHistory;
@@ -42,6 +43,14 @@ final class CareDueTest extends TestCase
         $washedOff = new SideHistory(20, 1, 30, '2026-11-03T00:00:00+00:00', '2026-11-02T00:00:00+00:00', 'pva_stick', 'ours');
         self::assertNull($washedOff->printsOnCoat, 'A coat that was washed off since is no coat.');
         self::assertSame([], $due($washedOff, 'pva_stick'));
+    }
+
+    public function testASheetThatHoldsLessThanItsLikeIsToBeLookedAt(): void
+    {
+        $worse = Lesson::kept(['kind' => 'sheet', 'names' => ['f'], 'prints' => 33, 'well' => 21, 'without' => 0.82, 'with' => 0.64, 'surely' => 0.95]);
+        // By hand: 0.82 of 33 are 27.
+        self::assertSame(['care.holds_less well=21 prints=33 expected=27'], Said::all((new CareDue(new SideHistory(9, 9), null, self::catalogue()->surface('pei_textured'), $worse))->sentences()));
+        self::assertSame(['kind' => 'sheet', 'names' => ['f'], 'prints' => 33, 'well' => 21, 'without' => 0.82, 'with' => 0.64, 'surely' => 0.95], $worse->toArray());
     }
 
     public function testWearAndCostComeFromTheCatalogueForEverybody(): void

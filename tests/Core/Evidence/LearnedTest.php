@@ -107,6 +107,25 @@ final class LearnedTest extends TestCase
         }
     }
 
+    /** What was shown long ago is where newer answers begin, and is believed half as surely: it may have changed since. */
+    public function testOlderAnswersSayWhereNewerOnesBegin(): void
+    {
+        $learner = new Learner(Spreads::usual(), false);
+        $older = array_fill(0, 40, new Answered(self::situation(), false));
+        $learner->learnOlder($older);
+        $newer = array_fill(0, 3, new Answered(self::situation(), true));
+        $learner->learn($newer);
+        $all = Shop::learn([...$older, ...$newer], Spreads::usual())->expects(self::situation())->share();
+        $alone = Shop::learn($newer, Spreads::usual())->expects(self::situation())->share();
+        $both = $learner->shop()->expects(self::situation())->share();
+        self::assertGreaterThan($all + 0.02, $both);
+        self::assertLessThan($alone - 0.2, $both);
+        self::assertSame([], Shop::learn([], Spreads::usual())->shown());
+        // What two effects share they do not hand on: nobody was seen apart.
+        $shown = Shop::learn($older, Spreads::usual())->shown();
+        self::assertEqualsWithDelta(Shop::learn($older, Spreads::usual())->effects()[0]->doubt ** 2, array_values($shown)[0][1], 1e-12);
+    }
+
     public function testTheOrderOfAnswersAndWhereItBeganDoNotMatter(): void
     {
         $random = new Randomizer(new Xoshiro256StarStar(7));

@@ -7,6 +7,7 @@ namespace Sitzplatz\Tests\Core\Fix;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Fix\Circumstances;
 use Sitzplatz\Fix\Hints;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
@@ -65,6 +66,13 @@ final class HintsTest extends TestCase
         yield 'past its life' => ['worn', $side(401, 4), 3.0, 'fix.hint.past_its_life'];
         yield 'young' => ['worn', $side(40, 4), 0.3, 'fix.hint.young'];
         yield 'of middle age' => ['worn', $side(250, 4), null, null];
+        $worse = static fn (string $kind): \Closure => $with(worse: [Lesson::kept(['kind' => $kind, 'names' => ['x'], 'prints' => 33, 'well' => 21, 'without' => 0.82, 'with' => 0.64, 'surely' => 0.95])]);
+        yield 'own prints say that the sheet holds less' => ['worn', $worse('sheet'), 2.5, 'fix.hint.learned.sheet'];
+        yield 'and nothing of a lot by that' => ['wet', $worse('sheet'), null, null];
+        yield 'since the last change it holds less' => ['gap_high', $worse('epoch'), 2.5, 'fix.hint.learned.epoch'];
+        yield 'the printer holds less' => ['level', $worse('printer'), 2.5, 'fix.hint.learned.printer'];
+        yield 'the lot holds less' => ['other_lot', $worse('lot'), 2.5, 'fix.hint.learned.lot'];
+        yield 'a sheet that holds less, past its life: the stronger word' => ['worn', static fn (Catalogue $all): Circumstances => new Circumstances($all->surface('pei_textured'), new SideHistory(401, 4), worse: $worse('sheet')($all)->worse), 3.0, 'fix.hint.past_its_life'];
         yield 'nothing is known of it' => ['too_fast', $with(), null, null];
     }
 

@@ -16,12 +16,9 @@ export function CandidateNotes({ detail }: { detail: Detail }) {
             <MarginNote title={say('choose.why_2', { detail: detail.label })}>
                 <Why title={say('choose.hold')} why={detail.why.hold} />
                 <Why title={say('choose.let_go')} why={detail.why.release} />
-                <details>
-                    <summary className="flex min-h-11 cursor-pointer items-center underline decoration-line underline-offset-4">{say('choose.in_words')}</summary>
-                    {detail.reasons.map((reason) => (
-                        <p key={reason}>{reason}</p>
-                    ))}
-                </details>
+                {detail.reasons.map((reason) => (
+                    <p key={reason}>{reason}</p>
+                ))}
             </MarginNote>
             <Before detail={detail} />
             <Ladder ladder={detail.ladder} />

@@ -36,7 +36,7 @@ export function CameTrue() {
             {data.all ? (
                 <>
                     <Bins score={data.all} />
-                    <Figures score={data.all} again={data.toldAgain} />
+                    <Figures score={data.all} />
                     {data.odd.length > 0 ? (
                         <section aria-label={say('prints.otherwise_than_said')} className="mt-6">
                             <h2 className="mb-2">{say('prints.otherwise_than_said')}</h2>
@@ -92,11 +92,10 @@ function Bins({ score }: { score: Score }) {
 }
 
 /** Of who says it how: the nearest stands out. */
-function Figures({ score, again }: { score: Score; again: Schemas['CameTrue']['toldAgain'] }) {
+function Figures({ score }: { score: Score }) {
     const fine = useFigures()('number_fine');
     const rows: [string, number, number | null][] = [
         [say('prints.what_was_said'), score.brier, score.log],
-        ...(again ? [[say('prints.told_again'), again.brier, again.log] as [string, number, number]] : []),
         [say('prints.a_running_share'), score.runningBrier, score.runningLog],
         [say('prints.practice_alone'), score.practiceBrier, score.practiceLog],
         [say('prints.the_plain_share'), score.baseRateBrier, null],

@@ -62,7 +62,8 @@ final class AnsweredPrints
         $this->treatments = [];
         $catalogue = $this->shop->get();
         $answers = [Success::Held->value => [], Success::Released->value => []];
-        foreach ([$this->prints($older ? self::MOST : 0), $this->runs($older ? self::MOST : 0)] as $rows) {
+        $after = $older ? self::MOST : 0;
+        foreach ([$this->prints($after), $this->runs($this->oldestOf($after + self::MOST), $older ? $this->oldestOf(self::MOST) : null)] as $rows) {
             foreach ($rows as $row) {
                 $hold = RunOutcomes::held(isset($row['outcome']) ? Outcome::from((string) $row['outcome'])->held() : self::bool($row['held'] ?? null));
                 $release = RunOutcome::Passed === $hold ? $this->release($row) : RunOutcome::Unsaid;
@@ -90,18 +91,30 @@ final class AnsweredPrints
         );
     }
 
-    /** @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have */
-    private function runs(int $after): iterable
+    /** When the last of so many newest prints was answered; null: there are not as many. */
+    private function oldestOf(int $newest): ?string
+    {
+        $at = $this->database->fetchOne("SELECT answered_at FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT 1 OFFSET ".($newest - 1));
+
+        return \is_string($at) ? $at : null;
+    }
+
+    /**
+     * Of the same time as the prints.
+     *
+     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have */
+    private function runs(?string $from, ?string $until): iterable
     {
         return $this->database->iterateAssociative(
             "SELECT s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, ps.plate_id, s.fitting_id, s.lot_id, c.printer_id,
                     s.bed_first_c IS NULL AND s.exposure_s IS NULL AS unheated, r.held, r.effort, r.damage AS damaged,
                     JSON_VALUE(c.durations, '$.printMinutes') AS planned,
                     (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS parts, s.measures, r.finished_at AS at, 'test' AS purpose
-             FROM (SELECT * FROM run WHERE status = 'done' ORDER BY finished_at DESC LIMIT ".self::MOST." OFFSET $after) r
+             FROM (SELECT * FROM run WHERE status = 'done' AND finished_at >= ? AND finished_at < ? ORDER BY finished_at DESC LIMIT ".self::MOST.") r
              JOIN setup s ON s.id = r.setup_id AND s.taken_hot = 0 JOIN comparison c ON c.id = s.comparison_id
              JOIN fitting f ON f.id = s.fitting_id JOIN plate_side ps ON ps.id = s.side_id LEFT JOIN agent_stock a ON a.id = s.agent_id
              WHERE s.brim = JSON_VALUE(c.constants, '$.brim')",
+            [$from ?? '1000-01-01', $until ?? '9999-12-31'],
         );
     }
 

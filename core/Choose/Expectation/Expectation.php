@@ -24,9 +24,6 @@ final readonly class Expectation
         /** Own runs and prints on the very side at this setting, and how many of them went well. */
         public int $runs = 0,
         public int $well = 0,
-        /** The same on all sides of its kind. */
-        public int $pairRuns = 0,
-        public int $pairWell = 0,
     ) {
         $this->chance = $prediction->chance->share();
     }

@@ -20,8 +20,10 @@ final class Experience
     private const WELL = 0.7;
 
     /** @var array<string, list<OwnRuns>> by surface and agent */
-    private array $bySurfaceAndAgent;
-    /** @var array<string, array<string, OwnCount>> by surface, agent and setting: of each side, and of all as "" */
+    private readonly array $bySurfaceAndAgent;
+    /** @var array<string, list<OwnRuns>> by side, surface and agent */
+    private readonly array $bySide;
+    /** @var array<string, OwnCount> by side, surface, agent and setting, and of all sides of a kind */
     private array $counted = [];
     /** @var array<string, ProvenSeat> by printer, side and agent */
     private array $proven;
@@ -37,16 +39,19 @@ final class Experience
      */
     public function __construct(array $runs, array $proven = [], private readonly ?Knowledge $knowledge = null, private readonly array $epochs = [])
     {
-        $index = $bySeat = [];
+        $index = $bySide = $bySeat = [];
         foreach ($runs as $run) {
             if ($run->runs > 0 || $run->released > 0) {
-                $index[$run->surfaceId.'/'.($run->agentId ?? '')][] = $run;
+                $kind = $run->surfaceId.'/'.$run->agentId;
+                $index[$kind][] = $run;
+                $bySide[$run->sideId.'/'.$kind][] = $run;
             }
         }
         foreach ($proven as $seat) {
             $bySeat[$seat->printerId.'/'.$seat->sideId.'/'.$seat->agentId] ??= $seat;
         }
         $this->bySurfaceAndAgent = $index;
+        $this->bySide = $bySide;
         $this->proven = $bySeat;
         $this->chances = new \WeakMap();
     }
@@ -63,16 +68,7 @@ final class Experience
      */
     public function on(SideFacts $side, ?string $agentId): array
     {
-        return array_values(array_filter(
-            $this->ofKind($side->surfaceId, $agentId),
-            static fn (OwnRuns $run): bool => $run->sideId === $side->id,
-        ));
-    }
-
-    /** @return list<OwnRuns> on any side of a kind */
-    public function ofKind(string $surfaceId, ?string $agentId): array
-    {
-        return $this->bySurfaceAndAgent[$surfaceId.'/'.($agentId ?? '')] ?? [];
+        return $this->bySide[$side->id.'/'.$side->surfaceId.'/'.$agentId] ?? [];
     }
 
     /** What a validated profile vouches for on this side with this agent, for the job asked for. */
@@ -84,18 +80,27 @@ final class Experience
     }
 
     /**
-     * What was made at a setting of the bed: on a side, and on all sides of its kind.
+     * What was made at a setting of the bed on a side.
      *
      * @param float|null $at bed, °C on the display, or exposure of a resin, s; null: unheated
-     *
-     * @return array{OwnCount, OwnCount}
      */
-    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $at): array
+    public function near(JobRequest $job, SideFacts $side, ?string $agentId, ?float $at): OwnCount
     {
         $kind = $side->surfaceId.'/'.$agentId;
-        $counted = $this->counted[$kind.pack('d', $at ?? \NAN)] ??= $this->count($this->bySurfaceAndAgent[$kind] ?? [], $job->material->filament, $at);
 
-        return [$counted[$side->id] ?? new OwnCount(), $counted['']];
+        return $this->counted[$side->id.'/'.$kind.pack('d', $at ?? \NAN)] ??= self::count($this->on($side, $agentId), $job->material->filament, $at);
+    }
+
+    /**
+     * The same on all sides of its kind.
+     *
+     * @param float|null $at as for {@see near}
+     */
+    public function alike(JobRequest $job, string $surfaceId, ?string $agentId, ?float $at): OwnCount
+    {
+        $kind = $surfaceId.'/'.$agentId;
+
+        return $this->counted[$kind.pack('d', $at ?? \NAN)] ??= self::count($this->bySurfaceAndAgent[$kind] ?? [], $job->material->filament, $at);
     }
 
     /**
@@ -107,9 +112,13 @@ final class Experience
      */
     public function often(JobRequest $job, SideFacts $side, ?string $agentId, ?float $proposed): ?float
     {
+        $runs = $this->on($side, $agentId);
+        if ([] === $runs) {
+            return null;
+        }
         $key = $side->id.'/'.$agentId;
         if (!\array_key_exists($key, $this->often)) {
-            $this->often[$key] = $this->oftenest($this->on($side, $agentId), $job->material->filament);
+            $this->often[$key] = $this->oftenest($runs, $job->material->filament);
         }
         $often = $this->often[$key];
 
@@ -151,24 +160,18 @@ final class Experience
         return null === $most ? null : (float) $most;
     }
 
-    /**
-     * @param list<OwnRuns> $runs
-     *
-     * @return array<string, OwnCount> by side; of all as ""
-     */
-    private function count(array $runs, bool $filament, ?float $at): array
+    /** @param list<OwnRuns> $runs */
+    private static function count(array $runs, bool $filament, ?float $at): OwnCount
     {
-        $counted = ['' => new OwnCount()];
+        $count = new OwnCount();
         foreach ($runs as $run) {
-            $was = $filament ? $run->under->bedC : $run->under->exposureS;
             // What a foothold in somebody's own words gave them, no job can be told to have.
-            if (!$run->under->ownBrim && self::same($filament, $was, $at)) {
-                $counted['']->add($run);
-                ($counted[$run->sideId] ??= new OwnCount())->add($run);
+            if (!$run->under->ownBrim && self::same($filament, $filament ? $run->under->bedC : $run->under->exposureS, $at)) {
+                $count->add($run);
             }
         }
 
-        return $counted;
+        return $count;
     }
 
     private static function same(bool $filament, ?float $one, ?float $other): bool

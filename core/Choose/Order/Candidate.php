@@ -14,6 +14,7 @@ use Sitzplatz\Choose\Expectation\Influence;
 use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Expectation\LastGap;
 use Sitzplatz\Choose\Expectation\Moved;
+use Sitzplatz\Choose\Expectation\OwnCount;
 use Sitzplatz\Choose\Expectation\RunsToTell;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\ProbeKind;
@@ -51,8 +52,7 @@ final readonly class Candidate
         public bool $proven,
         /** Up to which it is proven, where nobody said how long the job takes; null: the job is inside what was proven. */
         public ?float $provenUpToMinutes,
-        private ?float $longestMinutes,
-        private int $mostParts,
+        private Experience $experience,
     ) {
     }
 
@@ -67,12 +67,12 @@ final readonly class Candidate
         ?float $costPerCoat,
     ): self {
         $job = $proposal->job;
-        [$here, $ofPair] = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at);
+        $here = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at);
         $moved = $influences->on($proposal, $treatment, $target);
         $grade = $treatment->holdAt(null === $target->at);
         [$held, $released] = $experience->chances($job)->of($proposal, $treatment, $grade, $moved);
-        $hold = new Expectation($grade, $held, $here->runs, $here->held, $ofPair->runs, $ofPair->held);
-        $release = new Expectation($treatment->release, $released, $here->released, $here->clean, $ofPair->released, $ofPair->clean);
+        $hold = new Expectation($grade, $held, $here->runs, $here->held);
+        $release = new Expectation($treatment->release, $released, $here->released, $here->clean);
         $seat = $experience->proven($job, $proposal->side, $treatment->agentId);
         $proven = true === $seat?->isAt($target->displayC, $job->material->filament ? null : $target->at);
 
@@ -89,8 +89,7 @@ final readonly class Candidate
             $job->wishes->missedBy($proposal->surface, $proposal->agent),
             $proven,
             $proven ? $seat->upToMinutes : null,
-            $ofPair->longestMinutes,
-            $ofPair->mostParts,
+            $experience,
         );
     }
 
@@ -189,10 +188,12 @@ final readonly class Candidate
         return new ShareOfBoth($this->hold->prediction->chance, $this->release->prediction->chance);
     }
 
-    /** Whether own runs at this setting, on whatever side of the kind, have a say in it. */
-    public function ownRunsSpeak(): bool
+    /** Own runs at this setting, on whatever side of the kind. */
+    public function alike(): OwnCount
     {
-        return $this->hold->pairRuns + $this->release->pairRuns > 0;
+        $at = $this->proposal->job->material->filament ? $this->target->displayC : $this->target->at;
+
+        return $this->experience->alike($this->proposal->job, $this->proposal->surface->id, $this->treatment->agentId, $at);
     }
 
     /** The chance by the grades of practice alone, for a sound plate and a middling part. */
@@ -207,7 +208,7 @@ final readonly class Candidate
         return match (true) {
             $this->proven => 'proven',
             $this->hold->runs > 0 => 'own',
-            $this->ownRunsSpeak() => 'alike',
+            $this->alike()->any() => 'alike',
             default => 'practice',
         };
     }
@@ -220,7 +221,7 @@ final readonly class Candidate
                 ? Sentence::of('known.proven')
                 : Sentence::of('known.proven_up_to', longest: Quantity::minutes($this->provenUpToMinutes)),
             'own' => Sentence::of('known.own', held: Quantity::count($this->hold->well), runs: Quantity::count($this->hold->runs)),
-            'alike' => Sentence::of('known.alike', held: Quantity::count($this->hold->pairWell), runs: Quantity::count($this->hold->pairRuns)),
+            'alike' => Sentence::of('known.alike', held: Quantity::count($this->alike()->held), runs: Quantity::count($this->alike()->runs)),
             default => $this->knownOfPractice(),
         };
     }
@@ -261,15 +262,16 @@ final readonly class Candidate
     private function beyondEvidence(): array
     {
         $job = $this->proposal->job;
-        if (!$this->ownRunsSpeak()) {
+        $made = $this->alike();
+        if (!$made->any()) {
             return [];
         }
 
         return array_values(array_filter([
-            null !== $job->minutes && null !== $this->longestMinutes && $job->minutes > $this->longestMinutes
-                ? Sentence::of('reason.longer', longest: Quantity::minutes($this->longestMinutes), job: Quantity::minutes($job->minutes)) : null,
-            $job->partCount > $this->mostParts
-                ? Sentence::of('reason.fuller', most: Quantity::count($this->mostParts), parts: Quantity::count($job->partCount)) : null,
+            null !== $job->minutes && null !== $made->longestMinutes && $job->minutes > $made->longestMinutes
+                ? Sentence::of('reason.longer', longest: Quantity::minutes($made->longestMinutes), job: Quantity::minutes($job->minutes)) : null,
+            $job->partCount > $made->mostParts
+                ? Sentence::of('reason.fuller', most: Quantity::count($made->mostParts), parts: Quantity::count($job->partCount)) : null,
         ]));
     }
 

@@ -39,7 +39,7 @@ final readonly class FirstTest
                 $proven[] = $candidate;
             } elseif ($candidate->treatment->basis->isOnlyTheMakers()
                 && (null === $surfaceId || $surface === $surfaceId)
-                && $candidate->hold->pairRuns < Grade::CONFIRMED_BY
+                && $candidate->alike()->runs < Grade::CONFIRMED_BY
             ) {
                 // Plates of one kind are alike until somebody tried one.
                 $ways[$surface.'/'.$candidate->treatment->agentId] ??= $candidate;

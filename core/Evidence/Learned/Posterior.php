@@ -172,17 +172,50 @@ final class Posterior
 
     public function covariance(Term $one, Term $other): float
     {
-        $key = $one->number < $other->number ? $one->number << 31 | $other->number : $other->number << 31 | $one->number;
-
-        return $this->known[$key] ??= $this->reckon($one, $other);
+        return $this->known[self::key($one, $other)] ??= $this->reckon($one, $other);
     }
 
+    /**
+     * @param list<Term> $terms
+     *
+     * @return array{float, float} mean and variance of all of them together
+     */
+    public function together(array $terms): array
+    {
+        $mean = $variance = 0.0;
+        foreach ($terms as $i => $term) {
+            $mean += $term->mean;
+            $variance += $term->variance;
+            for ($j = 0; $j < $i; ++$j) {
+                $variance += 2 * ($this->known[self::key($term, $terms[$j])] ??= $this->reckon($term, $terms[$j]));
+            }
+        }
+
+        return [$mean, $variance];
+    }
+
+    private static function key(Term $one, Term $other): int
+    {
+        return $one->number < $other->number ? $one->number << 31 | $other->number : $other->number << 31 | $one->number;
+    }
+
+    /** Asked for every side and agent: what {@see between} says stands here once more, as calls cost more than the sum. */
     private function reckon(Term $one, Term $other): float
     {
         $sum = 0.0;
         foreach ($one->x as $place => $value) {
             foreach ($other->x as $with => $times) {
-                $sum += $value * $times * ($place === $with ? $this->variances[$place] : $this->between($place, $with));
+                if ($place === $with) {
+                    $sum += $value * $times * $this->variances[$place];
+                    continue;
+                }
+                [$late, $early] = $place > $with ? [$place, $with] : [$with, $place];
+                if (isset($this->with[$late])) {
+                    if (\is_string($this->with[$late])) {
+                        $this->with[$late] = self::unpacked($this->with[$late]);
+                    }
+                    $sum += $value * $times * ($this->with[$late][$early] ?? 0.0);
+                }
             }
         }
 

@@ -29,17 +29,9 @@ final readonly class Prediction
      */
     public static function of(float $practice, array $terms, Posterior $posterior): self
     {
-        $mean = $practice;
-        $variance = 0.0;
-        foreach ($terms as $i => $term) {
-            $mean += $term->mean;
-            $variance += $term->variance;
-            for ($j = 0; $j < $i; ++$j) {
-                $variance += 2 * $posterior->covariance($term, $terms[$j]);
-            }
-        }
+        [$mean, $variance] = $posterior->together($terms);
 
-        return new self($terms, new LogisticNormal($mean, max(self::NOTHING, $variance)), $posterior);
+        return new self($terms, new LogisticNormal($practice + $mean, max(self::NOTHING, $variance)), $posterior);
     }
 
     /** With another of the same shop and question, on log-odds. */

@@ -31,7 +31,9 @@ final class ExperienceTest extends TestCase
             RunsMade::of('P1', 'glass', null, 55, 99, 0, 99, 0),
             RunsMade::of('P1', 'pei_textured', null, 55, 99, 99, 99, 99, ownBrim: true),
         ];
-        [$here, $all] = (new Experience($runs))->near(self::job('pla'), self::side('pei_textured'), null, 55);
+        $experience = new Experience($runs);
+        $here = $experience->near(self::job('pla'), self::side('pei_textured'), null, 55);
+        $all = $experience->alike(self::job('pla'), 'pei_textured', null, 55);
         self::assertSame([13, 12, 6, 6], [$here->runs, $here->held, $here->released, $here->clean]);
         self::assertSame([23, 18, 10, 7], [$all->runs, $all->held, $all->released, $all->clean]);
         self::assertEqualsWithDelta(90.0, $all->longestMinutes, 1e-12);
@@ -45,7 +47,7 @@ final class ExperienceTest extends TestCase
     public function testHeatedRunsSayNothingOfABedThatIsOffNorOneExposureOfAnother(): void
     {
         $glass = new Experience([RunsMade::of('P1', 'glass', null, 60, 3, 3, 0, 0)]);
-        $runs = static fn (Experience $of, string $material, string $surface, ?float $at): int => $of->near(self::job($material), self::side($surface), null, $at)[0]->runs;
+        $runs = static fn (Experience $of, string $material, string $surface, ?float $at): int => $of->near(self::job($material), self::side($surface), null, $at)->runs;
         self::assertSame([3, 0, 0], [$runs($glass, 'pla', 'glass', 62), $runs($glass, 'pla', 'glass', 66), $runs($glass, 'pla', 'glass', null)]);
         // Exposures within a tenth are the same setting (ours); a rung further on is another.
         $resin = new Experience([RunsMade::of('P1', 'resin_sanded', null, null, 9, 9, 9, 9, exposureS: 27.0)]);

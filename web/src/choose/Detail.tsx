@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { Cautions } from '../ui/Notice';
-import { duration, useFigures } from '../ui/quantity';
+import { duration, useFigures, useShares } from '../ui/quantity';
 import { MarginNote } from '../ui/Sheet';
 import { say, tell } from '../words/say';
 import { Schools } from './Schools';
@@ -11,11 +11,13 @@ type Detail = Schemas['CandidateDetail'];
 /** All that is reckoned for the candidate that is looked at. */
 export function CandidateNotes({ detail }: { detail: Detail }) {
     const figure = useFigures();
+    const shares = useShares();
     return (
         <>
             <MarginNote title={say('choose.why_2', { detail: detail.label })}>
                 <Why title={say('choose.hold')} why={detail.why.hold} />
                 <Why title={say('choose.let_go')} why={detail.why.release} />
+                <p>{say('choose.both_range', { range: shares(detail.chance90) })}</p>
                 {detail.reasons.map((reason) => (
                     <p key={reason}>{reason}</p>
                 ))}

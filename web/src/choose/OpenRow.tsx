@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { duration, useFigures, useShares } from '../ui/quantity';
+import { duration, useFigures } from '../ui/quantity';
 import { SeatStrip } from '../ui/SeatStrip';
 import { say } from '../words/say';
 import { CandidateNotes } from './Detail';
@@ -7,7 +7,6 @@ import { CandidateNotes } from './Detail';
 /** All of a candidate: its own strip, what to set and do, what it takes, and, where there is no margin beside, the notes. */
 export function OpenRow({ candidate, detail, onUse }: { candidate: Schemas['Candidate']; detail: Schemas['CandidateDetail'] | null; onUse: React.ReactNode }) {
     const figure = useFigures();
-    const shares = useShares();
     return (
         <div className="border-l-4 border-accent px-3 pb-4 sm:px-4">
             <SeatStrip strip={candidate.strip} runs={candidate.ownRuns} label={candidate.label} />
@@ -28,7 +27,7 @@ export function OpenRow({ candidate, detail, onUse }: { candidate: Schemas['Cand
                 {[
                     candidate.known,
                     say('choose.on_average', { hold: figure('share').text(candidate.hold.chance), release: figure('share').text(candidate.release.chance) }),
-                    say('choose.chance_of_both', { chance: figure('share').text(candidate.chance), range: shares(candidate.chance90) }),
+                    say('choose.chance_of_both', { chance: figure('share').text(candidate.chance) }),
                     candidate.leads,
                     candidate.turnaroundMinutes === null ? null : say('choose.to_warm_and_cool', { turnaroundMinutes: duration(candidate.turnaroundMinutes) }),
                     candidate.energyWh === null ? null : figure('energy').text(candidate.energyWh),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Evidence\LearnedShop;
 use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use Sitzplatz\Choose\Detail\Facet;
@@ -23,7 +24,7 @@ final readonly class Choosing
     private const REJECTIONS_SHOWN = 200;
     private const LIMITS_SHOWN = 3;
 
-    public function __construct(private Questions $questions, private CandidateData $data, private LastPrices $prices)
+    public function __construct(private Questions $questions, private CandidateData $data, private LastPrices $prices, private LearnedShop $learned)
     {
     }
 
@@ -46,6 +47,7 @@ final readonly class Choosing
 
         return new Answer([
             'notes' => $job?->notes() ?? [],
+            'learnedAt' => $this->learned->learned()['learnedAt'],
             'advice' => null === $advice ? null : [
                 'foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm],
                 'sentence' => $advice->sentence,

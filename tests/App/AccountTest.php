@@ -402,6 +402,6 @@ final class AccountTest extends ApiTestCase
         $choice = $this->ask('POST', '/api/choose', ['materialId' => 'pla', 'printerId' => $printer, 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'bedC' => 60.5], 200);
         $said = json_encode($choice, \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
         self::assertStringContainsString($figure."\u{00A0}°C", $said);
-        self::assertStringContainsString('practice says', $said);
+        self::assertStringContainsString('Practice: PLA on', $said);
     }
 }

@@ -170,7 +170,7 @@ final readonly class Ranking
         $ofAgent = Gates::ofAnAgent();
         $influences = new Influences();
         $stacks = new SeatStacks($job->printer);
-        $knownOfSide = $knownOfAgent = [];
+        $knownOfSide = $knownOfAgent = $unknown = [];
         foreach ($sides as $side) {
             $bare = Proposal::ofSide(
                 $job,
@@ -185,10 +185,19 @@ final readonly class Ranking
                 continue;
             }
             foreach ([null, ...$agents] as $agent) {
+                $kind = $bare->surface->id.'/'.$agent?->kindId;
+                // What nobody knows of a surface with an agent is said once, however many sides have that surface.
+                if (isset($unknown[$kind])) {
+                    continue;
+                }
                 $proposal = $bare->withAgent(null === $agent ? null : $catalogue->agent($agent->kindId));
                 $reason = self::refusal($ofAgent, $proposal, $knownOfAgent);
-                if (null !== $reason || null === $proposal->treatment) {
-                    $rejections[] = new Rejection($proposal, $reason, false, null === $proposal->treatment);
+                if (null === $proposal->treatment) {
+                    $unknown[$kind] = new Rejection($proposal, $reason, false, true);
+                    continue;
+                }
+                if (null !== $reason) {
+                    $rejections[] = new Rejection($proposal, $reason, false);
                     continue;
                 }
                 $usual = $proposal->asProven($experience->proven($job, $side, $agent?->kindId));
@@ -208,6 +217,7 @@ final readonly class Ranking
                 }
             }
         }
+        array_push($rejections, ...array_values($unknown));
     }
 
     /**

@@ -7,6 +7,7 @@ import { catalogueQuery, lotsQuery, printersQuery, useMay, useSession } from '..
 import { Behind } from '../ui/Behind';
 import { Button } from '../ui/Button';
 import { Fault, Notice } from '../ui/Notice';
+import { moment } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { useAnswer } from '../ui/useAnswer';
 import { useWide } from '../ui/useWide';
@@ -105,7 +106,7 @@ export function Choose() {
                             <CandidateNotes detail={noted} />
                         </Behind>
                     ) : null}
-                    <HowItRanks />
+                    <HowItRanks learnedAt={choice?.learnedAt} />
                     <p className="flex flex-wrap gap-x-4">
                         <Link to="/choose/catalogue" className="flex min-h-11 items-center">{say('choose.catalogue')}</Link>
                         <Link to="/choose/heat" className="flex min-h-11 items-center">{say('choose.heat_sums')}</Link>
@@ -220,11 +221,12 @@ export function Choose() {
     );
 }
 
-function HowItRanks() {
+function HowItRanks({ learnedAt }: { learnedAt: string | null | undefined }) {
     return (
         <MarginNote title={say('choose.how_this_is_ranked')}>
             <p>{say('choose.by_the_chance_that_all_parts')}</p>
             <p>{say('choose.what_this_job_printer_and_plate')}</p>
+            {learnedAt ? <p>{say('prints.learned_at', { when: moment(learnedAt) })}</p> : null}
             <p>{say('choose.more_force_never_wins_by_itself')}</p>
             <p>{say('choose.on_the_scale_the_triangle_is')}</p>
         </MarginNote>

@@ -26,7 +26,7 @@ final class CleanerFit
             cleaner: $cleaner->name,
             surface: $surface->name,
             cleaners: Listing::of(
-                array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $surface->cleaners),
+                array_map(CatalogueText::ofCleaner(...), $surface->cleaners),
                 Joined::Or,
             ),
         );
@@ -46,7 +46,7 @@ final class CleanerFit
                 return Sentence::of(
                     'gate.solvent',
                     agent: $agent->name,
-                    solvent: new CatalogueText("cleaner.$solvent.short", $solvent),
+                    solvent: CatalogueText::ofCleaner($solvent),
                     surface: $surface->name,
                 );
             }

@@ -16,4 +16,10 @@ final readonly class CatalogueText implements Phrase
     {
         return ['catalogue' => $this->id, 'english' => $this->english];
     }
+
+    /** What a cleaner is called in passing; its id is that, with blanks. */
+    public static function ofCleaner(string $id): self
+    {
+        return new self("cleaner.$id.short", strtr($id, '_', ' '));
+    }
 }

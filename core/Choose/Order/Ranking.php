@@ -31,8 +31,8 @@ use Sitzplatz\Words\Sentence;
 
 /**
  * The shop's own plate sides × agents for a job: those that pass every gate in the wished order, usually by the chance of
- * success; among those that cannot be told apart what is proven first and a worn or damaged side last, then less
- * consumable, shorter turnaround, lower cost. The others with the reason that ruled them out.
+ * success; among those that cannot be told apart what is proven first, then what is likelier by five points; as likely a worn or damaged
+ * side last and what was printed here first, then less consumable, shorter turnaround, lower cost. The others with the reason that ruled them out.
  */
 final readonly class Ranking
 {
@@ -329,11 +329,11 @@ final readonly class Ranking
                 foreach ($bracket as $candidate) {
                     $brackets[spl_object_id($candidate)] = $next;
                 }
-                foreach (self::buckets($bracket, static fn (Candidate $c): int => $c->proven ? 0 : ($c->poorSide() ? 2 : 1)) as $alike) {
-                    // As likely, what was printed here stands before what never was.
+                // What a worn or damaged side costs is in its chance; as likely, it stands last, and what was printed here before what never was.
+                foreach (self::buckets($bracket, static fn (Candidate $c): int => $c->proven ? 0 : 1) as $alike) {
                     array_push($buckets, ...self::buckets(
                         $alike,
-                        static fn (Candidate $c): float => -2 * round($c->chance / self::CHANCE_STEP) + ($c->hold->runs > 0 ? 0 : 1),
+                        static fn (Candidate $c): float => -4 * round($c->chance / self::CHANCE_STEP) + ($c->poorSide() ? 2 : 0) + ($c->hold->runs > 0 ? 0 : 1),
                     ));
                 }
             }

@@ -142,7 +142,7 @@ final readonly class SideState
     {
         return Listing::of(
             array_map(
-                static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id),
+                CatalogueText::ofCleaner(...),
                 array_values(array_filter($agent->removedBy, $surface->bears(...))),
             ),
             Joined::Or,

@@ -375,11 +375,11 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertSame('', $steps(new SideState(9)));
         self::assertSame('step.wash prints=24', $steps(new SideState(24)));
         $coated = new SideState(3, coat: self::catalogue()->agent('pva_stick'), printsOnCoat: 3);
-        self::assertSame('step.strip agent=PVA stick cleaners=[soap; warm_water; alcohol]', $steps($coated));
+        self::assertSame('step.strip agent=PVA stick cleaners=[soap; warm water; alcohol]', $steps($coated));
         self::assertSame('step.coated agent=PVA stick prints=3 lasts=7', $steps($coated, 'pva_stick'));
-        self::assertSame('step.strip agent=PVA stick cleaners=[soap; warm_water; alcohol] step.coat agent=spray film', $steps($coated, 'spray_film'));
+        self::assertSame('step.strip agent=PVA stick cleaners=[soap; warm water; alcohol] step.coat agent=spray film', $steps($coated, 'spray_film'));
         $spent = new SideState(7, coat: self::catalogue()->agent('pva_stick'), printsOnCoat: 7);
-        self::assertSame('step.strip_spent prints=7 cleaners=[soap; warm_water; alcohol] step.coat agent=PVA stick', $steps($spent, 'pva_stick'));
+        self::assertSame('step.strip_spent prints=7 cleaners=[soap; warm water; alcohol] step.coat agent=PVA stick', $steps($spent, 'pva_stick'));
         self::assertSame('step.wipe days=20', $steps(new SideState(1, 20.5)));
         // What is washed first holds as well as ever; unwashed it does not.
         $clean = self::find(self::rank(self::job('pla'), [self::side('pei_textured')]), 'pei_textured') ?? self::fail();

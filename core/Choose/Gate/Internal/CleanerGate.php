@@ -25,7 +25,7 @@ final readonly class CleanerGate implements GateOfKinds
             'gate.cleaner',
             agent: $agent->name,
             cleaners: Listing::of(
-                array_map(static fn (string $id): CatalogueText => new CatalogueText("cleaner.$id.short", $id), $agent->removedBy),
+                array_map(CatalogueText::ofCleaner(...), $agent->removedBy),
                 Joined::Or,
             ),
             surface: $proposal->surface->name,

@@ -83,8 +83,10 @@ final class FuzzPart implements Part
             $tries = 0;
             do {
                 [$status, $answer] = $client->send($method, $path, $body, $type, 60);
-                429 !== $status || usleep(50_000);
-            } while (429 === $status && ++$tries < 400);
+                // Where others of these are at it, it says so, and is asked again, as a page does.
+                $waits = 429 === $status || (503 === $status && str_contains($answer, '"type":"busy"'));
+                !$waits || usleep(50_000);
+            } while ($waits && ++$tries < 400);
             ++$counted[$what];
             $counted['taken'] += $status >= 200 && $status < 300 ? 1 : 0;
             if (0 === $status || $status >= 500) {

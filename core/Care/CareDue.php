@@ -41,14 +41,8 @@ final readonly class CareDue
                 lasts: Quantity::count($this->coat->coatPrintsOn($this->surface->id)),
             );
         }
-
         if (null !== $this->worse) {
-            $due[] = Sentence::of(
-                'care.holds_less',
-                well: Quantity::count($this->worse->well),
-                prints: Quantity::count($this->worse->prints),
-                expected: Quantity::count((int) round($this->worse->expected())),
-            );
+            $due[] = $this->worse->told('care.holds_less');
         }
 
         return $due;

@@ -22,16 +22,6 @@ final class EvidenceSince
     }
 
     /**
-     * Whether the same may be in question on one plate and not on another.
-     *
-     * @param list<Change> $changes
-     */
-    public static function dependsOnThePlate(array $changes): bool
-    {
-        return [] !== array_filter($changes, static fn (Change $change): bool => ChangeKind::LevelledForPlate === $change->kind);
-    }
-
-    /**
      * Whether what ended at a time on a plate is in question.
      *
      * @param list<Change> $changes of the printer it was made on

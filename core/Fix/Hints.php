@@ -46,12 +46,7 @@ final class Hints
         };
         foreach ($here->worse as $lesson) {
             if (\in_array($lesson->kind, $kinds, true)) {
-                return new Hint(self::LEARNED, Sentence::of(
-                    'fix.hint.learned.'.$lesson->kind->value,
-                    well: Quantity::count($lesson->well),
-                    prints: Quantity::count($lesson->prints),
-                    expected: Quantity::count((int) round($lesson->expected())),
-                ));
+                return new Hint(self::LEARNED, $lesson->told('fix.hint.learned.'.$lesson->kind->value));
             }
         }
 

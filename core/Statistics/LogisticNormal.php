@@ -21,6 +21,12 @@ final readonly class LogisticNormal
     ) {
     }
 
+    /** The share that log-odds stand for. */
+    public static function logistic(float $at): float
+    {
+        return 1 / (1 + exp(-$at));
+    }
+
     /** The mean of the share (MacKay 1992: σ(m ÷ √(1 + π·v/8)), within 0.01 of the integral). */
     public function share(): float
     {
@@ -67,10 +73,5 @@ final readonly class LogisticNormal
         }
 
         return $sum / $weights;
-    }
-
-    private static function logistic(float $at): float
-    {
-        return 1 / (1 + exp(-$at));
     }
 }

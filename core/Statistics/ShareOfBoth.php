@@ -41,7 +41,7 @@ final readonly class ShareOfBoth
         [$narrow, $wide] = $this->one->variance < $this->other->variance ? [$this->one, $this->other] : [$this->other, $this->one];
         $spread = sqrt($wide->variance);
         for ($z = -self::REACH; $z <= self::REACH; $z += self::STEP) {
-            $at = 1 / (1 + exp(-$narrow->mean - $z * sqrt($narrow->variance)));
+            $at = LogisticNormal::logistic($narrow->mean + $z * sqrt($narrow->variance));
             $weight = exp(-$z ** 2 / 2);
             $weights += $weight;
             $sum += $weight * ($at <= $share ? 1.0 : Normal::cdf((log($share / ($at - $share)) - $wide->mean) / $spread));
@@ -82,7 +82,7 @@ final readonly class ShareOfBoth
         $spread = sqrt($this->withOne ** 2 * $this->one->variance + $this->withOther ** 2 * $this->other->variance);
         $wanted = log($p / (1 - $p));
         $off = function (float $t) use ($wanted): float {
-            $f = min(1 - 1e-15, max(1e-15, $this->cdf(1 / (1 + exp(-$t)))));
+            $f = min(1 - 1e-15, max(1e-15, $this->cdf(LogisticNormal::logistic($t))));
 
             return log($f / (1 - $f)) - $wanted;
         };
@@ -94,6 +94,6 @@ final readonly class ShareOfBoth
             [$was, $is] = [$is, $off($next)];
         }
 
-        return 1 / (1 + exp(-$next));
+        return LogisticNormal::logistic($next);
     }
 }

@@ -117,8 +117,8 @@ final readonly class CandidateData
         $proposal = $candidate->proposal;
         // Only the sum on warp asks for it, and that wants a part.
         $own = null === $proposal->job->part ? null : $this->ownRuns->strength($proposal->job->material->id, $proposal->surface->id, $proposal->agent?->id);
-        $sums = CandidateSums::of($candidate, $ranking->heat, $own, $question->experience);
-        $batches = Batches::of($candidate, $ranking->heat, $question->experience);
+        $sums = CandidateSums::of($candidate, $ranking->heat, $own);
+        $batches = Batches::of($candidate, $ranking->heat);
 
         return [
             'key' => self::key($candidate->proposal, $question->anyPrinter),
@@ -132,7 +132,7 @@ final readonly class CandidateData
             'setPoint' => self::dial($proposal, $candidate->target->displayC),
             'ladder' => array_map(
                 static fn (array $each): array => ['rung' => $each['rung']->value, 'words' => $each['words'], 'chance' => $each['chance']],
-                NextRungs::of($candidate, $ranking->candidates, $this->settings->ladder(), $question->experience)->rungs,
+                NextRungs::of($candidate, $ranking->candidates, $this->settings->ladder())->rungs,
             ),
             'batches' => null === $batches ? null : [
                 'words' => $batches->words(),

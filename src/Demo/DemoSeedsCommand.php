@@ -6,6 +6,7 @@ namespace App\Demo;
 
 use Sitzplatz\Statistics\Forecast;
 use Sitzplatz\Statistics\ForecastScore;
+use Sitzplatz\Statistics\Sample;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -45,13 +46,12 @@ final class DemoSeedsCommand extends Command
             $better[1][] = $briers[2] - $briers[0];
         }
         foreach ($better as $k => $by) {
-            $mean = array_sum($by) / \count($by);
-            $squares = array_sum(array_map(static fn (float $each): float => ($each - $mean) ** 2, $by));
+            $sample = new Sample($by);
             $output->writeln(\sprintf(
                 'nearer than the %s by %.4f, two standard errors %.4f',
                 self::NAMES[$k + 1],
-                $mean,
-                \count($by) > 1 ? 2 * sqrt($squares / (\count($by) - 1) / \count($by)) : \NAN,
+                $sample->mean ?? \NAN,
+                2 * ($sample->sd ?? \NAN) / sqrt($sample->n),
             ));
         }
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use Sitzplatz\Test\Effort;
 use Sitzplatz\Test\Life\JobAnswer;
 use Sitzplatz\Test\Outcome;
@@ -32,10 +30,8 @@ final class DemoTruth
     /** After a crash, until somebody sees to it. */
     private const CRASHED = 2.0;
     private const CRASHED_DAYS = 60;
-    /** So finely chances are drawn. */
-    private const FINE = 2 ** 30;
 
-    private readonly Randomizer $random;
+    private readonly Draws $draws;
     /** @var array<string, float> */
     private array $ofLots = [];
     /** @var array<int, float> */
@@ -43,7 +39,7 @@ final class DemoTruth
 
     private function __construct(int $seed)
     {
-        $this->random = new Randomizer(new Xoshiro256StarStar($seed));
+        $this->draws = new Draws($seed);
     }
 
     /**
@@ -67,7 +63,7 @@ final class DemoTruth
         foreach ($year['recipes'] as $i => $recipe) {
             [$from, $until] = $recipe['days'];
             for ($left = (int) round(($from - $until) / self::MONTH_DAYS * $recipe['perMonth']); $left > 0; --$left) {
-                $planned[] = [$until + ($from - $until) * $this->chance(), $i];
+                $planned[] = [$until + ($from - $until) * $this->draws->chance(), $i];
             }
         }
         rsort($planned);
@@ -80,8 +76,8 @@ final class DemoTruth
             $lots = array_values(array_filter($recipe['lots'], static fn (array $lot): bool => $day <= $lot[1]));
             [$lot] = [] === $lots ? $recipe['lots'][0] : $lots[\count($lots) - 1];
             $changes = array_filter($year['changes'], static fn (array $change): bool => $change['printer'] === $recipe['printer'] && $change['days'] > $day);
-            $parts = $this->between(...$recipe['parts']);
-            $minutes = $this->between(...$recipe['minutes']);
+            $parts = $this->draws->between(...$recipe['parts']);
+            $minutes = $this->draws->between(...$recipe['minutes']);
             $answer = $this->outcome($recipe, $day, $parts, $minutes, $lot, $on, $changes);
             $seat = $recipe['side'].$sheet;
             $prints[] = new DemoPrint(
@@ -112,15 +108,15 @@ final class DemoTruth
      */
     private function care(array &$in, int $recipe, bool $coated): array
     {
-        [$washIn, $coatIn] = $in[$recipe] ?? [$this->between(...self::WASH), 0];
+        [$washIn, $coatIn] = $in[$recipe] ?? [$this->draws->between(...self::WASH), 0];
         $care = [];
         if ($coated && $coatIn <= 0) {
             $care = ['wash', 'coat'];
-            $coatIn = $washIn = $this->between(...self::WASH);
+            $coatIn = $washIn = $this->draws->between(...self::WASH);
         } elseif ($washIn <= 0) {
             $care = ['wash'];
-            $washIn = $this->between(...self::WASH);
-        } elseif (!$coated && $this->chance() < 0.25) {
+            $washIn = $this->draws->between(...self::WASH);
+        } elseif (!$coated && $this->draws->chance() < 0.25) {
             $care = ['wipe'];
         }
         $in[$recipe] = [$washIn - 1, $coatIn - 1];
@@ -135,36 +131,21 @@ final class DemoTruth
     private function outcome(array $recipe, float $day, int $parts, int $minutes, string $lot, int $onSheet, array $changes): JobAnswer
     {
         $hold = isset($recipe['drifts']) && $day < $recipe['drifts']['days'] ? $recipe['drifts']['to'] : $recipe['hold'];
-        $of = ($this->ofLots[$recipe['material'].$lot] ??= self::LOTS * $this->normal()) + ($this->ofDays[(int) $day] ??= self::DAYS * $this->normal())
+        $of = ($this->ofLots[$recipe['material'].$lot] ??= self::LOTS * $this->draws->normal())
+            + ($this->ofDays[(int) $day] ??= self::DAYS * $this->draws->normal())
             + self::SEASON * sin(2 * \M_PI * $day / 365) + self::WEAR * max(0, $onSheet - ($recipe['wearsFrom'] ?? \PHP_INT_MAX));
         foreach ($changes as $change) {
             $of += 'crash' === $change['kind'] && $change['days'] - $day < self::CRASHED_DAYS ? log(self::CRASHED) : 0.0;
         }
         $hazard = -log($hold) * ($minutes / self::USUAL_MINUTES) ** 0.5 * ($parts / self::USUAL_PARTS) ** 0.6 * exp($of);
-        if ($this->chance() >= exp(-$hazard)) {
-            $outcome = $this->chance() < 0.6 ? Outcome::Lifted : Outcome::CameOff;
+        if ($this->draws->chance() >= exp(-$hazard)) {
+            $outcome = $this->draws->chance() < 0.6 ? Outcome::Lifted : Outcome::CameOff;
 
-            return new JobAnswer($outcome, $outcome->pullPossible() ? Effort::Finger : null, false, round($minutes * (0.2 + 0.8 * $this->chance())));
+            return new JobAnswer($outcome, $outcome->pullPossible() ? Effort::Finger : null, false, round($minutes * (0.2 + 0.8 * $this->draws->chance())));
         }
-        $clean = $this->chance() < exp(log($recipe['letGo']) * ($parts / self::USUAL_PARTS) ** 0.4 * exp(self::DAYS * $this->normal()));
-        $effort = $clean ? [Effort::Loose, Effort::Finger, Effort::Finger, Effort::Flex][$this->between(0, 3)] : Effort::Scraper;
+        $clean = $this->draws->chance() < exp(log($recipe['letGo']) * ($parts / self::USUAL_PARTS) ** 0.4 * exp(self::DAYS * $this->draws->normal()));
+        $effort = $clean ? [Effort::Loose, Effort::Finger, Effort::Finger, Effort::Flex][$this->draws->between(0, 3)] : Effort::Scraper;
 
-        return new JobAnswer(Outcome::Held, $effort, !$clean && $this->chance() < 0.25, (float) $minutes);
-    }
-
-    /** By Box and Muller. */
-    private function normal(): float
-    {
-        return sqrt(-2 * log(1 - $this->chance())) * cos(2 * \M_PI * $this->chance());
-    }
-
-    private function chance(): float
-    {
-        return $this->random->getInt(0, self::FINE) / (self::FINE + 1);
-    }
-
-    private function between(int|float $low, int|float $high): int
-    {
-        return $this->random->getInt((int) $low, (int) $high);
+        return new JobAnswer(Outcome::Held, $effort, !$clean && $this->draws->chance() < 0.25, (float) $minutes);
     }
 }

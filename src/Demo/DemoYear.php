@@ -17,8 +17,6 @@ use App\Shelf\PlateSide;
 use App\Test\PrinterToken;
 use App\Test\RunTally;
 use Doctrine\ORM\EntityManagerInterface;
-use Random\Engine\Xoshiro256StarStar;
-use Random\Randomizer;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Heat\HeatUse;
@@ -30,11 +28,9 @@ use Symfony\Component\Uid\UuidV7;
 /** A year of prints for use with the care between them, from demo/year.yaml; how each came out is drawn from a hidden truth. */
 final class DemoYear
 {
-    /** So finely chances are drawn. */
-    private const FINE = 2 ** 30;
     private const ROOM_C = [16.0, 24.0];
 
-    private Randomizer $random;
+    private Draws $draws;
     private DemoShop $shop;
     private \DateTimeImmutable $now;
     /** @var array<string, Lot> */
@@ -56,7 +52,7 @@ final class DemoYear
     /** @param array<string, mixed> $data */
     public function load(array $data, DemoShop $shop, \DateTimeImmutable $now): void
     {
-        $this->random = new Randomizer(new Xoshiro256StarStar($data['seed']));
+        $this->draws = new Draws($data['seed']);
         [$this->shop, $this->now] = [$shop, $now];
         $this->lots = $shop->lots;
         foreach ($data['lots'] as $l) {
@@ -161,16 +157,17 @@ final class DemoYear
         $sheets = $this->sheets[$side->label()] ?? [$side->current()];
         [$candidate, $heat] = $this->foretold->of($print->recipe) ?? [null, null];
         $answer = $print->answer;
-        $ended = min($begun->modify(\sprintf('+%d minutes', $answer->minutes + $this->between(5, 200))), $this->now);
+        $ended = min($begun->modify(\sprintf('+%d minutes', $answer->minutes + $this->draws->between(5, 200))), $this->now);
 
         return [
             ...$this->row($recipe, $side, $sheets[min($print->sheet, \count($sheets) - 1)], $print->lot, $begun),
             ...self::said($said, $candidate, $heat, null === $candidate ? null : DemoForetold::measures($print, $candidate)),
-            'version' => 2, 'status' => 'answered', 'title' => $recipe['titles'][$this->between(0, \count($recipe['titles']) - 1)], 'parts' => $print->parts,
+            'version' => 2, 'status' => 'answered',
+            'title' => $recipe['titles'][$this->draws->between(0, \count($recipe['titles']) - 1)], 'parts' => $print->parts,
             'planned_minutes' => $print->minutes, 'energy_wh' => $heat?->energyWh((float) $answer->minutes),
             'outcome' => $answer->outcome->value, 'effort' => $answer->effort?->value, 'damaged' => (int) $answer->damaged, 'minutes' => $answer->minutes,
-            'came_true' => (int) $answer->cameTrue(), 'answered_at' => UtcType::text($ended), 'answered_by' => $this->chance() < 0.7 ? 'Mara' : 'Tilo',
-            'spot' => 1 === $print->parts && $this->chance() < 0.6 ? PlateSpot::cases()[$this->between(0, 4)]->value : null,
+            'came_true' => (int) $answer->cameTrue(), 'answered_at' => UtcType::text($ended), 'answered_by' => $this->draws->chance() < 0.7 ? 'Mara' : 'Tilo',
+            'spot' => 1 === $print->parts && $this->draws->chance() < 0.6 ? PlateSpot::cases()[$this->draws->between(0, 4)]->value : null,
         ];
     }
 
@@ -218,7 +215,7 @@ final class DemoYear
             'agent_id' => null === $recipe['agent'] ? null : $this->shop->agents[$recipe['agent']]->id->toBinary(),
             'lot_id' => $this->lots[$lot]->id->toBinary(),
             'bed_first_c' => $recipe['bed'][0] ?? null, 'bed_other_c' => $recipe['bed'][1] ?? null, 'exposure_s' => $recipe['exposureS'] ?? null,
-            'room_c' => round(self::ROOM_C[0] + (self::ROOM_C[1] - self::ROOM_C[0]) * $this->chance(), 1),
+            'room_c' => round(self::ROOM_C[0] + (self::ROOM_C[1] - self::ROOM_C[0]) * $this->draws->chance(), 1),
             'has_enclosure' => (int) $printer->enclosed,
             'chamber_c' => $printer->chamberC, 'assumed' => 0, 'note' => '', 'begun_by' => 'Mara',
         ];
@@ -233,15 +230,5 @@ final class DemoYear
     private function ago(float $days): \DateTimeImmutable
     {
         return $this->now->modify(\sprintf('-%d seconds', (int) round($days * 86_400)));
-    }
-
-    private function chance(): float
-    {
-        return $this->random->getInt(0, self::FINE) / (self::FINE + 1);
-    }
-
-    private function between(int|float $low, int|float $high): int
-    {
-        return $this->random->getInt((int) $low, (int) $high);
     }
 }

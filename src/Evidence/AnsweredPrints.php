@@ -65,10 +65,14 @@ final class AnsweredPrints
         $after = $older ? self::MOST : 0;
         foreach ([$this->prints($after), $this->runs($this->oldestOf($after + self::MOST), $older ? $this->oldestOf(self::MOST) : null)] as $rows) {
             foreach ($rows as $row) {
+                $row['at'] = EvidenceRepository::seconds(new \DateTimeImmutable((string) $row['at'], new \DateTimeZone('UTC')));
+                if ($this->faulty($row)) {
+                    continue;
+                }
                 $hold = RunOutcomes::held(isset($row['outcome']) ? Outcome::from((string) $row['outcome'])->held() : self::bool($row['held'] ?? null));
                 $release = RunOutcome::Passed === $hold ? $this->release($row) : RunOutcome::Unsaid;
                 foreach ([[Success::Held, $hold], [Success::Released, $release]] as [$of, $outcome]) {
-                    if ((RunOutcome::Passed === $outcome || RunOutcome::Failed === $outcome) && !$this->faulty($row)) {
+                    if (RunOutcome::Passed === $outcome || RunOutcome::Failed === $outcome) {
                         $answers[$of->value][] = new Answered($this->situation($row, $of, $catalogue), RunOutcome::Passed === $outcome);
                     }
                 }
@@ -102,7 +106,8 @@ final class AnsweredPrints
     /**
      * Of the same time as the prints.
      *
-     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have */
+     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have
+     */
     private function runs(?string $from, ?string $until): iterable
     {
         return $this->database->iterateAssociative(
@@ -118,7 +123,7 @@ final class AnsweredPrints
         );
     }
 
-    /** @param array<string, mixed> $row */
+    /** @param array<string, mixed> $row with its time in Unix seconds */
     private function situation(array $row, Success $of, Catalogue $catalogue): Situation
     {
         [$material, $surface] = [(string) $row['material_id'], (string) $row['surface_id']];
@@ -145,7 +150,7 @@ final class AnsweredPrints
             Levels::ofJob(
                 $material,
                 $printer,
-                $this->changes->epoch($printer, self::seconds((string) $row['at'])),
+                $this->changes->epoch($printer, (float) $row['at']),
                 null === $row['lot_id'] ? null : StoredId::text($row['lot_id']),
                 (string) $row['purpose'],
             )
@@ -160,7 +165,7 @@ final class AnsweredPrints
     {
         $changes = $this->changes->of(StoredId::text($row['printer_id']));
 
-        return Question::Faulty === EvidenceSince::question($changes, StoredId::text($row['plate_id']), self::seconds((string) $row['at']));
+        return Question::Faulty === EvidenceSince::question($changes, StoredId::text($row['plate_id']), (float) $row['at']);
     }
 
     /** @param array<string, mixed> $row */
@@ -175,10 +180,5 @@ final class AnsweredPrints
     private static function bool(mixed $stored): ?bool
     {
         return null === $stored ? null : (bool) $stored;
-    }
-
-    private static function seconds(string $at): float
-    {
-        return EvidenceRepository::seconds(new \DateTimeImmutable($at, new \DateTimeZone('UTC')));
     }
 }

@@ -16,7 +16,6 @@ use Sitzplatz\Words\CatalogueText;
 use Sitzplatz\Words\Day;
 use Sitzplatz\Words\OwnText;
 use Sitzplatz\Words\Phrase;
-use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Uid\Uuid;
@@ -43,12 +42,7 @@ final readonly class LearnedController
                         'success' => $success->value,
                         'kind' => $lesson->kind->value,
                         'what' => $what,
-                        'sentence' => Sentence::of(
-                            Success::Held === $success ? 'learned.held' : 'learned.came_off',
-                            well: Quantity::count($lesson->well),
-                            prints: Quantity::count($lesson->prints),
-                            expected: Quantity::count((int) round($lesson->expected())),
-                        ),
+                        'sentence' => $lesson->told(Success::Held === $success ? 'learned.held' : 'learned.came_off'),
                         'advice' => $lesson->kind->advice($lesson->better()),
                         'better' => $lesson->better(),
                         'without' => $lesson->without,

@@ -6,9 +6,11 @@ namespace Sitzplatz\Tests\App;
 
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\LearnedShop;
+use Sitzplatz\Evidence\Learned\EffectKind;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\Uid\Uuid;
+use Symfony\Component\Yaml\Parser;
 
 /** What the shop learns from its own prints, in the background and said with what to do. */
 final class LearnedTest extends ApiTestCase
@@ -42,6 +44,13 @@ final class LearnedTest extends ApiTestCase
             self::assertGreaterThanOrEqual(0.9, $each['surely']);
         }
         self::assertContains('Change its grade in the catalogue.', array_column($after['lessons'], 'advice'));
+    }
+
+    public function testTheContractKnowsEveryKindOfLesson(): void
+    {
+        /** @var array{components: array{schemas: array<string, array<string, mixed>>}} $contract */
+        $contract = (new Parser(maxAliasesForCollections: 1_000))->parseFile(\dirname(__DIR__, 2).'/docs/openapi.yaml');
+        self::assertSame(array_column(EffectKind::cases(), 'value'), $contract['components']['schemas']['Lesson']['properties']['kind']['enum']);
     }
 
     public function testWhatIsGoneTeachesNothingThatIsShown(): void

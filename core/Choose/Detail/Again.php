@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Detail;
 
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Influences;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Proposal;
@@ -15,7 +14,7 @@ use Sitzplatz\Warp\BadWarp;
 /** A candidate reckoned anew for a job that differs. */
 final readonly class Again
 {
-    public function __construct(private Candidate $candidate, private Experience $experience)
+    public function __construct(private Candidate $candidate)
     {
     }
 
@@ -44,7 +43,7 @@ final readonly class Again
             $this->candidate->treatment,
             $proposal->target,
             new Influences(),
-            $this->experience,
+            $this->candidate->experience,
             null,
         );
     }

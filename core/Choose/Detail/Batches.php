@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Detail;
 
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Heat\BadHeat;
@@ -37,14 +36,14 @@ final readonly class Batches
      * @throws BadHeat if a figure cannot be
      * @throws BadWarp if a figure cannot be
      */
-    public static function of(Candidate $candidate, HeatPlans $heat, Experience $experience): ?self
+    public static function of(Candidate $candidate, HeatPlans $heat): ?self
     {
         $job = $candidate->proposal->job;
         $parts = $job->partCount;
         if ($parts < 2 || $candidate->chance >= self::SAFE) {
             return null;
         }
-        $again = new Again($candidate, $experience);
+        $again = new Again($candidate);
         $turnaround = $heat->of($candidate->proposal)?->turnaroundMinutes();
         $of = [$parts => $candidate];
         $batches = [];

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Detail;
 
 use Sitzplatz\Choose\Expectation\Expectation;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\WarpSum;
 use Sitzplatz\Choose\Order\Candidate;
@@ -40,7 +39,7 @@ final readonly class CandidateSums
      * @throws BadWarp if a figure cannot be
      * @throws BadHeat if a figure cannot be
      */
-    public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own, Experience $experience): self
+    public static function of(Candidate $candidate, HeatPlans $plans, ?OwnStrength $own): self
     {
         $heat = $plans->of($candidate->proposal);
         $printer = $candidate->proposal->job->printer;
@@ -58,7 +57,7 @@ final readonly class CandidateSums
                 $printer->limitA,
             ),
             ReleasePlan::for($candidate, $plans->cooling($candidate->proposal)),
-            ...Why::of($candidate, $experience),
+            ...Why::of($candidate),
         );
     }
 

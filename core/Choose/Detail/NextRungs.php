@@ -8,7 +8,6 @@ use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Catalogue\Rung;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdAdvice;
@@ -35,12 +34,12 @@ final readonly class NextRungs
      * @throws BadHeat if a figure cannot be
      * @throws BadWarp if a figure cannot be
      */
-    public static function of(Candidate $candidate, array $others, Ladder $ladder, Experience $experience): self
+    public static function of(Candidate $candidate, array $others, Ladder $ladder): self
     {
         if (!$candidate->proposal->job->material->filament) {
             return new self([]);
         }
-        $again = new Again($candidate, $experience);
+        $again = new Again($candidate);
         $rungs = [];
         foreach ($ladder->rungs() as $rung) {
             array_push($rungs, ...match ($rung) {

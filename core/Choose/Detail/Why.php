@@ -8,7 +8,6 @@ use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Treatment;
 use Sitzplatz\Choose\Expectation\Expectation;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\Part;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Proposal;
@@ -33,9 +32,10 @@ final readonly class Why
     }
 
     /** @return array{self, self} of holding, and of coming off */
-    public static function of(Candidate $candidate, Experience $experience): array
+    public static function of(Candidate $candidate): array
     {
-        [$hold, $release] = $experience->chances($candidate->proposal->job)->parts($candidate->proposal, $candidate->treatment, $candidate->moved);
+        $chances = $candidate->experience->chances($candidate->proposal->job);
+        [$hold, $release] = $chances->parts($candidate->proposal, $candidate->treatment, $candidate->moved);
 
         return [
             self::steps($candidate, $candidate->hold, $hold),
@@ -51,7 +51,7 @@ final readonly class Why
         $rest = 0.0;
         // The sums in their order, and what was learned behind them.
         foreach ($parts as $part) {
-            if (abs(self::share($at + $part->term->mean) - self::share($at)) < self::SMALL) {
+            if (abs(LogisticNormal::logistic($at + $part->term->mean) - LogisticNormal::logistic($at)) < self::SMALL) {
                 $rest += $part->term->mean;
                 continue;
             }
@@ -59,13 +59,13 @@ final readonly class Why
             $bars[] = self::bar($part->id, $name, $says, $basis, $at, $part->term->mean, $part->term->variance, $part);
             $at += $part->term->mean;
         }
-        if (abs(self::share($at + $rest) - self::share($at)) >= self::SMALL) {
+        if (abs(LogisticNormal::logistic($at + $rest) - LogisticNormal::logistic($at)) >= self::SMALL) {
             $bars[] = self::bar('rest', Sentence::of('why.rest'), Sentence::of('why.says_rest'), Sentence::of('why.on_nothing'), $at, $rest, 0.0);
             $at += $rest;
         }
         // What is left of it is part of what is not known.
         $towards = log($expectation->chance / (1 - $expectation->chance)) - $at;
-        if (abs(self::share($at) - $expectation->chance) >= self::SMALL) {
+        if (abs(LogisticNormal::logistic($at) - $expectation->chance) >= self::SMALL) {
             $bars[] = self::bar('doubt', Sentence::of('why.doubt'), Sentence::of('why.says_doubt'), Sentence::of('why.on_nothing'), $at, $towards, 0.0);
         }
 
@@ -93,8 +93,7 @@ final readonly class Why
     private static function bar(string $id, Phrase $name, Phrase $says, Phrase $basis, float $from, float $by, float $variance, ?Part $part = null): WhyBar
     {
         $range = (new LogisticNormal($from + $by, $variance))->interval();
-
-        [$was, $is] = [self::share($from), self::share($from + $by)];
+        [$was, $is] = [LogisticNormal::logistic($from), LogisticNormal::logistic($from + $by)];
 
         return new WhyBar($id, $name, $says, $basis, $was, $is, $range->low, $range->high, $by, $part?->prints, $part?->well);
     }
@@ -106,6 +105,7 @@ final readonly class Why
             return [Sentence::of('why.name.'.$part->id), $part->influence->words, Sentence::of('why.on_sum')];
         }
         $job = $proposal->job;
+        $prints = $part->prints ?? 0;
         if (Situation::PARTS === $part->id) {
             return [Sentence::of('why.parts', parts: Quantity::count($job->partCount)), Sentence::of('why.says_parts'), Sentence::of('why.on_practice')];
         }
@@ -121,15 +121,10 @@ final readonly class Why
                 'lot' => Sentence::of('why.lot'),
                 default => Sentence::of('why.purpose'),
             },
-            ($part->prints ?? 0) > 0
-                ? Sentence::of('why.says_prints', well: Quantity::count($part->well ?? 0), prints: Quantity::count($part->prints ?? 0))
-                : Sentence::of('why.says_none'),
-            ($part->prints ?? 0) > 0 ? Sentence::of('why.on_prints', prints: Quantity::count($part->prints ?? 0)) : Sentence::of('why.on_nothing'),
+            ...($prints > 0 ? [
+                Sentence::of('why.says_prints', well: Quantity::count($part->well ?? 0), prints: Quantity::count($prints)),
+                Sentence::of('why.on_prints', prints: Quantity::count($prints)),
+            ] : [Sentence::of('why.says_none'), Sentence::of('why.on_nothing')]),
         ];
-    }
-
-    private static function share(float $logOdds): float
-    {
-        return 1 / (1 + exp(-$logOdds));
     }
 }

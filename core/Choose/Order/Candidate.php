@@ -52,7 +52,8 @@ final readonly class Candidate
         public bool $proven,
         /** Up to which it is proven, where nobody said how long the job takes; null: the job is inside what was proven. */
         public ?float $provenUpToMinutes,
-        private Experience $experience,
+        /** By which it was reckoned. */
+        public Experience $experience,
     ) {
     }
 
@@ -67,7 +68,7 @@ final readonly class Candidate
         ?float $costPerCoat,
     ): self {
         $job = $proposal->job;
-        $here = $experience->near($job, $proposal->side, $treatment->agentId, $job->material->filament ? $target->displayC : $target->at);
+        $here = $experience->near($job, $proposal->side, $treatment->agentId, $target->setting($job->material));
         $moved = $influences->on($proposal, $treatment, $target);
         $grade = $treatment->holdAt(null === $target->at);
         [$held, $released] = $experience->chances($job)->of($proposal, $treatment, $grade, $moved);
@@ -191,9 +192,9 @@ final readonly class Candidate
     /** Own runs at this setting, on whatever side of the kind. */
     public function alike(): OwnCount
     {
-        $at = $this->proposal->job->material->filament ? $this->target->displayC : $this->target->at;
+        $job = $this->proposal->job;
 
-        return $this->experience->alike($this->proposal->job, $this->proposal->surface->id, $this->treatment->agentId, $at);
+        return $this->experience->alike($job, $this->proposal->surface->id, $this->treatment->agentId, $this->target->setting($job->material));
     }
 
     /** The chance by the grades of practice alone, for a sound plate and a middling part. */

@@ -201,7 +201,7 @@ final readonly class Ranking
                     continue;
                 }
                 $usual = $proposal->asProven($experience->proven($job, $side, $agent?->kindId));
-                $often = $experience->often($job, $side, $agent?->kindId, $job->material->filament ? $usual->target?->displayC : $usual->target?->at);
+                $often = $experience->often($job, $side, $agent?->kindId, $usual->target?->setting($job->material));
                 foreach ([$usual, $usual->asOften($often), $proposal->withBedOff()] as $way) {
                     if (null !== $way && null !== $way->target) {
                         $candidates[] = Candidate::of(

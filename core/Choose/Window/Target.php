@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Window;
 
 use Sitzplatz\Catalogue\Axis;
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Window;
 use Sitzplatz\Choose\Gate\Stop;
@@ -117,6 +118,12 @@ final readonly class Target
         }
 
         return new self($at, $display, $reasons, null, wanted: $wanted);
+    }
+
+    /** What is set for a material: °C on the display of a filament, s of a resin; null: unheated. */
+    public function setting(Material $material): ?float
+    {
+        return $material->filament ? $this->displayC : $this->at;
     }
 
     /** A resin at the exposure that was proven here, beside what practice has. */

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Evidence\Learned;
 
+use Sitzplatz\Statistics\LogisticNormal;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
+
 /** Something of which a shop's own prints say, rather surely, that it does better or worse than practice knows; with the prints that say so. */
 final readonly class Lesson
 {
@@ -51,8 +55,8 @@ final readonly class Lesson
                     $sums["$kind\0$level"] = [
                         $sum[0] + 1,
                         $sum[1] + (int) $answer->well,
-                        $sum[2] + self::share($at - $effect->worth),
-                        $sum[3] + self::share($at),
+                        $sum[2] + LogisticNormal::logistic($at - $effect->worth),
+                        $sum[3] + LogisticNormal::logistic($at),
                     ];
                 }
             }
@@ -107,13 +111,19 @@ final readonly class Lesson
         return $this->without * $this->prints;
     }
 
+    /** In a sentence with {well}, {prints} and {expected}. */
+    public function told(string $key): Sentence
+    {
+        return Sentence::of(
+            $key,
+            well: Quantity::count($this->well),
+            prints: Quantity::count($this->prints),
+            expected: Quantity::count((int) round($this->expected())),
+        );
+    }
+
     public function better(): bool
     {
         return $this->with > $this->without;
-    }
-
-    private static function share(float $logOdds): float
-    {
-        return 1 / (1 + exp(-$logOdds));
     }
 }

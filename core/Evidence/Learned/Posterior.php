@@ -76,14 +76,14 @@ final class Posterior
             $rows[] = [$place, \count($row)];
             $body .= pack('v*', ...array_keys($row)).pack('g*', ...array_values($row));
         }
-        $n = \count($this->means);
+        $names = array_keys($this->places);
         ksort($this->variances);
         $head = json_encode([
             'of' => $this->spreads->of->value,
             'spreads' => $this->spreads->ofEffects,
-            'names' => \array_slice(array_keys($this->places), 0, $n),
+            'names' => $names,
             'rows' => $rows,
-            'counts' => array_values(array_map(fn (string $key): array => $this->counts[$key] ?? [], \array_slice(array_keys($this->places), 0, $n))),
+            'counts' => array_values(array_map(fn (string $key): array => $this->counts[$key] ?? [], $names)),
         ], \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
 
         return $head."\n".pack('e*', ...$this->means).pack('e*', ...$this->variances).$body;
@@ -158,11 +158,9 @@ final class Posterior
      */
     public function counted(array $levels): array
     {
-        foreach ($levels as $kind => $level) {
-            return $this->counts["$kind\0$level"] ?? [0, 0];
-        }
+        $kind = array_key_first($levels);
 
-        return [0, 0];
+        return null === $kind ? [0, 0] : $this->counts["$kind\0$levels[$kind]"] ?? [0, 0];
     }
 
     public function expects(Situation $situation): Prediction

@@ -56,14 +56,14 @@ final readonly class Prediction
         $of = $other->chance;
         $at = $of->mean;
         for ($step = 0; $step < self::STEPS; ++$step) {
-            $p = 1 / (1 + exp(-$at));
+            $p = LogisticNormal::logistic($at);
             $by = -(($at - $of->mean) / $of->variance + $p) / (1 / $of->variance + $p * (1 - $p));
             $at += $by;
             if (abs($by) < self::SETTLED) {
                 break;
             }
         }
-        $p = 1 / (1 + exp(-$at));
+        $p = LogisticNormal::logistic($at);
         $left = 1 / (1 / $of->variance + $p * (1 - $p));
         $along = $this->covariance($other) / $of->variance;
 

@@ -54,7 +54,7 @@ final readonly class Retrospect
                 $line = $lines[$i];
                 $situation = Success::Held === $of ? $line->holding : $line->releasing;
                 $expected[$i] = $learner->shop()->expects($situation);
-                $practice[$i] = 1 / (1 + exp(-$situation->practice));
+                $practice[$i] = LogisticNormal::logistic($situation->practice);
                 $running[$i] = $share->of($line->setup, $practice[$i]);
                 if (null !== $came[$i]) {
                     $share->count($line->setup, $came[$i]);
@@ -86,11 +86,12 @@ final readonly class Retrospect
     public function scores(?array $of = null): array
     {
         $said = ['learned' => [], 'running' => [], 'practice' => []];
+        $running = $this->running();
         foreach ($of ?? array_keys($this->came) as $i) {
             $came = $this->came[$i];
             if (null !== $came) {
                 $said['learned'][] = new Forecast($this->expected[$i]->share(), $came);
-                $said['running'][] = new Forecast(min(self::SUREST, max(1 - self::SUREST, $this->running[$i])), $came);
+                $said['running'][] = new Forecast($running[$i], $came);
                 $said['practice'][] = new Forecast($this->practice[$i], $came);
             }
         }

@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\ReleasePlan;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Window\SetupCheck;
@@ -131,6 +130,6 @@ final class BuildTest extends TestCase
 
     private static function release(Ranking $ranking): ReleasePlan
     {
-        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null, new Experience([]))->release;
+        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null)->release;
     }
 }

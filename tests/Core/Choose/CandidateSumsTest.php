@@ -9,7 +9,6 @@ use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\Input;
 use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Detail\ReleasePlan;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnPiece;
 use Sitzplatz\Choose\Expectation\OwnStrength;
 use Sitzplatz\Choose\Expectation\WarpSum;
@@ -287,7 +286,7 @@ final class CandidateSumsTest extends TestCase
 
     private static function sums(Ranking $ranking): CandidateSums
     {
-        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null, new Experience([]));
+        return CandidateSums::of($ranking->candidates[0], $ranking->heat, null);
     }
 
     private static function release(Ranking $ranking): ReleasePlan

@@ -117,7 +117,7 @@ final class ExperienceTest extends TestCase
         $job = self::job('abs', ['minutes' => 400.0, 'partCount' => 3, 'part' => new PartFacts(1500, 320, 150, 10, 40, 4), 'printer' => self::printer(['enclosed' => false])]);
         $ranking = self::rank($job, [self::side('pei_textured')], [], $runs);
         foreach ($ranking->candidates as $candidate) {
-            foreach (Why::of($candidate, RunsMade::experience(self::catalogue(), $job, $runs)) as $i => $why) {
+            foreach (Why::of($candidate) as $i => $why) {
                 $expectation = 0 === $i ? $candidate->hold : $candidate->release;
                 $bars = $why->bars;
                 self::assertSame('practice', $bars[0]->id);
@@ -131,7 +131,7 @@ final class ExperienceTest extends TestCase
                 self::assertEqualsWithDelta($expectation->chance, $why->chance, 1e-12);
             }
         }
-        $ids = array_map(static fn (WhyBar $bar): string => $bar->id, Why::of($ranking->candidates[0], RunsMade::experience(self::catalogue(), $job, $runs))[0]->bars);
+        $ids = array_map(static fn (WhyBar $bar): string => $bar->id, Why::of($ranking->candidates[0])[0]->bars);
         foreach (['air', 'parts', 'time', 'doubt'] as $moves) {
             self::assertContains($moves, $ids);
         }

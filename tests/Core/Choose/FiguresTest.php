@@ -92,9 +92,9 @@ final class FiguresTest extends TestCase
                 $figures["$key why"] = [$each->reasons(), $each->heeds(null), $each->cautions()];
             }
             if ($i < 3) {
-                $sums = CandidateSums::of($each, $ranking->heat, 1 === $i ? self::strength() : null, $experience);
+                $sums = CandidateSums::of($each, $ranking->heat, 1 === $i ? self::strength() : null);
                 $figures["$key sums"] = [$sums->reckonings(), $sums->release, $sums->heater?->cautions()];
-                $figures["$key next"] = [Batches::of($each, $ranking->heat, $experience), NextRungs::of($each, $ranking->candidates, Ladder::cases()[$i % 2], $experience)];
+                $figures["$key next"] = [Batches::of($each, $ranking->heat), NextRungs::of($each, $ranking->candidates, Ladder::cases()[$i % 2])];
             }
         }
         foreach ($ranking->rejectionsDrawnTogether() as $i => $rejection) {

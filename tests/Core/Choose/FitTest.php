@@ -6,7 +6,6 @@ namespace Sitzplatz\Tests\Core\Choose;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\CandidateSums;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Request\FileFacts;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\PrinterFacts;
@@ -79,7 +78,7 @@ final class FitTest extends TestCase
             $ranking = self::rank(self::job('abs'), [self::side('glass', layers: self::layers([[$glass, 4.0]], true))], ['wiped_film']);
             $candidate = self::find($ranking, 'glass', 'wiped_film') ?? self::fail();
             self::assertSame($comesOff, \array_key_exists('off_printer', $ranking->heat->cooling($candidate->proposal)));
-            $never = implode(' ', Said::all(CandidateSums::of($candidate, $ranking->heat, null, new Experience([]))->release->never));
+            $never = implode(' ', Said::all(CandidateSums::of($candidate, $ranking->heat, null)->release->never));
             self::assertSame(!$comesOff, str_contains($never, 'off.no_cold_bench below=60'));
         }
     }
@@ -123,7 +122,7 @@ final class FitTest extends TestCase
         self::assertSame('', $notes(70, 'abs'));
         self::assertSame('', $notes(80, 'pa'), 'What crystallises is stiff above its glass transition.');
         $ranking = self::rank(self::job('abs', ['printer' => self::printer(['chamberC' => 70.0])]), [self::side('pei_textured')]);
-        self::assertStringContainsString('off.chamber chamber=70', implode(' ', Said::all(CandidateSums::of($ranking->candidates[0], $ranking->heat, null, new Experience([]))->release->steps)));
+        self::assertStringContainsString('off.chamber chamber=70', implode(' ', Said::all(CandidateSums::of($ranking->candidates[0], $ranking->heat, null)->release->steps)));
     }
 
     public function testAPartTakesItsOwnTimeToCool(): void

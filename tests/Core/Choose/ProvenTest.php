@@ -52,11 +52,11 @@ final class ProvenTest extends TestCase
         $experience = new Experience([], [new ProvenSeat('P3', null, 63.0)]);
         $ranking = Ranking::of(self::catalogue(), self::job('pla', ['partCount' => 12, 'minutes' => 200.0]), [self::side('pei_smooth', 'P3')], [], $experience);
         $proven = $ranking->candidates[0];
-        $rungs = NextRungs::of($proven, $ranking->candidates, Ladder::HeatFirst, $experience)->rungs;
+        $rungs = NextRungs::of($proven, $ranking->candidates, Ladder::HeatFirst)->rungs;
         self::assertSame('rung.warmer set=68', Said::of($rungs[2]['words']), 'One step of 5 °C on top of 63.');
         // The whole plate reckoned anew is the candidate itself.
-        self::assertEqualsWithDelta($proven->chance, (new Again($proven, $experience))->with($proven->proposal->job)?->chance, 1e-12);
-        self::assertEqualsWithDelta(63, (new Again($proven, $experience))->with($proven->proposal->job->with(partCount: 3))?->target->displayC, 1e-12);
+        self::assertEqualsWithDelta($proven->chance, (new Again($proven))->with($proven->proposal->job)?->chance, 1e-12);
+        self::assertEqualsWithDelta(63, (new Again($proven))->with($proven->proposal->job->with(partCount: 3))?->target->displayC, 1e-12);
     }
 
     public function testAWornOrDamagedSideStandsLastAmongItsLike(): void
@@ -94,14 +94,14 @@ final class ProvenTest extends TestCase
         self::assertSame([8, 8], [$lowered->hold->well, $lowered->hold->runs]);
         $kept = self::ranked($sides, [new ProvenSeat('P3', null, 63.0)], [], $runs)->candidates[0];
         self::assertNull($kept->proposal->bedOtherC);
-        $again = (new Again($lowered, new Experience($runs, [new ProvenSeat('P3', null, 63.0, 50.0)])))->with($lowered->proposal->job->with(partCount: 2));
+        $again = (new Again($lowered))->with($lowered->proposal->job->with(partCount: 2));
         self::assertEqualsWithDelta(50, $again?->proposal->bedOtherC, 1e-9);
     }
 
     public function testACandidateIsReckonedAnewOnlyWithinItsLimits(): void
     {
         $candidate = self::ranked([self::side('pei_smooth')], [])->candidates[0];
-        $again = new Again($candidate, new Experience([]));
+        $again = new Again($candidate);
         self::assertNotNull($again->with($candidate->proposal->job->with(bedC: 64.0)));
         self::assertNull($again->with($candidate->proposal->job->with(bedC: 160.0)), 'Beyond what the plate stands.');
     }
@@ -111,7 +111,7 @@ final class ProvenTest extends TestCase
         foreach ([[0, FootholdKind::Brim], [1, FootholdKind::Ears]] as [$ends, $kind]) {
             $part = new PartFacts(752, 210, 100, 8, 15, 2, $ends);
             $candidate = self::ranked([self::side('pei_smooth')], [], ['part' => $part, 'foothold' => Foothold::none()])->candidates[0];
-            $rungs = NextRungs::of($candidate, [$candidate], Ladder::HeatFirst, new Experience([]))->rungs;
+            $rungs = NextRungs::of($candidate, [$candidate], Ladder::HeatFirst)->rungs;
             self::assertStringContainsString("foothold.$kind->value", implode(' ', array_map(static fn (array $rung): string => Said::of($rung['words']), $rungs)));
         }
     }

@@ -10,7 +10,6 @@ use Sitzplatz\Catalogue\Ladder;
 use Sitzplatz\Choose\Detail\Batches;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\NextRungs;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Step;
 use Sitzplatz\Choose\Request\Finish;
@@ -351,7 +350,7 @@ final class SeasonedTechnicianTest extends TestCase
         $ranking = self::rank(self::job('abs'), [self::side('pei_textured')], ['polymer_adhesive']);
         foreach (['bare' => 60.0, 'polymer_adhesive' => 50.0] as $way => $below) {
             $candidate = self::find($ranking, 'pei_textured', $way) ?? self::fail();
-            self::assertEqualsWithDelta($below, CandidateSums::of($candidate, $ranking->heat, null, new Experience([]))->release->belowC, 1e-9);
+            self::assertEqualsWithDelta($below, CandidateSums::of($candidate, $ranking->heat, null)->release->belowC, 1e-9);
         }
         self::assertGreaterThan(
             $ranking->heat->of(self::find($ranking, 'pei_textured')->proposal ?? self::fail())?->stillAirSeconds,
@@ -394,7 +393,7 @@ final class SeasonedTechnicianTest extends TestCase
     {
         $job = self::job('pla', ['partCount' => 20, 'minutes' => 400.0]);
         $ranking = self::rank($job, [self::side('carbon_laminate')]);
-        $batches = Batches::of($ranking->candidates[0], $ranking->heat, new Experience([])) ?? self::fail();
+        $batches = Batches::of($ranking->candidates[0], $ranking->heat) ?? self::fail();
         self::assertSame([1, 20], [$batches->batches[0]->plates, $batches->batches[0]->mostParts]);
         self::assertGreaterThan(1, $batches->better->plates);
         self::assertGreaterThan($batches->batches[0]->goodParts, $batches->better->goodParts);
@@ -402,7 +401,7 @@ final class SeasonedTechnicianTest extends TestCase
         self::assertStringStartsWith('batches.split_timed', Said::of($batches->words()));
         // By hand: one plate is worth its twenty parts times its chance.
         self::assertEqualsWithDelta(20 * $ranking->candidates[0]->chance, $batches->batches[0]->goodParts, 1e-9);
-        self::assertNull(Batches::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], $ranking->heat, new Experience([])));
+        self::assertNull(Batches::of(self::rank(self::job('pla'), [self::side('pei_textured')])->candidates[0], $ranking->heat));
     }
 
     public function testTheLadderIsClimbedInTheOrderOfTheShop(): void
@@ -411,18 +410,18 @@ final class SeasonedTechnicianTest extends TestCase
         $bare = self::find($ranking, 'glass') ?? self::fail();
         $rungs = static fn (Ladder $ladder): array => array_map(
             static fn (array $each): string => $each['rung']->value,
-            NextRungs::of($bare, $ranking->candidates, $ladder, new Experience([]))->rungs,
+            NextRungs::of($bare, $ranking->candidates, $ladder)->rungs,
         );
         self::assertSame(['bare', 'gap_or_heat', 'gap_or_heat', 'foothold', 'agent', 'surface'], $rungs(Ladder::HeatFirst));
         self::assertSame(['bare', 'foothold', 'gap_or_heat', 'gap_or_heat', 'agent', 'surface'], $rungs(Ladder::FootholdFirst));
-        $chances = array_map(static fn (array $each): float => $each['chance'], NextRungs::of($bare, $ranking->candidates, Ladder::HeatFirst, new Experience([]))->rungs);
+        $chances = array_map(static fn (array $each): float => $each['chance'], NextRungs::of($bare, $ranking->candidates, Ladder::HeatFirst)->rungs);
         self::assertGreaterThan($chances[0], $chances[1], 'A nearer gap helps what holds poorly.');
         self::assertGreaterThan($chances[0], $chances[3], 'So do ears.');
         // What welds is not squeezed any nearer.
         $petg = self::rank(self::job('petg'), [self::side('pei_smooth')], ['pva_stick']);
         $words = implode(' ', array_map(
             static fn (array $each): string => Said::of($each['words']),
-            NextRungs::of($petg->candidates[0], $petg->candidates, Ladder::HeatFirst, new Experience([]))->rungs,
+            NextRungs::of($petg->candidates[0], $petg->candidates, Ladder::HeatFirst)->rungs,
         ));
         self::assertStringNotContainsString('rung.nearer', $words);
     }

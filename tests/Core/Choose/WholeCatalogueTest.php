@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Choose\Detail\CandidateSums;
-use Sitzplatz\Choose\Expectation\Experience;
 use Sitzplatz\Choose\Expectation\OwnRuns;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
@@ -120,7 +119,7 @@ final class WholeCatalogueTest extends TestCase
     {
         $ranking = self::all(self::usual($material, ['part' => self::thinBar()]));
         foreach (\array_slice($ranking->candidates, 0, 3) as $candidate) {
-            $sums = CandidateSums::of($candidate, $ranking->heat, null, new Experience([]));
+            $sums = CandidateSums::of($candidate, $ranking->heat, null);
             foreach ($sums->reckonings() as $reckoning) {
                 self::assertDoesNotMatchRegularExpression(
                     '/NAN|INF|sum.times.cannot/i',

@@ -48,7 +48,7 @@ function Row({ lesson }: { lesson: Lesson }) {
                     <strong className={lesson.better ? 'text-sound' : 'text-fault'}>{WORDS[lesson.success][lesson.better ? 0 : 1]}</strong> <strong>{lesson.what}</strong>
                 </p>
                 <p>
-                    {lesson.sentence} {lesson.kind === 'pair' ? <Link to="/choose/catalogue">{lesson.advice}</Link> : lesson.advice}
+                    {lesson.sentence} {lesson.kind === 'pair' || lesson.kind === 'chart' ? <Link to="/choose/catalogue">{lesson.advice}</Link> : lesson.advice}
                 </p>
             </div>
             <div>

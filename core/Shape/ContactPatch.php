@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Shape;
 
 use Sitzplatz\Shape\Internal\Bar;
+use Sitzplatz\Shape\Internal\Brims;
 
 /** What of the part touches the plate. */
 final readonly class ContactPatch
@@ -17,6 +18,8 @@ final readonly class ContactPatch
     private const END_WITHIN_MM = 16.0;
     private const END_TURNS_DEGREES = 150.0;
     private const POINT_TURNS_DEGREES = 105.0;
+    /** A brim does not follow what is finer, mm. */
+    private const BRIM_WITHIN_MM = 0.05;
 
     /** Of islands less holes, mm². */
     public float $areaMm2;
@@ -80,20 +83,14 @@ final readonly class ContactPatch
     }
 
     /**
-     * What a brim of this width adds, mm². For a convex outline Steiner's formula, P·w + π·w²; at an inner corner of the
-     * angle θ the strips overlap by w²·tan(θ/2). Where brims of islands run into each other this counts too much.
+     * What a brim of this width adds, mm²: all that lies no farther from the islands, each place once. For a convex outline
+     * Steiner's P·w + π·w². Holes are not brimmed.
+     *
+     * @throws BadShape if there are more corners than anybody waits for
      */
     public function brimAreaMm2(float $widthMm): float
     {
-        $area = 0.0;
-        foreach ($this->islands as $island) {
-            $area += $island->lengthMm() * $widthMm;
-            foreach (self::turns($island->points) as $turn) {
-                $area += $turn >= 0 ? $turn / 2 * $widthMm ** 2 : -tan(min(-$turn, 2.8) / 2) * $widthMm ** 2;
-            }
-        }
-
-        return max(0.0, $area);
+        return Brims::areaMm2(array_map(static fn (Outline $island): Outline => $island->simplified(self::BRIM_WITHIN_MM), $this->islands), $widthMm);
     }
 
     /**

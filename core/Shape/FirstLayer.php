@@ -21,6 +21,8 @@ final readonly class FirstLayer
         /** What the brim covers, mm². */
         public float $brimAreaMm2,
         public bool $raft,
+        /** @var array<int, float> by tool: its share of the lines on the plate, skirt left out */
+        public array $tools = [0 => 1.0],
     ) {
     }
 }

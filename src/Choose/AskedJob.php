@@ -102,9 +102,28 @@ final readonly class AskedJob
             $body['sharpCorners'] ?? 0,
             $body['thinEnds'] ?? 0,
             $body['islands'] ?? 1,
-            (float) ($body['brimRounding'] ?? \M_PI),
+            self::brims($body),
             $body['articulated'] ?? false,
             (float) ($body['layerHeightMm'] ?? 0.2),
         );
+    }
+
+    /**
+     * Addresses from before name the rounding c of a brim, which then added outline·w + c·w².
+     *
+     * @param array<string, mixed> $body
+     *
+     * @return list<float>|null
+     */
+    private static function brims(array $body): ?array
+    {
+        return match (true) {
+            [] !== ($body['brimMm2'] ?? []) => array_values(array_map(floatval(...), $body['brimMm2'])),
+            isset($body['brimRounding']) => array_map(
+                static fn (float $widthMm): float => max(0.0, $body['outlineMm'] * $widthMm + $body['brimRounding'] * $widthMm ** 2),
+                PartFacts::BRIMS_MM,
+            ),
+            default => null,
+        };
     }
 }

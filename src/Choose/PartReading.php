@@ -8,6 +8,7 @@ use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Corner;
+use Sitzplatz\Shape\FirstLayer;
 use Sitzplatz\Shape\Formats;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
@@ -73,7 +74,7 @@ final class PartReading
             'slenderness' => $shape->slenderness(),
             'extentMm' => $patch->extentMm(),
             'outlines' => self::outlines([...$patch->islands, ...$patch->holes]),
-            'firstLayer' => null === $first ? null : get_object_vars($first),
+            'firstLayer' => null === $first ? null : ['tools' => self::tools($first)] + get_object_vars($first),
             'part' => self::part($part),
             'parts' => $parts,
             'foothold' => ['kind' => $foothold->kind->value, 'mm' => $foothold->mm],
@@ -84,6 +85,12 @@ final class PartReading
             ],
             'remarks' => $shape->remarks,
         ];
+    }
+
+    /** @return list<array{tool: int, share: float}> */
+    private static function tools(FirstLayer $first): array
+    {
+        return array_map(static fn (int $tool): array => ['tool' => $tool, 'share' => $first->tools[$tool]], array_keys($first->tools));
     }
 
     /** @return array<string, mixed> as a request to choose takes it */
@@ -98,7 +105,7 @@ final class PartReading
             'sharpCorners' => $part->sharpCorners,
             'thinEnds' => $part->thinEnds,
             'islands' => $part->islands,
-            'brimRounding' => $part->brimRounding,
+            'brimMm2' => $part->brimMm2 ?? [],
             'layerHeightMm' => $part->layerHeightMm,
             'articulated' => $part->articulated,
         ];

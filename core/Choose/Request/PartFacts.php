@@ -23,6 +23,10 @@ final readonly class PartFacts
     private const FILLED = 0.4;
     /** Of a plastic of 1.2 g/cm³ and 1.5 J/gK (handbook values, from memory). */
     private const HEAT_J_MM3K = 1.8e-3;
+    /** Widths of brims of which is kept what they add, mm. */
+    public const BRIMS_MM = [1.0, 2.0, 3.0, 4.0, 5.0, 8.0, 12.0];
+    private const RAFT_BEYOND_MM = 3.0;
+    private const WIDEST_BRIM_MM = 50.0;
     /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
     private const LONG_MM = 60.0;
 
@@ -40,8 +44,8 @@ final readonly class PartFacts
         public int $sharpCorners = 0,
         public int $thinEnds = 0,
         public int $islands = 1,
-        /** A brim of the width w adds outline·w + this·w²; π for one convex island. */
-        public float $brimRounding = \M_PI,
+        /** @var list<float>|null what brims of BRIMS_MM add, mm²; null: as around a convex foot */
+        public ?array $brimMm2 = null,
         public bool $articulated = false,
         public float $layerHeightMm = 0.2,
     ) {
@@ -79,7 +83,7 @@ final readonly class PartFacts
             (int) round(\count($patch->sharpCorners()) / $parts),
             (int) round(\count($patch->thinEnds()) / $parts),
             (int) round(max(1, \count($patch->islands)) / $parts),
-            ($patch->brimAreaMm2(1.0) - $around) / $parts,
+            array_map(static fn (float $widthMm): float => $patch->brimAreaMm2($widthMm) / $parts, self::BRIMS_MM),
             $articulated,
             $shape->firstLayer->heightMm ?? 0.2,
         );
@@ -106,10 +110,33 @@ final readonly class PartFacts
         }
         $part = self::ofShape($shape);
         $area = $first->brimAreaMm2 / self::partsIn($shape);
-        $p = $part->outlineMm;
-        $c = $part->brimRounding;
+        // Halved until it is known to a twentieth of a millimetre and finer.
+        [$low, $high] = [0.0, self::WIDEST_BRIM_MM];
+        while ($high - $low > 0.01) {
+            $middle = ($low + $high) / 2;
+            $part->brimMm2($middle) < $area ? $low = $middle : $high = $middle;
+        }
 
-        return new Foothold(FootholdKind::Brim, round(abs($c) < 1e-9 ? $area / max(1e-9, $p) : (sqrt(max(0.0, $p ** 2 + 4 * $c * $area)) - $p) / (2 * $c), 1));
+        return new Foothold(FootholdKind::Brim, round($high, 1));
+    }
+
+    /** What a brim of this width adds around one part; between the widths that are kept by area over width. */
+    public function brimMm2(float $widthMm): float
+    {
+        if (null === $this->brimMm2 || [] === $this->brimMm2) {
+            return $this->outlineMm * $widthMm + max(1, $this->islands) * \M_PI * $widthMm ** 2;
+        }
+        // Area over width, at nought the outline.
+        $widths = \array_slice(self::BRIMS_MM, 0, \count($this->brimMm2));
+        $kept = array_map(static fn (float $mm2, float $wide): array => [$wide, $mm2 / $wide], $this->brimMm2, $widths);
+        $before = [0.0, $this->outlineMm];
+        $next = array_shift($kept);
+        while ([] !== $kept && $widthMm > $next[0]) {
+            $before = $next;
+            $next = array_shift($kept);
+        }
+
+        return max(0.0, $widthMm * ($before[1] + ($next[1] - $before[1]) * ($widthMm - $before[0]) / max(1e-9, $next[0] - $before[0])));
     }
 
     /** Heat that one part takes up for each degree, J/K: its box over the foot, as full as parts usually are. */
@@ -134,10 +161,10 @@ final readonly class PartFacts
     {
         return match ($foothold->kind) {
             FootholdKind::None => 0.0,
-            FootholdKind::Brim => max(0.0, $this->outlineMm * $foothold->mm + $this->brimRounding * $foothold->mm ** 2),
+            FootholdKind::Brim => $this->brimMm2($foothold->mm),
             // At a thin end half of the disc stands out, at a square corner three quarters.
             FootholdKind::Ears => \M_PI * $foothold->mm ** 2 * (0 < $this->thinEnds ? 0.5 * $this->thinEnds : 0.75 * $this->sharpCorners),
-            FootholdKind::Raft => max(0.0, $this->outlineMm * 3 + $this->brimRounding * 9),
+            FootholdKind::Raft => $this->brimMm2(self::RAFT_BEYOND_MM),
         };
     }
 }

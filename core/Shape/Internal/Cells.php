@@ -93,63 +93,87 @@ final class Cells
         return "\1" === $this->cells[$cell];
     }
 
-    /** Each covered square and its neighbours all around. */
-    public function grown(): self
+    /** Each covered square and its neighbours all around; without corners only those beside, above and below. */
+    public function grown(bool $corners = true): self
     {
         $grown = clone $this;
-        for ($i = $this->columns + 1, $end = \strlen($this->cells) - $this->columns - 1; $i < $end; ++$i) {
-            if ("\1" === $this->cells[$i]) {
-                foreach ([-1, 0, 1] as $row) {
-                    for ($k = $i + $row * $this->columns - 1, $to = $k + 2; $k <= $to; ++$k) {
-                        $grown->cells[$k] = "\1";
-                    }
-                }
-            }
-        }
+        $beside = $this->cells | self::shifted($this->cells, 1) | self::shifted($this->cells, -1);
+        $upright = $corners ? $beside : $this->cells;
+        $grown->cells = $beside | self::shifted($upright, $this->columns) | self::shifted($upright, -$this->columns);
 
         return $grown;
     }
 
-    /** The squares covered here of which no piece hangs together with the other: what stands apart. */
-    public function apartFrom(self $other): self
+    /** What is left when a square is taken off all round. */
+    public function shrunk(): self
     {
-        $apart = clone $this;
-        $neighbours = [-$this->columns - 1, -$this->columns, -$this->columns + 1, -1, 1, $this->columns - 1, $this->columns, $this->columns + 1];
-        $seen = str_repeat("\0", \strlen($this->cells));
-        for ($i = 0, $n = \strlen($this->cells); $i < $n; ++$i) {
-            if ("\1" !== $this->cells[$i] || "\1" === $seen[$i]) {
-                continue;
-            }
-            $piece = [];
-            $open = [$i];
-            $seen[$i] = "\1";
-            $meets = 0;
-            while ([] !== $open) {
-                $cell = array_pop($open);
-                $piece[] = $cell;
-                $meets += "\1" === $other->cells[$cell] ? 1 : 0;
-                foreach ($neighbours as $step) {
-                    $next = $cell + $step;
-                    if ("\1" === ($this->cells[$next] ?? "\0") && "\0" === $seen[$next]) {
-                        $seen[$next] = "\1";
-                        $open[] = $next;
-                    }
-                }
-            }
-            // A crossing or two does not make a skirt part of the body.
-            if ($meets > 0.05 * \count($piece)) {
-                foreach ($piece as $cell) {
-                    $apart->cells[$cell] = "\0";
-                }
+        $shrunk = clone $this;
+        $beside = $this->cells & self::shifted($this->cells, 1) & self::shifted($this->cells, -1);
+        $shrunk->cells = $beside & self::shifted($beside, $this->columns) & self::shifted($beside, -$this->columns);
+
+        return $shrunk;
+    }
+
+    /** With all that nothing leads out of. */
+    public function filled(): self
+    {
+        $filled = clone $this;
+        $filled->cells = str_repeat("\1", \strlen($this->cells));
+        foreach ($this->runs("\0", 0) as $runs) {
+            // The margin is never covered, and is all of one piece.
+            if (0 === $runs[0][0]) {
+                $filled->set($runs, "\0");
             }
         }
 
-        return $apart;
+        return $filled;
     }
 
-    public function meets(self $other): bool
+    /** @return list<Piece> what hangs together, also over corners */
+    public function pieces(): array
     {
-        return str_contains($this->cells & $other->cells, "\1");
+        return array_map(fn (array $runs): Piece => new Piece($runs, $this->columns), $this->runs("\1", 1));
+    }
+
+    public function only(Piece $piece): self
+    {
+        $only = $this->empty();
+        $only->set($piece->runs, "\1");
+
+        return $only;
+    }
+
+    /** Squares of a piece that are covered here. */
+    public function under(Piece $piece): int
+    {
+        $squares = 0;
+        foreach ($piece->runs as [$from, $to]) {
+            $squares += substr_count($this->cells, "\1", $from, $to - $from);
+        }
+
+        return $squares;
+    }
+
+    public function empty(): self
+    {
+        $empty = clone $this;
+        $empty->cells = str_repeat("\0", \strlen($this->cells));
+
+        return $empty;
+    }
+
+    /** Squares that both cover. */
+    public function common(self $other): int
+    {
+        return substr_count($this->cells & $other->cells, "\1");
+    }
+
+    public function with(self $other): self
+    {
+        $both = clone $this;
+        $both->cells = $this->cells | $other->cells;
+
+        return $both;
     }
 
     public function without(self $other): self
@@ -160,8 +184,97 @@ final class Cells
         return $rest;
     }
 
+    public function squares(): int
+    {
+        return substr_count($this->cells, "\1");
+    }
+
     public function areaMm2(): float
     {
-        return substr_count($this->cells, "\1") * self::SIZE_MM ** 2;
+        return $this->squares() * self::SIZE_MM ** 2;
+    }
+
+    /**
+     * How many squares each square lies off the covered ones, up to so many; nought: covered, or farther.
+     *
+     * @return string a byte for each square
+     */
+    public function ringsAround(int $most): string
+    {
+        $rings = str_repeat("\0", \strlen($this->cells));
+        $inner = $this;
+        for ($ring = 1; $ring <= $most; ++$ring) {
+            // Eight-cornered, which is within a fifteenth of round.
+            $outer = $inner->grown(0 === $ring % 2);
+            $rings |= strtr($outer->without($inner)->cells, "\1", \chr($ring));
+            $inner = $outer;
+        }
+
+        return $rings;
+    }
+
+    /**
+     * @param int $reach 1: pieces also hang together over corners
+     *
+     * @return list<non-empty-list<array{int, int}>> the squares of one kind by pieces, as runs in rows: from, and to before
+     */
+    private function runs(string $of, int $reach): array
+    {
+        $runs = $head = $above = [];
+        $find = static function (int $i) use (&$head): int {
+            while ($head[$i] !== $i) {
+                $head[$i] = $head[$head[$i]];
+                $i = $head[$i];
+            }
+
+            return $i;
+        };
+        for ($row = 0; $row < $this->rows; ++$row) {
+            $start = $row * $this->columns;
+            $line = substr($this->cells, $start, $this->columns);
+            $here = [];
+            for ($at = strcspn($line, $of); $at < $this->columns; $at += strcspn($line, $of, $at)) {
+                $to = $at + strspn($line, $of, $at);
+                $id = \count($runs);
+                $runs[] = [$start + $at, $start + $to];
+                $head[] = $id;
+                $here[] = [$at, $to, $id];
+                $at = $to;
+            }
+            $k = 0;
+            foreach ($here as [$from, $to, $id]) {
+                while (isset($above[$k]) && $above[$k][1] + $reach <= $from) {
+                    ++$k;
+                }
+                for ($i = $k; isset($above[$i]) && $above[$i][0] < $to + $reach; ++$i) {
+                    [$one, $two] = [$find($id), $find($above[$i][2])];
+                    $head[max($one, $two)] = min($one, $two);
+                }
+            }
+            $above = $here;
+        }
+        $pieces = [];
+        foreach ($runs as $id => $run) {
+            $pieces[$find($id)][] = $run;
+        }
+
+        return array_values($pieces);
+    }
+
+    /** @param non-empty-list<array{int, int}> $runs */
+    private function set(array $runs, string $to): void
+    {
+        foreach ($runs as [$from, $before]) {
+            for ($i = $from; $i < $before; ++$i) {
+                $this->cells[$i] = $to;
+            }
+        }
+    }
+
+    private static function shifted(string $cells, int $by): string
+    {
+        $n = \strlen($cells);
+
+        return $by > 0 ? str_repeat("\0", $by).substr($cells, 0, $n - $by) : substr($cells, -$by).str_repeat("\0", -$by);
     }
 }

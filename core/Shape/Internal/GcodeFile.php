@@ -8,7 +8,6 @@ use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\ByteSource;
 use Sitzplatz\Shape\ContactPatch;
 use Sitzplatz\Shape\FirstLayer;
-use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
 use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Words\Quantity;
@@ -16,20 +15,25 @@ use Sitzplatz\Words\Sentence;
 
 /**
  * G-code in the common RepRap dialect (from memory): G0 to G3 move, G20/G21 set inches or mm, G90/G91 and M82/M83 absolute
- * or relative, G92 sets positions, M104/M109 heat the nozzle, M140/M190 the bed. Comments are not read: what is skirt,
- * brim or raft is told from where the first layers lie.
+ * or relative, G92 sets positions, T picks a tool, M104/M109 heat the nozzle, M140/M190 the bed, M200 has filament by volume, M221 is how much of it
+ * is pushed. Of comments only the thickness of the filament is read: what is skirt, brim or raft is told from where the lowest layers lie.
  */
 final class GcodeFile
 {
-    /** So many layers from the plate upwards are looked at in full. */
-    private const LAYERS = 6;
+    /** So many heights from the plate upwards are looked at in full. */
+    private const LAYERS = 8;
+    /** Bytes of lines kept of the lowest two heights each, and of those above. */
+    private const MOST_BYTES = [8_000_000, 3_000_000];
     private const CHUNK = 1 << 19;
     private const LONGEST_LINE = 4096;
     private const FILAMENT_MM = 1.75;
+    /** Thinnest and thickest filament that is made, mm. */
+    private const FILAMENTS_MM = [1.0, 3.5];
+    /** Lines that a nozzle lays, mm. */
+    private const LINE_MM = [0.15, 2.0];
     private const TRAVEL = 0;
-    /** A strip beside the part that a wider first line may cover and that is no brim yet, mm². */
-    private const THINNEST_MM = 0.02;
-    private const BRIM_FROM_MM2 = 15.0;
+    private const MOST_TOOLS = 64;
+    private const NUMBER = '+-.0123456789 ';
     /** mm, and mm a minute, beyond all printers. */
     private const FARTHEST = 1e5;
     /** mm of filament in one move; a spool holds less. */
@@ -40,6 +44,11 @@ final class GcodeFile
     /** @var array<string, LayerTrace> by height */
     private array $layers = [];
     private bool $looking = true;
+    /** The highest of the heights looked at, mm. */
+    private float $lookedToMm = 0.0;
+    /** @var list<string> the lines at hand */
+    private array $lines = [];
+    private int $at = 0;
     private float $x = 0.0;
     private float $y = 0.0;
     private float $z = 0.0;
@@ -51,7 +60,17 @@ final class GcodeFile
     private bool $relativeE = false;
     /** Once M82 or M83 was said, G90 and G91 leave the filament alone: dialects differ, and a file means its own word. */
     private bool $saidE = false;
-    private float $extruded = 0.0;
+    private int $tool = 0;
+    /** @var array<int, array{float, float}> where the filament of the other tools stands: now, and at the most */
+    private array $otherTools = [];
+    /** Since the tool was changed nothing said yet whether tools count their filament each or together. */
+    private bool $eUnsure = false;
+    private float $flow = 1.0;
+    private bool $volumetric = false;
+    /** @var array<int, float> mm, by tool, as a comment says */
+    private array $filaments = [];
+    /** @var array<int, float> mm of filament by tool */
+    private array $extruded = [];
     private float $topMm = 0.0;
     private ?float $nozzleC = null;
     private ?float $bedC = null;
@@ -59,7 +78,7 @@ final class GcodeFile
     private ?float $firstNozzleC = null;
     private ?float $firstBedC = null;
 
-    private function __construct(private readonly float $mm2OfFilament)
+    private function __construct()
     {
     }
 
@@ -68,9 +87,9 @@ final class GcodeFile
      *
      * @throws BadShape
      */
-    public static function read(string $head, ByteSource $rest, float $filamentMm = self::FILAMENT_MM): PartShape
+    public static function read(string $head, ByteSource $rest): PartShape
     {
-        $file = new self(\M_PI / 4 * $filamentMm ** 2);
+        $file = new self();
         $carry = $head;
         do {
             $chunk = $rest->read(self::CHUNK);
@@ -84,8 +103,12 @@ final class GcodeFile
                 continue;
             }
             $carry = (string) substr($text, $cut + 1);
-            foreach (explode("\n", strtoupper(substr($text, 0, $cut))) as $line) {
+            $file->lines = explode("\n", strtoupper(substr($text, 0, $cut)));
+            foreach ($file->lines as $file->at => $line) {
                 $file->line($line);
+            }
+            if (!$file->looking) {
+                $file->standWhereTheHeadIs(\count($file->lines));
             }
         } while ('' !== $chunk);
 
@@ -97,15 +120,25 @@ final class GcodeFile
     {
         $first = $line[0] ?? '';
         if ('G' !== $first && 'M' !== $first) {
+            if (';' === $first) {
+                $this->comment($line);
+
+                return;
+            }
             $line = ltrim(preg_replace('/^\s*N\d+\s*/', '', $line) ?? '');
             $first = $line[0] ?? '';
+            if ('T' === $first) {
+                $this->pick($line);
+            }
             if ('G' !== $first && 'M' !== $first) {
                 return;
             }
         }
-        $comment = strpos($line, ';');
-        if (false !== $comment) {
+        if (false !== $comment = strpos($line, ';')) {
             $line = substr($line, 0, $comment);
+        }
+        if (str_contains($line, '(')) {
+            $line = preg_replace('/\([^)]*\)/', '', $line) ?? $line;
         }
         $number = (int) substr($line, 1, 4);
         if ('M' === $first) {
@@ -114,7 +147,12 @@ final class GcodeFile
             return;
         }
         if ($number <= 3) {
-            if ($this->looking || $number > 1) {
+            if (!$this->looking && (false !== $z = self::heightOf($line)) && !$this->relative && $z * $this->unit <= $this->lookedToMm) {
+                // Down again: the next part of those that are printed one after the other.
+                $this->standWhereTheHeadIs($this->at);
+                $this->looking = true;
+            }
+            if ($this->looking || ($number > 1 && str_contains($line, 'E'))) {
                 $this->move($number, $line);
             } else {
                 $this->above($line);
@@ -132,6 +170,76 @@ final class GcodeFile
         };
     }
 
+    private static function heightOf(string $line): float|false
+    {
+        $at = strpos($line, 'Z', 2);
+
+        return false === $at ? false : self::number($line, $at);
+    }
+
+    /** Above the layers looked at nobody follows the head to and fro; where it was last stands in the lines before. */
+    private function standWhereTheHeadIs(int $before): void
+    {
+        if ($this->relative) {
+            return;
+        }
+        $wanted = ['X' => true, 'Y' => true];
+        for ($i = $before - 1; $i >= 0 && [] !== $wanted; --$i) {
+            $line = $this->lines[$i];
+            if (1 !== preg_match('/^\s*(?:N\d+\s*)?(?:G0*[0-3]|G92)(?!\d)/', $line)) {
+                continue;
+            }
+            $line = explode(';', $line, 2)[0];
+            foreach (array_keys($wanted) as $axis) {
+                if (false !== $at = strpos($line, $axis, 1)) {
+                    $this->{strtolower($axis)} = self::number($line, $at) * $this->unit;
+                    unset($wanted[$axis]);
+                }
+            }
+        }
+    }
+
+    /** What a comment says of the filament: "filament diameter = 2.85", also for several tools. */
+    private function comment(string $line): void
+    {
+        if (str_contains($line, 'FILAMENT') && str_contains($line, 'DIAMETER') && 1 === preg_match('/DIAMETER[^0-9]{0,16}([0-9.,; ]+)/', $line, $match)) {
+            $said = [];
+            foreach (preg_split('/[,; ]+/', $match[1], -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $tool => $mm) {
+                if ((float) $mm >= self::FILAMENTS_MM[0] && (float) $mm <= self::FILAMENTS_MM[1]) {
+                    $said[$tool] = (float) $mm;
+                }
+            }
+            $this->filaments = [] === $said ? $this->filaments : $said;
+        }
+    }
+
+    private function pick(string $line): void
+    {
+        $tool = 1 === preg_match('/^T(\d{1,3})/', $line, $match) ? (int) $match[1] : $this->tool;
+        if ($tool === $this->tool || $tool >= self::MOST_TOOLS) {
+            return;
+        }
+        $this->otherTools[$this->tool] = [$this->e, $this->eMost];
+        $this->tool = $tool;
+        $this->eUnsure = !$this->relativeE;
+        foreach ($this->layers as $layer) {
+            $layer->endPath();
+        }
+    }
+
+    /**
+     * Some files count the filament of each tool by itself, others that of all together: the first figure after a change of tool is near
+     * to where the one or the other stands.
+     */
+    private function settle(float $e): void
+    {
+        $this->eUnsure = false;
+        $own = $this->otherTools[$this->tool] ?? [0.0, 0.0];
+        if (abs($e - $own[0]) < abs($e - $this->e)) {
+            [$this->e, $this->eMost] = $own;
+        }
+    }
+
     private function modes(bool $relative): void
     {
         $this->relative = $relative;
@@ -147,6 +255,15 @@ final class GcodeFile
             case 83:
                 $this->relativeE = 83 === $number;
                 $this->saidE = true;
+                break;
+            case 200:
+                // D: of this thickness, counted by volume from now on; D0: by length again.
+                $thick = self::word($line, 'D');
+                $this->volumetric = null !== $thick && $thick > 0;
+                break;
+            case 221:
+                $percent = self::word($line, 'S');
+                $this->flow = null !== $percent && $percent > 0 ? $percent / 100 : $this->flow;
                 break;
             case 104:
             case 109:
@@ -179,6 +296,7 @@ final class GcodeFile
         if (null !== $e) {
             $this->eMost += $e - $this->e;
             $this->e = $e;
+            $this->eUnsure = false;
         }
     }
 
@@ -190,12 +308,12 @@ final class GcodeFile
     private function above(string $line): void
     {
         if (false !== $at = strpos($line, 'Z')) {
-            $z = (float) substr($line, $at + 1) * $this->unit;
+            $z = self::number($line, $at) * $this->unit;
             $this->z = $this->relative ? $this->z + $z : $z;
         }
         if (false !== $at = strpos($line, 'E')) {
-            $e = (float) substr($line, $at + 1) * $this->unit;
-            if ($this->push($this->relativeE ? $e : $e - $this->e) > 0 && $this->z > $this->topMm && (str_contains($line, 'X') || str_contains($line, 'Y'))) {
+            $e = self::number($line, $at) * $this->unit;
+            if ($this->push($this->relativeE ? $e : $this->by($e)) > 0 && $this->z > $this->topMm && (str_contains($line, 'X') || str_contains($line, 'Y'))) {
                 $this->topMm = $this->z;
             }
         }
@@ -217,9 +335,20 @@ final class GcodeFile
             return 0.0;
         }
         $this->eMost = $this->e;
-        $this->extruded += $new;
+        // How much of it is pushed is the printer's word; where it goes is the file's, which is laid out for what it says.
+        $this->extruded[$this->tool] = ($this->extruded[$this->tool] ?? 0.0) + $new * $this->flow;
 
         return $new;
+    }
+
+    /** From where the filament stands to an absolute figure. */
+    private function by(float $e): float
+    {
+        if ($this->eUnsure) {
+            $this->settle($e);
+        }
+
+        return $e - $this->e;
     }
 
     /** @throws BadShape if the file cannot be read as a part */
@@ -232,12 +361,13 @@ final class GcodeFile
         $this->feedMmMin = self::scaled($line, 'F', $this->unit) ?? $this->feedMmMin;
         $toX = null === $x ? $this->x : ($this->relative ? $this->x + $x : $x);
         $toY = null === $y ? $this->y : ($this->relative ? $this->y + $y : $y);
+        $wasZ = $this->z;
         $this->z = null === $z ? $this->z : ($this->relative ? $this->z + $z : $z);
-        $pushed = null === $e ? 0.0 : $this->push($this->relativeE ? $e : $e - $this->e);
+        $pushed = null === $e ? 0.0 : $this->push($this->relativeE ? $e : $this->by($e));
         if ($pushed > self::TRAVEL && (null !== $x || null !== $y)) {
             self::within($toX, $toY, $this->z, $this->feedMmMin);
             $this->topMm = max($this->topMm, $this->z);
-            $this->layDown($number, $line, $toX, $toY, $pushed * $this->mm2OfFilament);
+            $this->layDown($number, $line, $toX, $toY, $pushed, $this->z > $wasZ);
         } elseif (null !== $x || null !== $y) {
             // The next line begins where this move ends.
             self::within($toX, $toY, $this->z);
@@ -249,24 +379,34 @@ final class GcodeFile
         $this->y = $toY;
     }
 
-    /** @throws BadShape if the file cannot be read as a part */
-    private function layDown(int $number, string $line, float $toX, float $toY, float $plasticMm3): void
+    /**
+     * @param bool $rising while it goes along: one wall that winds upwards, of which a turn or two are a layer
+     *
+     * @throws BadShape if the file cannot be read as a part
+     */
+    private function layDown(int $number, string $line, float $toX, float $toY, float $filamentMm, bool $rising): void
     {
-        $key = 'z'.number_format($this->z, 3, '.', '');
+        $z = $this->z;
+        if ($rising && [] !== $this->layers) {
+            $base = min(array_map(static fn (LayerTrace $l): float => $l->zMm, $this->layers));
+            $z = $base > 0 ? $base + 2 * $base * ceil(($z - $base) / (2 * $base) - 1e-6) : $z;
+        }
+        $key = 'z'.number_format($z, 3, '.', '');
         if (!isset($this->layers[$key])) {
             if (\count($this->layers) >= self::LAYERS) {
-                $this->looking = $this->z < max(array_map(static fn (LayerTrace $l): float => $l->zMm, $this->layers));
+                $this->looking = $z < $this->lookedToMm && \count($this->layers) < 2 * self::LAYERS;
                 if (!$this->looking) {
                     return;
                 }
             }
-            $this->layers[$key] = new LayerTrace($this->z);
+            $this->layers[$key] = new LayerTrace($z, self::MOST_BYTES[\count($this->layers) < 2 ? 0 : 1]);
+            $this->lookedToMm = max($this->lookedToMm, $z);
         }
         $layer = $this->layers[$key];
         $this->firstNozzleC ??= $this->nozzleC;
         $this->firstBedC ??= $this->bedC;
         if ($number < 2) {
-            $layer->line($this->x, $this->y, $toX, $toY, $plasticMm3, $this->feedMmMin / 60);
+            $layer->line($this->x, $this->y, $toX, $toY, $filamentMm, $this->feedMmMin / 60, $this->tool);
 
             return;
         }
@@ -287,7 +427,7 @@ final class GcodeFile
         for ($i = 1; $i <= $chords; ++$i) {
             $angle = $from + $turn * $i / $chords;
             [$x, $y] = $i === $chords ? [$toX, $toY] : [$cx + $radius * cos($angle), $cy + $radius * sin($angle)];
-            $layer->line($atX, $atY, $x, $y, $plasticMm3 / $chords, $this->feedMmMin / 60);
+            $layer->line($atX, $atY, $x, $y, $filamentMm / $chords, $this->feedMmMin / 60, $this->tool);
             [$atX, $atY] = [$x, $y];
         }
     }
@@ -305,7 +445,7 @@ final class GcodeFile
     private static function word(string $line, string $letter): ?float
     {
         $at = strpos($line, $letter, 1);
-        $value = false === $at || 1 !== preg_match('/\G\s*-?[\d.]/', $line, $_, 0, $at + 1) ? null : (float) substr($line, $at + 1);
+        $value = false === $at || 1 !== preg_match('/\G\s*-?[\d.]/', $line, $_, 0, $at + 1) ? null : self::number($line, $at);
 
         // What no hot end and no bed can be is no setting.
         return null === $value || abs($value) > self::HOTTEST ? null : $value;
@@ -315,7 +455,13 @@ final class GcodeFile
     {
         $at = \strlen($line) > 2 ? strpos($line, $letter, 2) : false;
 
-        return false === $at ? null : (float) substr($line, $at + 1) * $unit;
+        return false === $at ? null : self::number($line, $at) * $unit;
+    }
+
+    /** The figure after a letter; an E ends it, as it is a word of its own. */
+    private static function number(string $line, int $at): float
+    {
+        return (float) substr($line, $at + 1, strspn($line, self::NUMBER, $at + 1));
     }
 
     /** @throws BadShape if the file cannot be read as a part */
@@ -323,82 +469,21 @@ final class GcodeFile
     {
         $layers = array_values($this->layers);
         usort($layers, static fn (LayerTrace $a, LayerTrace $b): int => $a->zMm <=> $b->zMm);
-        if ([] === $layers || $layers[0]->plasticMm3 <= 0) {
+        if ([] === $layers || $layers[0]->plasticMm3($this->sectionMm2(...)) <= 0) {
             throw BadShape::noExtrusion();
         }
-        [$minX, $minY, $maxX, $maxY] = self::extent($layers);
-        $cells = [];
-        foreach ($layers as $i => $layer) {
-            $cells[$i] = new Cells($minX, $minY, $maxX, $maxY);
-            $cells[$i]->cover($layer);
+        $bottom = new BottomLayers($layers, $this->sectionMm2(...));
+        $remarks = $bottom->remarks;
+        $width = $bottom->lineWidthMm;
+        if ($width < self::LINE_MM[0] || $width > self::LINE_MM[1]) {
+            $remarks[] = Sentence::of('shape.line_width', width: Quantity::millimetres($width), filament: Quantity::millimetres($this->filamentMm(0)));
         }
-        // A line wiped or primed at a height of its own lies under or over nothing else.
-        $body = array_keys(array_filter($cells, static function (Cells $own) use ($cells): bool {
-            foreach ($cells as $other) {
-                if ($other !== $own && $own->meets($other)) {
-                    return true;
-                }
-            }
-
-            return false;
-        }));
-        if ([] === $body) {
-            // One layer only: the one with the most plastic.
-            $body = [0];
-            foreach ($layers as $i => $layer) {
-                $body = $layer->plasticMm3 > $layers[$body[0]]->plasticMm3 ? [$i] : $body;
-            }
+        [$minX, $minY, $maxX, $maxY] = $bottom->extentMm;
+        $volume = 0.0;
+        foreach ($this->extruded as $tool => $mm) {
+            $volume += $mm * $this->sectionMm2($tool);
         }
-
-        return $this->shapeFrom(array_map(static fn (int $i): LayerTrace => $layers[$i], $body), array_map(static fn (int $i): Cells => $cells[$i], $body));
-    }
-
-    /**
-     * @param list<LayerTrace> $layers
-     * @param list<Cells>      $cells
-     *
-     * @throws BadShape if the file cannot be read as a part
-     */
-    private function shapeFrom(array $layers, array $cells): PartShape
-    {
         $first = $layers[0];
-        // Nobody lays down less; a height of nought is a file that never says it.
-        $height = $first->zMm > self::THINNEST_MM ? $first->zMm : 0.2;
-        $apart = isset($cells[1]) ? $cells[0]->apartFrom($cells[1]) : $cells[0]->without($cells[0]);
-        $width = $first->lineWidthMm($height);
-        $standing = $cells[0]->without($apart);
-        $beside = isset($cells[1]) ? $standing->without($cells[1]->grown())->areaMm2() : 0.0;
-        $raft = self::raft($standing, $cells);
-        $brim = !$raft && $beside > self::BRIM_FROM_MM2;
-        // What a raft touches is not what the part touches.
-        $shown = $raft ? $layers[\count($layers) - 1] : ($brim ? $layers[1] : $first);
-        $outlines = $shown->outermost($width, static fn (float $x, float $y): bool => !$apart->covers($apart->at($x, $y)));
-        $area = $raft && [] !== $outlines ? self::enclosedMm2($outlines) : $first->plasticMm3 / $height * (1 - self::share($first, $apart));
-        $brimArea = 0.0;
-        if ($brim) {
-            $around = $first->outermost($width, static fn (float $x, float $y): bool => !$apart->covers($apart->at($x, $y)));
-            // Between what the first layer and what the part enclose; holes are the same in both.
-            $brimArea = self::enclosedMm2($around) - self::enclosedMm2($outlines);
-            if ([] === $outlines || [] === $around || $brimArea <= 0.0) {
-                // By the squares: those next to the part went to it, and half a millimetre along its outline belongs to the brim.
-                $brimArea = $beside + Cells::SIZE_MM * array_sum(array_map(static fn (Outline $o): float => $o->lengthMm(), $outlines));
-            }
-        }
-        $remarks = [];
-        [$minX, $minY, $maxX, $maxY] = self::extent($layers);
-        if (max($maxX - $minX, $maxY - $minY) > Cells::WIDEST_MM) {
-            $remarks[] = Sentence::of('shape.beyond', reach: Quantity::millimetres(Cells::WIDEST_MM, 1));
-        }
-        if (1 === \count($layers)) {
-            $remarks[] = Sentence::of('shape.one_layer');
-        }
-        if ([] === $outlines) {
-            $remarks[] = Sentence::of('shape.no_closed_line');
-        }
-        if ($width < 0.15 || $width > 2.0) {
-            $remarks[] = Sentence::of('shape.line_width', width: Quantity::millimetres($width), filament: Quantity::millimetres(1.75));
-        }
-        [$minX, $minY, $maxX, $maxY] = self::extent([$shown], $apart);
 
         return new PartShape(
             ShapeFormat::Gcode,
@@ -406,86 +491,32 @@ final class GcodeFile
             $maxX - $minX + $width,
             $maxY - $minY + $width,
             $this->topMm,
-            $this->extruded * $this->mm2OfFilament,
-            new ContactPatch($outlines, max(0.0, $area - $brimArea)),
+            $volume,
+            new ContactPatch($bottom->outlines, $bottom->areaMm2),
             new FirstLayer(
-                $height,
+                $bottom->heightMm,
                 $width,
                 $first->seconds > 0 ? $first->lengthMm / $first->seconds : 0.0,
                 $this->firstNozzleC,
                 $this->firstBedC,
                 $this->lastBedC,
-                $apart->areaMm2() > 0,
-                $brim,
-                $brimArea,
-                $raft,
+                $bottom->skirt,
+                $bottom->brim,
+                $bottom->brimAreaMm2,
+                $bottom->raft,
+                $bottom->tools,
             ),
             $remarks,
         );
     }
 
-    /** @param list<Outline> $outlines */
-    private static function enclosedMm2(array $outlines): float
+    private function filamentMm(int $tool): float
     {
-        return UnionArea::mm2($outlines) ?? array_sum(array_map(static fn (Outline $outline): float => $outline->signedAreaMm2(), $outlines));
+        return $this->filaments[$tool] ?? $this->filaments[0] ?? self::FILAMENT_MM;
     }
 
-    /**
-     * A raft is as wide in its second layer as in its first, and the part above is narrower all round.
-     *
-     * @param list<Cells> $cells
-     */
-    private static function raft(Cells $standing, array $cells): bool
+    private function sectionMm2(int $tool): float
     {
-        $last = \count($cells) - 1;
-        if ($last < 2) {
-            return false;
-        }
-        $part = $cells[$last]->grown();
-
-        return $standing->without($part)->areaMm2() > self::BRIM_FROM_MM2 && $cells[1]->without($part)->areaMm2() > self::BRIM_FROM_MM2;
-    }
-
-    /** Which part of the lines lies in these squares. */
-    private static function share(LayerTrace $layer, Cells $cells): float
-    {
-        $inside = $all = 0.0;
-        foreach ($layer->paths() as $xy) {
-            for ($i = 3, $n = \count($xy); $i < $n; $i += 2) {
-                $length = hypot($xy[$i] - $xy[$i - 2], $xy[$i + 1] - $xy[$i - 1]);
-                $all += $length;
-                if ($cells->covers($cells->at(($xy[$i] + $xy[$i - 2]) / 2, ($xy[$i + 1] + $xy[$i - 1]) / 2))) {
-                    $inside += $length;
-                }
-            }
-        }
-
-        return $all > 0 ? $inside / $all : 0.0;
-    }
-
-    /**
-     * @param list<LayerTrace> $layers
-     *
-     * @return array{float, float, float, float}
-     */
-    private static function extent(array $layers, ?Cells $without = null): array
-    {
-        $minX = $minY = \INF;
-        $maxX = $maxY = -\INF;
-        foreach ($layers as $layer) {
-            foreach ($layer->paths() as $xy) {
-                for ($i = 1, $n = \count($xy); $i < $n; $i += 2) {
-                    if (null !== $without && $without->covers($without->at($xy[$i], $xy[$i + 1]))) {
-                        continue;
-                    }
-                    $minX = min($minX, $xy[$i]);
-                    $maxX = max($maxX, $xy[$i]);
-                    $minY = min($minY, $xy[$i + 1]);
-                    $maxY = max($maxY, $xy[$i + 1]);
-                }
-            }
-        }
-
-        return is_finite($minX) ? [$minX, $minY, $maxX, $maxY] : [0.0, 0.0, 0.0, 0.0];
+        return $this->volumetric ? 1.0 : \M_PI / 4 * $this->filamentMm($tool) ** 2;
     }
 }

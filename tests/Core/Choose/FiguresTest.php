@@ -42,7 +42,7 @@ final class FiguresTest extends TestCase
     /** @return iterable<string, array{string, JobRequest}> */
     public static function jobs(): iterable
     {
-        $small = new PartFacts(120, 52, 22, 4, 38, 4, 1, 2, 3.4);
+        $small = new PartFacts(120, 52, 22, 4, 38, 4, 1, 2, [55.4, 117.6, 186.6, 262.4, 345.0, 633.6, 1113.6]);
         $tall = new PartFacts(900, 190, 80, 11, 120, 4, 0);
         $open = self::printer(['enclosed' => false, 'bedMoves' => true, 'magnetLimitC' => 80.0, 'displayReadsHighK' => 3.0, 'plateHoldsToMmS' => 120.0]);
         $chamber = self::printer(['chamberC' => 70.0, 'chamberW' => 300.0, 'chamberMinutes' => 25.0, 'heaterV' => 24.0, 'limitA' => 15.0, 'heaterW' => 420.0, 'maxNozzleC' => 450.0, 'maxBedC' => 160.0, 'magnetLimitC' => null]);

@@ -50,8 +50,17 @@ final class PartFactsTest extends TestCase
     public function testARaftReachesThreeMillimetresBeyond(): void
     {
         self::assertEqualsWithDelta(3 * 160 + 9 * \M_PI, self::block()->gainedMm2(new Foothold(FootholdKind::Raft)), 1e-9);
-        // With inner corners a brim loses: nothing is gained below nought.
-        self::assertEqualsWithDelta(0, (new PartFacts(100, 1, 10, 10, 5, brimRounding: -10))->gainedMm2(new Foothold(FootholdKind::Brim, 4)), 0);
+    }
+
+    public function testABrimAddsWhatIsKeptOfItsWidthsAndBetweenThem(): void
+    {
+        // Of a convex foot by hand: what is kept is P·w + π·w², and so is what lies between and beyond.
+        $kept = array_map(static fn (float $w): float => 160 * $w + \M_PI * $w ** 2, PartFacts::BRIMS_MM);
+        $part = new PartFacts(1600, 160, 57, 57, 20, brimMm2: $kept);
+        foreach ([0.5, 1, 2.5, 4, 6, 10, 12, 16] as $w) {
+            self::assertEqualsWithDelta(160 * $w + \M_PI * $w ** 2, $part->gainedMm2(new Foothold(FootholdKind::Brim, $w)), 1e-9, "$w mm");
+        }
+        self::assertEqualsWithDelta(160 * 4 + 2 * \M_PI * 16, (new PartFacts(1600, 160, 57, 57, 20, islands: 2))->brimMm2(4), 1e-9);
     }
 
     public function testAPartTakesUpHeat(): void

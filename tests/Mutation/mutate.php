@@ -51,8 +51,9 @@ foreach (file(__DIR__.'/equivalents.txt', \FILE_IGNORE_NEW_LINES | \FILE_SKIP_EM
         $equivalent["$file | $change | $code"] = true;
     }
 }
-$key = static function (array $mutation) use ($root): string {
-    $code = trim((file("$root/{$mutation['file']}", \FILE_IGNORE_NEW_LINES) ?: [])[$mutation['line'] - 1] ?? '');
+$lines = [];
+$key = static function (array $mutation) use ($root, &$lines): string {
+    $code = trim(($lines["$root/{$mutation['file']}"] ??= file("$root/{$mutation['file']}", \FILE_IGNORE_NEW_LINES) ?: [])[$mutation['line'] - 1] ?? '');
 
     return "{$mutation['file']} | {$mutation['was']} → {$mutation['is']} | $code";
 };
@@ -67,6 +68,11 @@ foreach ([] === $asked ? array_keys(ROOMS) : (isset(ROOMS[$asked[0]]) ? $asked :
     mt_srand(SEED);
     shuffle($of);
     array_push($drawn, ...array_slice($of, 0, ROOMS[$room][0] ?? count($of)));
+}
+// As they are now: whoever works on meanwhile does not change what is measured.
+$original = [];
+foreach ($drawn as $mutation) {
+    $original[$mutation['file']] ??= (string) file_get_contents("$root/{$mutation['file']}");
 }
 $waiting = array_values(array_filter($drawn, static fn (array $each): bool => !isset($equivalent[$key($each)])));
 
@@ -114,7 +120,7 @@ while ([] !== $waiting || [] !== $running) {
             continue;
         }
         $of[$mutation['room']] = ($of[$mutation['room']] ?? 0) + 1;
-        copy("$root/{$mutation['file']}", "$place/{$mutation['file']}");
+        file_put_contents("$place/{$mutation['file']}", $original[$mutation['file']]);
         if (0 === $status['exitcode']) {
             $survivors[] = $mutation;
             printf("%s:%d  %s\n", $mutation['file'], $mutation['line'], $key($mutation));

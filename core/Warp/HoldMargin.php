@@ -7,66 +7,69 @@ namespace Sitzplatz\Warp;
 use Sitzplatz\Words\Sentence;
 
 /**
- * Holding force of the end of a part over the pull that wants to lift it. Above 1 it should stay down. The sum is rough:
- * the span says how rough.
+ * What the seat of a part bears at its edge over what pulls there. Words and chance are both the margin's: that it lifts by itself has
+ * the odds 1 ÷ m². The sum is rough: the span says how rough.
  */
 final readonly class HoldMargin
 {
-    /** By so much the demand may be off either way (our own estimate); half of it once own lifts have set the scale. */
+    /** A bond bears so much of its pull-block strength where it is peeled from an edge; fitted to cases of practice (WarpPracticeTest). */
+    public const AT_THE_EDGE = 0.4;
+    /** How steeply the odds go with the margin; fitted likewise. */
+    public const STEEP = 2.0;
+    /** By so much the stress may be off either way (our own estimate); half of it once own lifts have set the scale. */
     private const ROUGH = 2.0;
     private const CALIBRATED = 1.5;
+    private const MOST = 1000.0;
+    /** Chances of lifting up to which it stays down, should stay, may lift, is likely to lift. */
+    private const WORDS = ['margin.stays' => 0.07, 'margin.should_stay' => 0.2, 'margin.may_lift' => 0.5, 'margin.likely_lifts' => 0.85];
 
     private function __construct(
         public float $low,
         public float $middle,
         public float $high,
-        public float $holdingN,
-        public float $demandN,
-        public float $endAreaMm2,
-        public ?LiftCalibration $calibration,
+        /** What the seat bears at the edge, and what pulls there, MPa. */
+        public float $bearsMpa,
+        public float $pullsMpa,
     ) {
     }
 
-    /** @param float $extraAreaMm2 what brim or ears add at the end */
-    public static function of(PeelDemand $demand, float $widthMm, Strength $strength, float $extraAreaMm2 = 0.0, ?LiftCalibration $calibration = null): self
+    /** @param float $grip how much better or worse this pair holds here than its strength says: heat, gap and nozzle */
+    public static function of(EdgeStress $stress, Strength $strength, float $grip = 1.0, ?LiftCalibration $calibration = null): self
     {
-        $area = $widthMm * $demand->stretchMm + $extraAreaMm2;
-        $scale = $calibration?->scale() ?? 1.0;
+        $pulls = $stress->mpa * ($calibration?->scale() ?? 1.0);
         $rough = null === $calibration?->marginWhereItLifts ? self::ROUGH : self::CALIBRATED;
-        $pull = $demand->forceN * $scale;
         // Where nothing pulls there is no ratio to speak of.
-        $ratio = static fn (float $mpa): float => $pull > 1e-9 ? min(1000.0, $mpa * $area / $pull) : 1000.0;
+        $ratio = static fn (float $mpa): float => $pulls > 1e-9 ? min(self::MOST, self::AT_THE_EDGE * $grip * $mpa / $pulls) : self::MOST;
 
         return new self(
             $ratio($strength->lowMpa) / $rough,
             $ratio($strength->middleMpa),
-            min(1000.0, $ratio($strength->highMpa) * $rough),
-            $strength->middleMpa * $area,
-            $pull,
-            $area,
-            $calibration,
+            min(self::MOST, $ratio($strength->highMpa) * $rough),
+            self::AT_THE_EDGE * $grip * $strength->middleMpa,
+            $pulls,
         );
     }
 
-    /** What a brim adds at one end: a strip around it, and two quarter discs. */
-    public static function brimAtEndMm2(float $brimMm, float $widthMm, float $stretchMm): float
+    /** That it lifts, by its warp alone. */
+    public function lifts(): float
     {
-        return $brimMm * ($widthMm + 2 * $stretchMm) + \M_PI / 2 * $brimMm ** 2;
+        return $this->odds() / (1 + $this->odds());
     }
 
-    /** What a round ear over the middle of an end adds: the half of it that stands out. */
-    public static function earAtEndMm2(float $radiusMm): float
+    public function odds(): float
     {
-        return \M_PI / 2 * $radiusMm ** 2;
+        return max(1e-9, $this->middle) ** -self::STEEP;
     }
 
     public function words(): Sentence
     {
-        return Sentence::of(match (true) {
-            $this->low >= 1 => 'margin.stays',
-            $this->middle >= 1 => 'margin.should_stay',
-            $this->high >= 1 => 'margin.likely_lifts',
-            default => 'margin.lifts',
-        });
+        $lifts = $this->lifts();
+        foreach (self::WORDS as $words => $most) {
+            if ($lifts <= $most) {
+                return Sentence::of($words);
+            }
+        }
+
+        return Sentence::of('margin.lifts');
     }
 }

@@ -25,9 +25,9 @@ final readonly class Surroundings
     }
 
     /**
-     * The mean over the height of a part that stands on a warm bed. It is a straight fin with an insulated tip:
-     * θ̄ ÷ θ(bed) = tanh(mH) ÷ (mH), m² = h·P ÷ (k·A) (Incropera & DeWitt, chapter 3, from memory). A low part stays as
-     * warm as the bed, a tall one cools to the air.
+     * The mean over the height of a part that stands on a warm bed: a straight fin that loses heat at its top too (Incropera & DeWitt,
+     * chapter 3, case A, from memory): θ(z) ÷ θ(bed) = (cosh m(H − z) + r·sinh m(H − z)) ÷ (cosh mH + r·sinh mH), m² = h·P ÷ (k·A),
+     * r = h ÷ (m·k). A low part stays as warm as the bed, a tall one cools to the air.
      *
      * @param float|null $bedC at the surface; null: unheated
      */
@@ -36,9 +36,16 @@ final readonly class Surroundings
         if (null === $bedC) {
             return $airC;
         }
-        $perimeterPerAreaM = 2e3 * ($spanMm + $widthMm) / ($spanMm * $widthMm);
-        $x = sqrt(self::COEFFICIENT_WM2K * $perimeterPerAreaM / self::CONDUCTIVITY_WMK) * $heightMm / 1e3;
+        $m = sqrt(self::COEFFICIENT_WM2K * 2e3 * ($spanMm + $widthMm) / ($spanMm * $widthMm) / self::CONDUCTIVITY_WMK);
+        $r = self::COEFFICIENT_WM2K / ($m * self::CONDUCTIVITY_WMK);
+        $x = $m * $heightMm / 1e3;
+        if ($x < 1e-6) {
+            return $bedC;
+        }
+        // Past this a tall part is the same however much taller it is, and cosh leaves the numbers.
+        $t = tanh(min(300.0, $x));
+        $sech = 1 / cosh(min(300.0, $x));
 
-        return $airC + ($bedC - $airC) * ($x < 1e-6 ? 1.0 : tanh($x) / $x);
+        return $airC + ($bedC - $airC) * ($t + $r * (1 - $sech)) / ($x * (1 + $r * $t));
     }
 }

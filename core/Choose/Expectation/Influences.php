@@ -18,6 +18,9 @@ use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Evidence\Learned\Spreads;
 use Sitzplatz\Warp\BadWarp;
+use Sitzplatz\Warp\EdgeStress;
+use Sitzplatz\Warp\HoldMargin;
+use Sitzplatz\Warp\Strength;
 use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -33,15 +36,17 @@ use Sitzplatz\Words\Sentence;
  */
 final class Influences
 {
-    /** Warp takes half of a strong seat's odds where it would hold by this ratio. */
-    private const WARP_RATIO = 1.5;
+    /** What moves the grip of a pair itself, and not what is asked of it. */
+    private const GRIP = ['temperature', 'gap', 'nozzle', 'agent_cool'];
+    /** Strength that goes with a step of odds: that of the grades, from strong to fair 1.5 to 0.7 MPa over 2.1 steps. */
+    private const STRENGTH_PER_STEP = 0.36;
     /** A foot up to this comes off a rigid plate like any other, mm² (a 100 × 100 mm base is very hard to remove). */
     private const RIGID_AREA_MM2 = 2500.0;
     /** A brim of this width leaves about a third of what a delicate part lacks, mm. */
     private const BRIM_MM = 3.0;
 
-    /** @var array<string, float|null> */
-    private array $warp = [];
+    /** @var array<string, EdgeStress|null> by what the part cools to, and what is laid around it */
+    private array $stress = [];
     /** @var array<string, Sums> what depends on the agent, by surface, agent and temperature */
     private array $ofAgent = [];
     /** @var array<string, Sums> what depends on neither agent nor side, by surface, build and temperature */
@@ -59,28 +64,32 @@ final class Influences
         $ofSurface = $proposal->surface->id.pack('d2C', $at, $target->wanted ?? \NAN, (int) $flexes);
         $ofAgent = $proposal->surface->id.'/'.$treatment->agentId.pack('d', $at);
 
+        $moved = $this->ofSurface[$ofSurface] ??= Sums::of(self::whateverTheAgent($proposal, $target, $flexes));
+
         return new Moved(
-            $this->ofSurface[$ofSurface] ??= Sums::of($this->whateverTheAgent($proposal, $target, $flexes)),
+            $moved,
             $this->ofSide[$proposal->side->id] ??= Sums::of(self::ofSide($proposal, $flexes)),
-            $this->ofAgent[$ofAgent] ??= Sums::of(array_values(array_filter([
-                self::fullPlate($proposal->job, $treatment),
-                self::delicate($proposal, $treatment),
-                self::coolForAgent($proposal, $target),
-            ]))),
+            $this->ofAgent[$ofAgent] ??= Sums::of($this->withTheAgent($proposal, $treatment, $target, $moved)),
         );
     }
 
-    /**
-     * @return list<Influence>
-     *
-     * @throws BadWarp if a figure cannot be
-     */
-    private function whateverTheAgent(Proposal $proposal, Target $target, bool $flexes): array
+    /** @param list<Influence> $influences */
+    public static function grip(array $influences): float
+    {
+        $steps = 0.0;
+        foreach ($influences as $influence) {
+            $steps += \in_array($influence->id, self::GRIP, true) ? $influence->onHold : 0.0;
+        }
+
+        return exp(self::STRENGTH_PER_STEP * $steps);
+    }
+
+    /** @return list<Influence> */
+    private static function whateverTheAgent(Proposal $proposal, Target $target, bool $flexes): array
     {
         $pairing = $proposal->pairing;
 
         return array_values(array_filter([
-            $this->warp($proposal, $target),
             self::air($proposal->job, $target),
             self::slinging($proposal),
             null === $pairing || null === $target->at ? null : self::temperature($pairing->window, $target),
@@ -88,6 +97,23 @@ final class Influences
             self::nozzle($proposal),
             self::contact($proposal, $flexes),
         ]));
+    }
+
+    /**
+     * @return list<Influence>
+     *
+     * @throws BadWarp if a figure cannot be
+     */
+    private function withTheAgent(Proposal $proposal, Treatment $treatment, Target $target, Sums $ofSurface): array
+    {
+        $of = array_values(array_filter([
+            self::fullPlate($proposal->job, $treatment),
+            self::delicate($proposal, $treatment),
+            self::coolForAgent($proposal, $target),
+        ]));
+        $warp = $this->warp($proposal, $treatment, $target, [...$of, ...$ofSurface->all]);
+
+        return null === $warp ? $of : [$warp, ...$of];
     }
 
     /** @return list<Influence> */
@@ -149,21 +175,31 @@ final class Influences
     }
 
     /**
-     * The part's own warp, against a strong seat, so that a weak grade is not counted twice.
+     * The part's own warp against the strength of this pair here: it holds if all else does and it does not lift, so the chance is
+     * that of the one times that of the other.
+     *
+     * @param list<Influence> $others of the same setup
      *
      * @throws BadWarp if a figure cannot be
      */
-    private function warp(Proposal $proposal, Target $target): ?Influence
+    private function warp(Proposal $proposal, Treatment $treatment, Target $target, array $others): ?Influence
     {
         $foothold = $proposal->foothold();
-        $key = \sprintf('%.1f/%s/%.2f', $target->at ?? $proposal->job->roomC, $foothold->kind->value, $foothold->mm);
-        $ratio = \array_key_exists($key, $this->warp) ? $this->warp[$key] : $this->warp[$key] = WarpSum::ofStrongSeat($proposal, $target);
+        $later = $proposal->surfaceLaterC($target);
+        $key = \sprintf('%.1f/%s/%.2f', $later ?? $proposal->job->roomC, $foothold->kind->value, $foothold->mm);
+        $stress = \array_key_exists($key, $this->stress) ? $this->stress[$key] : $this->stress[$key] = WarpSum::stressOf($proposal, $target);
+        if (null === $stress) {
+            return null;
+        }
+        $grade = $treatment->holdAt(null === $target->at);
+        $margin = HoldMargin::of($stress, Strength::ofGrade($grade), self::grip($others));
+        $rest = exp($grade->logOdds() + array_sum(array_map(static fn (Influence $each): float => $each->onHold, $others)));
 
-        return null === $ratio ? null : new Influence(
+        return new Influence(
             'warp',
-            -log(1 + (self::WARP_RATIO / max(0.01, $ratio)) ** 2),
+            -log(1 + $margin->odds() * (1 + $rest)),
             0.0,
-            Sentence::of('influence.warp', times: WarpSum::times($ratio)),
+            Sentence::of('influence.warp', times: WarpSum::times($margin->middle), outcome: $margin->words()),
         );
     }
 

@@ -5,22 +5,20 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Expectation;
 
 use Sitzplatz\Catalogue\Basis;
-use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Detail\Input;
 use Sitzplatz\Choose\Detail\Reckoning;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Proposal;
-use Sitzplatz\Choose\Request\Foothold;
 use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Warp\BadWarp;
+use Sitzplatz\Warp\EdgeStress;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
-use Sitzplatz\Warp\PeelDemand;
 use Sitzplatz\Warp\Strength;
 use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Words\Phrase;
@@ -34,6 +32,10 @@ final readonly class WarpSum
     private const PIECE_LAYER_MM = 0.25;
     /** A glass transition is not known any better than this, K (half the usual range of data sheets). */
     private const LEAST_DRIVING_K = 5.0;
+    /** Under a raft the foot is that of a brim of this width, mm. */
+    private const RAFT_MM = 3.0;
+    /** What is less of a bar than this is a frame, whose sides are bars of their own. */
+    private const LEAST_TOUCHES = 0.15;
 
     private function __construct(
         public float $airC,
@@ -41,8 +43,10 @@ final readonly class WarpSum
         public float $coolsToC,
         public float $drivingK,
         public FreeCurl $curl,
-        public PeelDemand $demand,
+        public EdgeStress $stress,
         public Strength $strength,
+        /** What heat, gap and nozzle make of the strength here. */
+        public float $grip,
         public HoldMargin $margin,
         public ?LiftCalibration $calibration,
         private Candidate $candidate,
@@ -62,19 +66,21 @@ final readonly class WarpSum
         if (null === $part) {
             return null;
         }
-        [$air, $coolsTo, $driving, $curl, $demand] = self::demand($candidate->proposal, $candidate->target, $part);
         $strength = $own?->strength() ?? Strength::ofGrade($candidate->hold->grade);
-        $extra = self::footholdMm2($candidate->proposal->foothold(), $part, $demand);
         $calibration = null === $own ? null : self::calibration($job->material, $own, $strength);
+        [$air, $coolsTo, $driving] = self::cooling($candidate->proposal, $candidate->target, $part);
+        $stress = self::stress($candidate->proposal, $part, $driving);
+        $grip = Influences::grip($candidate->moved->all());
 
         return new self(
             $air,
             $coolsTo,
             $driving,
-            $curl,
-            $demand,
+            self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving),
+            $stress,
             $strength,
-            HoldMargin::of($demand, $part->barWidthMm, $strength, $extra, $calibration),
+            $grip,
+            HoldMargin::of($stress, $strength, $grip, $calibration),
             $calibration,
             $candidate,
             $part,
@@ -82,24 +88,15 @@ final readonly class WarpSum
     }
 
     /**
-     * By how much a strong seat would hold the part of a proposal against its own warp; null without a part that warps.
+     * What pulls at the edges of the part of a proposal; null without a part that warps.
      *
      * @throws BadWarp if a figure cannot be
      */
-    public static function ofStrongSeat(Proposal $proposal, Target $target): ?float
+    public static function stressOf(Proposal $proposal, Target $target): ?EdgeStress
     {
         $part = self::bar($proposal->job);
-        if (null === $part) {
-            return null;
-        }
-        $demand = self::demand($proposal, $target, $part)[4];
 
-        return HoldMargin::of(
-            $demand,
-            $part->barWidthMm,
-            Strength::ofGrade(Grade::Strong),
-            self::footholdMm2($proposal->foothold(), $part, $demand),
-        )->middle;
+        return null === $part ? null : self::stress($proposal, $part, self::cooling($proposal, $target, $part)[2]);
     }
 
     /** What to expect at the end of the longest span, mm, where own lifts have set the scale. */
@@ -117,6 +114,7 @@ final readonly class WarpSum
             'low' => self::times($this->margin->low),
             'high' => self::times($this->margin->high),
             'outcome' => $this->margin->words(),
+            'lifts' => Quantity::share($this->margin->lifts()),
             'rests' => 0 === $own ? Sentence::of('warp.rests_on_grade') : Sentence::of('warp.rests_on_pulls', pulls: Quantity::count($own)),
         ];
 
@@ -167,11 +165,29 @@ final readonly class WarpSum
             new Input(Sentence::of('sum.warp.layer'), Quantity::millimetres($this->part->layerHeightMm), $ofPart),
             new Input(Sentence::of('sum.warp.curl'), Quantity::millimetres($this->curl->liftMm, 0.001), Sentence::of('sum.warp.curl_basis')),
             new Input(
-                Sentence::of('sum.warp.stretch'),
-                Quantity::millimetres($this->demand->stretchMm, 0.1),
-                Sentence::of('sum.warp.stretch_basis', soft: Quantity::millimetres(PeelDemand::SOFT_FOOT_MM)),
+                Sentence::of('sum.warp.footing', foothold: $this->candidate->proposal->foothold()->words()),
+                Quantity::number($this->stress->footing),
+                Sentence::of('sum.warp.footing_basis', contact: Quantity::squareMillimetres($this->part->contactAreaMm2)),
             ),
-            new Input(Sentence::of('sum.warp.pull'), Quantity::newtons($this->margin->demandN), $this->scaled()),
+            new Input(
+                Sentence::of('sum.warp.reach'),
+                Quantity::millimetres($this->stress->reachMm, 1),
+                Sentence::of(
+                    'sum.warp.reach_basis',
+                    gives: Quantity::number(EdgeStress::GIVES_MM_MPA),
+                    counts: Quantity::millimetres($this->stress->heightMm, 0.1),
+                ),
+            ),
+            new Input(
+                Sentence::of('sum.warp.there'),
+                Quantity::share($this->stress->there),
+                null === $job->minutes ? Sentence::of('sum.warp.there_unknown') : Sentence::of(
+                    'sum.warp.there_basis',
+                    minutes: Quantity::seconds(60 * $job->minutes),
+                    settles: Quantity::seconds(60 * EdgeStress::SETTLES_MINUTES),
+                ),
+            ),
+            new Input(Sentence::of('sum.warp.pull'), Quantity::megapascals($this->margin->pullsMpa), $this->scaled()),
             new Input(
                 Sentence::of('sum.warp.strength'),
                 Sentence::of(
@@ -185,10 +201,11 @@ final readonly class WarpSum
                     : Sentence::of('sum.warp.strength_pulls', pulls: Quantity::count($own)),
             ),
             new Input(
-                Sentence::of('sum.warp.contact', foothold: $this->candidate->proposal->foothold()->words()),
-                Quantity::squareMillimetres($this->margin->endAreaMm2),
-                $ofPart,
+                Sentence::of('sum.warp.bears'),
+                Quantity::megapascals($this->margin->bearsMpa),
+                Sentence::of('sum.warp.bears_basis', share: Quantity::number(HoldMargin::AT_THE_EDGE), grip: Quantity::number($this->grip)),
             ),
+            new Input(Sentence::of('sum.warp.lifting'), Quantity::share($this->margin->lifts()), Sentence::of('sum.warp.lifting_basis')),
         ];
         if (null !== $this->calibration?->timesTheModel) {
             $inputs[] = new Input(
@@ -256,30 +273,43 @@ final readonly class WarpSum
     }
 
     /**
-     * @return array{float, float, float, FreeCurl, PeelDemand} the air and what the part cools to, °C, what drives it, K, and what comes of it
+     * The air, what the part cools to, °C, and what drives it, K.
      *
-     * @throws BadWarp if a figure cannot be
+     * @return array{float, float, float}
      */
-    private static function demand(Proposal $proposal, Target $target, PartFacts $part): array
+    private static function cooling(Proposal $proposal, Target $target, PartFacts $part): array
     {
         $job = $proposal->job;
-        $air = Surroundings::celsius($job->roomC, $target->at, $job->printer->enclosed, $job->printer->chamberC);
-        $coolsTo = Surroundings::inPart($air, $target->at, $part->spanMm, $part->barWidthMm, $part->heightMm);
-        $driving = self::drivingK($job->material, $coolsTo);
-        $curl = self::curl($job->material, $part->spanMm, $part->heightMm, $part->layerHeightMm, $driving);
+        $bedC = $proposal->surfaceLaterC($target);
+        $air = Surroundings::celsius($job->roomC, $bedC, $job->printer->enclosed, $job->printer->chamberC);
+        $coolsTo = Surroundings::inPart($air, $bedC, $part->spanMm, $part->barWidthMm, $part->heightMm);
 
-        return [$air, $coolsTo, $driving, $curl, new PeelDemand($curl, $part->barWidthMm, $part->heightMm, $job->material->modulusMpa)];
+        return [$air, $coolsTo, self::drivingK($job->material, $coolsTo)];
     }
 
-    /** What is added at one end. */
-    private static function footholdMm2(Foothold $foothold, PartFacts $part, PeelDemand $demand): float
+    /** @throws BadWarp if a figure cannot be */
+    private static function stress(Proposal $proposal, PartFacts $part, float $drivingK): EdgeStress
     {
-        return match ($foothold->kind) {
-            FootholdKind::Brim => HoldMargin::brimAtEndMm2($foothold->mm, $part->barWidthMm, $demand->stretchMm),
-            FootholdKind::Ears => HoldMargin::earAtEndMm2($foothold->mm),
-            FootholdKind::Raft => HoldMargin::brimAtEndMm2(3, $part->barWidthMm, $demand->stretchMm),
-            FootholdKind::None => 0.0,
-        };
+        $material = $proposal->job->material;
+        $foothold = $proposal->foothold();
+        $foot = $part->contactAreaMm2 / max(1, $part->islands);
+
+        return new EdgeStress(
+            $material->expansionPerK * $drivingK,
+            $part->spanMm,
+            $part->barWidthMm,
+            $part->heightMm,
+            $material->modulusMpa,
+            max(self::LEAST_TOUCHES, min(1.0, $foot / ($part->spanMm * $part->barWidthMm))),
+            match ($foothold->kind) {
+                FootholdKind::Brim => $foothold->mm,
+                FootholdKind::Raft => self::RAFT_MM,
+                default => 0.0,
+            },
+            FootholdKind::Ears === $foothold->kind ? $foothold->mm : 0.0,
+            $part->sharpCorners > 0,
+            $proposal->job->minutes,
+        );
     }
 
     private static function drivingK(Material $material, float $coolsToC): float
@@ -308,13 +338,20 @@ final readonly class WarpSum
             $coolsTo = Surroundings::inPart($air, $each->bedC, $span, $width, $piece->pullHeightMm);
             // The height of the pull is about that of the piece.
             $curl = self::curl($material, $span, $piece->pullHeightMm, self::PIECE_LAYER_MM, self::drivingK($material, $coolsTo));
-            $demand = new PeelDemand($curl, $width, $piece->pullHeightMm, $material->modulusMpa);
+            $stress = new EdgeStress(
+                $material->expansionPerK * self::drivingK($material, $coolsTo),
+                $span,
+                $width,
+                $piece->pullHeightMm,
+                $material->modulusMpa,
+                square: true,
+            );
             $groups[] = [
                 'readings' => $each->liftReadings,
                 'lifted' => $each->lifted,
                 'sumMm' => $each->liftSumMm,
                 'curlMm' => $curl->liftMm,
-                'margin' => HoldMargin::of($demand, $width, $strength)->middle,
+                'margin' => HoldMargin::of($stress, $strength)->middle,
                 'runs' => $each->runs,
                 'held' => $each->held,
             ];

@@ -69,6 +69,15 @@ final readonly class Proposal
         );
     }
 
+    /** What the surface has once the bed is set back after the first layer, °C; null: unheated. */
+    public function surfaceLaterC(Target $target): ?float
+    {
+        $later = $this->bedOtherC ?? $this->job->file->bedLaterC;
+
+        return null === $target->at || null === $later || null === $target->displayC || $later >= $target->displayC
+            ? $target->at : max($this->job->roomC, $target->at - ($target->displayC - $later));
+    }
+
     public function withAgent(?Agent $agent): self
     {
         $target = $this->target;

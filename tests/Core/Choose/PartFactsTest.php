@@ -37,14 +37,16 @@ final class PartFactsTest extends TestCase
 
     public function testABedThatSlingsShakesWhatStandsTwiceAsHighAsWide(): void
     {
-        $hold = static fn (float $height, bool $moves): float => self::rank(
-            self::job('pla', ['part' => new PartFacts(400, 80, 28, 20, $height, 0), 'printer' => self::printer(['bedMoves' => $moves])]),
-            [self::side('pei_textured')],
-        )->candidates[0]->hold->prediction->chance->mean;
-        self::assertEqualsWithDelta($hold(40, false), $hold(40, true), 1e-12);
+        $shakes = static function (float $height, bool $moves): float {
+            $job = self::job('pla', ['part' => new PartFacts(400, 80, 28, 20, $height, 0), 'printer' => self::printer(['bedMoves' => $moves])]);
+            $moved = self::rank($job, [self::side('pei_textured')])->candidates[0]->moved->all();
+
+            return array_sum(array_map(static fn ($each): float => 'slinging' === $each->id ? $each->onHold : 0.0, $moved));
+        };
+        self::assertEqualsWithDelta([0.0, 0.0], [$shakes(40, false), $shakes(40, true)], 1e-12);
         // By hand: a quarter of a step on log-odds for each time more, so at three times a quarter.
-        self::assertEqualsWithDelta(0.25, $hold(60, false) - $hold(60, true), 1e-9);
-        self::assertEqualsWithDelta(0.5, $hold(80, false) - $hold(80, true), 1e-9);
+        self::assertEqualsWithDelta([0.0, -0.25], [$shakes(60, false), $shakes(60, true)], 1e-9);
+        self::assertEqualsWithDelta(-0.5, $shakes(80, true), 1e-9);
     }
 
     public function testARaftReachesThreeMillimetresBeyond(): void

@@ -24,10 +24,10 @@ use Sitzplatz\Test\ProofPlan;
 use Sitzplatz\Test\Reading;
 use Sitzplatz\Tests\Core\HoldsFigures;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
+use Sitzplatz\Warp\EdgeStress;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
-use Sitzplatz\Warp\PeelDemand;
 use Sitzplatz\Warp\Strength;
 use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Wear\SideHistory;
@@ -96,10 +96,9 @@ final class FiguresTest extends TestCase
         $figures['calibrated'] = [Strength::ofPulls($groups), $calibration, $calibration?->scale()];
         foreach ([[40.0, 60.0, 0.2, 68.0, 40.0, 8.0, 3300.0], [100.0, 75.0, 0.2, 90.0, 80.0, 8.0, 2200.0], [180.0, 12.0, 0.3, 60.0, 55.0, 30.0, 2000.0]] as [$length, $layers, $height, $expansion, $driving, $width, $modulus]) {
             $curl = new FreeCurl($length, (int) $layers, $height, $expansion * 1e-6, $driving);
-            $demand = new PeelDemand($curl, $width, $layers * $height, $modulus);
+            $stress = new EdgeStress($expansion * 1e-6 * $driving, $length, $width, $layers * $height, $modulus, 0.8, 4.0, 0.0, true, 90.0);
             $figures["warp $length"] = [
-                $curl, $demand, HoldMargin::of($demand, $width, Strength::ofGrade(Grade::Fair)), HoldMargin::of($demand, $width, Strength::ofGrade(Grade::Strong), 60.0, $calibration)->words(),
-                HoldMargin::brimAtEndMm2(4.0, $width, $demand->stretchMm), HoldMargin::earAtEndMm2(6.0),
+                $curl, $stress, HoldMargin::of($stress, Strength::ofGrade(Grade::Fair)), HoldMargin::of($stress, Strength::ofGrade(Grade::Strong), 0.8, $calibration)->words(),
                 Surroundings::celsius(20.0, $driving + 10, true, null), Surroundings::celsius(20.0, $driving + 10, false, null), Surroundings::celsius(20.0, null, true, 60.0),
                 Surroundings::inPart(35.0, 95.0, $length, $width, $layers * $height),
             ];

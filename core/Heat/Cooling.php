@@ -10,6 +10,7 @@ use Sitzplatz\Words\Sentence;
 enum Cooling: string
 {
     case StillAir = 'still_air';
+    case OpenDoor = 'open_door';
     case Fan = 'fan';
     case OffPrinter = 'off_printer';
     case Freezer = 'freezer';
@@ -22,6 +23,12 @@ enum Cooling: string
     public function words(): Sentence
     {
         return Sentence::of('cooling.'.$this->value);
+    }
+
+    /** Whether a closed printer is opened for it; a fan blows in through the open door too. */
+    public function opensTheDoor(): bool
+    {
+        return self::OpenDoor === $this || self::Fan === $this;
     }
 
     /** Whether the plate alone cools, or the bed with it. */

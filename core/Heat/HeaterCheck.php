@@ -15,6 +15,8 @@ final readonly class HeaterCheck
 {
     /** Above this a shock can kill, V: the limit of extra-low voltage for alternating current (common practice). */
     private const TOUCHABLE_V = 50.0;
+    /** What a display is set to for a surface is no whole degree; half of one is no difference to a heater, K. */
+    private const NO_DIFFERENCE_K = 0.5;
 
     private function __construct(
         public float $wattsPerCm2,
@@ -40,12 +42,13 @@ final readonly class HeaterCheck
         }
         $density = $heaterW / $areaCm2;
         $needed = self::neededWattsPerCm2($bedC);
+        $enough = $density >= self::neededWattsPerCm2($bedC - self::NO_DIFFERENCE_K) - 1e-9;
         $current = null === $volts ? null : $heaterW / $volts;
 
         return new self(
             $density,
             $needed,
-            $density >= $needed - 1e-9,
+            $enough,
             $current,
             null === $current || null === $limitA ? null : $current <= $limitA,
             null !== $volts && $volts > self::TOUCHABLE_V,
@@ -56,7 +59,7 @@ final readonly class HeaterCheck
      * Through what practice tells: 0.2 W/cm² suffice for 60 °C, 0.6 for 120 °C, and a mat of 150 W on 150 × 150 mm, which
      * is 0.67, reaches 150 °C (trade notes, section 11); straight in between, and beyond as between the last two.
      */
-    private static function neededWattsPerCm2(float $bedC): float
+    public static function neededWattsPerCm2(float $bedC): float
     {
         return $bedC <= 120.0 ? max(0.0, 0.2 + ($bedC - 60) * 0.4 / 60) : 0.6 + ($bedC - 120) * (150 / 225 - 0.6) / 30;
     }
@@ -71,7 +74,7 @@ final readonly class HeaterCheck
     public function overload(): ?Sentence
     {
         return false === $this->currentAllowed && null !== $this->currentA
-            ? Sentence::of('heater.overload', current: Quantity::amperes($this->currentA)) : null;
+            ? Sentence::of($this->mains ? 'heater.overload_mains' : 'heater.overload', current: Quantity::amperes($this->currentA)) : null;
     }
 
     /** For whoever works on the heater, not for whoever prints. */

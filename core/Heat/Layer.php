@@ -34,9 +34,12 @@ final readonly class Layer
     /** m²K/W, without the contact below. */
     public function resistanceM2KW(): float
     {
-        $conducts = $this->of->conductivityWMK / ($this->thicknessMm / 1000);
+        $gapM = $this->thicknessMm / 1000;
 
-        return 1 / ($conducts + ($this->of->gas ? self::radiationWM2K($this->of->emissivity) : 0.0));
+        // Warm air conducts an eighth better than that of a room, and a gap passes heat by radiation too.
+        return $this->of->gas
+            ? 1 / ((new Air(self::MIDDLE_K - 273.15))->conductivityWMK / $gapM + self::radiationWM2K($this->of->emissivity))
+            : $gapM / $this->of->conductivityWMK;
     }
 
     /**

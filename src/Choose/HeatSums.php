@@ -9,9 +9,11 @@ use App\Shelf\Number;
 use App\Shelf\StoredLayers;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\ClosedBox;
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\HeaterCheck;
+use Sitzplatz\Heat\HeaterSize;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
@@ -102,6 +104,14 @@ final readonly class HeatSums
                 Number::orNull($heater['volts'] ?? null),
                 Number::orNull($heater['limitAmps'] ?? null),
             )),
+            'size' => null === ($body['size'] ?? null) ? null : self::size(HeaterSize::of(
+                $stack,
+                $display,
+                $roomC,
+                (float) $body['size']['minutes'],
+                Number::orNull($body['size']['volts'] ?? null),
+                Number::orNull($body['size']['limitAmps'] ?? null),
+            )),
         ];
     }
 
@@ -123,17 +133,46 @@ final readonly class HeatSums
         }
         $alone = new Stack($plate, $stack->widthMm, $stack->depthMm, $stack->resistanceFactor);
         $ways = [];
+        $closed = $body['closed'] ?? false;
+        $part = CoolDown::part(Number::orNull($body['partMm'] ?? null) ?? CoolDown::USUAL_PART_MM);
         foreach (Cooling::cases() as $way) {
-            if (Cooling::Freezer !== $way || ($body['freezer'] ?? false)) {
+            if (match ($way) {
+                Cooling::Freezer => $body['freezer'] ?? false,
+                Cooling::OpenDoor => $closed,
+                default => true,
+            }) {
                 $ways[] = [
                     'way' => $way->value,
                     'words' => $way->words(),
-                    'seconds' => CoolDown::seconds($way->plateAlone() ? $alone : $stack, $way, $fromC, $to, $roomC),
+                    'seconds' => CoolDown::seconds(
+                        $way->plateAlone() ? $alone : $stack,
+                        $way,
+                        $fromC,
+                        $to,
+                        $roomC,
+                        $closed ? ClosedBox::over($fromC, $roomC) : null,
+                        part: $way->plateAlone() ? $part : [],
+                    ),
                 ];
             }
         }
 
         return $ways;
+    }
+
+    /** @return array<string, mixed> */
+    private static function size(HeaterSize $size): array
+    {
+        return [
+            'watts' => $size->watts,
+            'practiceW' => $size->practiceW,
+            'inTimeW' => $size->inTimeW,
+            'currentA' => $size->check->currentA,
+            'currentAllowed' => $size->check->currentAllowed,
+            'mains' => $size->check->mains,
+            'cautions' => $size->check->cautions(),
+            'words' => $size->words(),
+        ];
     }
 
     /** @return array<string, mixed> */

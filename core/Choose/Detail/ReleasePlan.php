@@ -7,6 +7,7 @@ namespace Sitzplatz\Choose\Detail;
 use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Window\HeatPlans;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Words\CatalogueText;
@@ -54,6 +55,7 @@ final readonly class ReleasePlan
                 'off.chamber',
                 chamber: Quantity::celsius($candidate->proposal->job->printer->chamberC),
             ),
+            $heated ? self::door($candidate) : null,
             self::way($pairing, $surface, $build),
             Sentence::of($build->flexes ? 'off.flex' : 'off.tap'),
             $build->freezes && $heated ? Sentence::of('off.freezer', minutes: Quantity::minutes(10)) : null,
@@ -66,6 +68,22 @@ final readonly class ReleasePlan
             ...self::shock($candidate, $heated),
             $heated ? Sentence::of('off.glove') : null,
         ])), $heated ? $surface->doneHot : null);
+    }
+
+    /** Opening a closed printer is what shortens the wait most, where the part stands it. */
+    private static function door(Candidate $candidate): ?Sentence
+    {
+        $job = $candidate->proposal->job;
+        if (!$job->printer->enclosed && null === $job->printer->chamberC) {
+            return null;
+        }
+        $below = HeatPlans::opensBelowC($job->material);
+
+        return match (true) {
+            null === $below => Sentence::of('off.door_shut', material: $job->material->name),
+            ($candidate->target->at ?? 0.0) <= $below => Sentence::of('off.open_door'),
+            default => Sentence::of('off.open_door_below', material: $job->material->name, below: Quantity::celsius($below)),
+        };
     }
 
     /** @return list<Sentence> from where on a pane may be laid on a bench */

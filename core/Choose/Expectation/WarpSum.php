@@ -14,13 +14,14 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Window\Target;
+use Sitzplatz\Heat\ClosedBox;
+use Sitzplatz\Heat\Surroundings;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\EdgeStress;
 use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
 use Sitzplatz\Warp\Strength;
-use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -137,7 +138,7 @@ final readonly class WarpSum
             ),
             new Input(Sentence::of('sum.warp.air'), Quantity::celsius($this->airC, 1), match (true) {
                 null !== $job->printer->chamberC => Sentence::of('sum.warp.air_chamber'),
-                $job->printer->enclosed => Sentence::of('sum.warp.air_box', share: Quantity::number(Surroundings::CLOSED_BOX)),
+                $job->printer->enclosed => Sentence::of('sum.warp.air_box', share: Quantity::number(ClosedBox::SHARE)),
                 default => Sentence::of('sum.warp.air_room'),
             }),
             new Input(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Request;
 
+use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Shape\BadShape;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
@@ -19,8 +20,6 @@ final readonly class PartFacts
     public const TALL = 5.0;
     /** Height ÷ width from which a bed that slings shakes it (our own choice). */
     public const SHAKEN = 2.0;
-    /** So much of a printed part is plastic: walls and a fifth of infill (from memory). */
-    private const FILLED = 0.4;
     /** Of a plastic of 1.2 g/cm³ and 1.5 J/gK (handbook values, from memory). */
     private const HEAT_J_MM3K = 1.8e-3;
     /** Widths of brims of which is kept what they add, mm. */
@@ -142,7 +141,7 @@ final readonly class PartFacts
     /** Heat that one part takes up for each degree, J/K: its box over the foot, as full as parts usually are. */
     public function heatJK(): float
     {
-        return $this->contactAreaMm2 * $this->heightMm * self::FILLED * self::HEAT_J_MM3K;
+        return $this->contactAreaMm2 * $this->heightMm * CoolDown::FILLED * self::HEAT_J_MM3K;
     }
 
     /** A file without closed lines shows its area and nothing of its corners and ends. */

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Window;
 
+use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\ClosedBox;
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
+use Sitzplatz\Heat\Surroundings;
 
 /** Heat plans, reckoned once for plates that are built alike. */
 final class HeatPlans
@@ -67,19 +71,56 @@ final class HeatPlans
         $shock = $proposal->side->shockK();
         // Laid hot on a cold bench, a pane cracks.
         $comesOff = $build->comesOff && (null === $shock || $plan->heatUp->surfaceC - $proposal->job->roomC <= $shock);
-        foreach ([Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
-            if (Cooling::Freezer === $way ? $build->freezes : ($comesOff || !$way->plateAlone())) {
-                $seconds[$way->value] = self::withParts($way->plateAlone() ? $plate : $stack, $proposal->job, CoolDown::seconds(
-                    $way->plateAlone() ? $plate : $stack,
-                    $way,
-                    $plan->heatUp->surfaceC,
-                    self::releaseC($proposal),
-                    $proposal->job->roomC,
-                ));
+        $printer = $proposal->job->printer;
+        $shut = $printer->enclosed || null !== $printer->chamberC;
+        $opensBelow = self::opensBelowC($proposal->job->material);
+        $part = CoolDown::part($proposal->job->part->heightMm ?? CoolDown::USUAL_PART_MM);
+        foreach ([Cooling::OpenDoor, Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
+            $stands = match ($way) {
+                Cooling::OpenDoor => $shut && null !== $opensBelow,
+                Cooling::Fan => !$shut || null !== $opensBelow,
+                Cooling::OffPrinter => $comesOff && (!$shut || null !== $opensBelow),
+                default => $build->freezes,
+            };
+            if ($stands) {
+                // Of the plate alone it is told under the part, which is warm for longer than the thin sheet beside it.
+                $seconds[$way->value] = $way->plateAlone()
+                    ? CoolDown::seconds($plate, $way, $plan->heatUp->surfaceC, self::releaseC($proposal), $proposal->job->roomC, part: $part)
+                    : self::withParts($stack, $proposal->job, CoolDown::seconds(
+                        $stack,
+                        $way,
+                        $plan->heatUp->surfaceC,
+                        self::releaseC($proposal),
+                        $proposal->job->roomC,
+                        self::box($proposal->job, $plan->heatUp->surfaceC),
+                        $opensBelow ?? \INF,
+                    ));
             }
         }
 
         return $seconds;
+    }
+
+    /**
+     * From where on the door may be opened over a part of a material, °C: what has to be shut in cracks by it; what wants to be only
+     * once it is stiff (common practice).
+     *
+     * @return float|null null: not before it is cold
+     */
+    public static function opensBelowC(Material $material): ?float
+    {
+        return match ($material->enclosure) {
+            Enclosure::No => \INF,
+            Enclosure::Wanted => $material->crystallisesC ?? $material->glassTransitionC[0] ?? \INF,
+            Enclosure::Needed => null,
+        };
+    }
+
+    /** The air that a closed printer cools in; null: it is open. */
+    private static function box(JobRequest $job, float $surfaceC): ?ClosedBox
+    {
+        return $job->printer->enclosed || null !== $job->printer->chamberC
+            ? new ClosedBox(Surroundings::celsius($job->roomC, $surfaceC, $job->printer->enclosed, $job->printer->chamberC), $job->roomC) : null;
     }
 
     /** @throws BadHeat if a figure cannot be */
@@ -89,8 +130,15 @@ final class HeatPlans
         $roomC = $proposal->job->roomC;
         $watts = $printer->heaterW ?? HeatUp::USUAL_W_CM2 * $printer->bedAreaCm2();
         $heatUp = HeatUp::of($stack, $displayC, $proposal->job->airC(), $watts);
-        // A heated chamber is switched off and opened to let the part cool.
-        $cool = self::withParts($stack, $proposal->job, CoolDown::seconds($stack, Cooling::StillAir, $heatUp->surfaceC, $releaseC, $roomC));
+        // With the door shut, a heated chamber switched off.
+        $cool = self::withParts($stack, $proposal->job, CoolDown::seconds(
+            $stack,
+            Cooling::StillAir,
+            $heatUp->surfaceC,
+            $releaseC,
+            $roomC,
+            self::box($proposal->job, $heatUp->surfaceC),
+        ));
 
         $chamber = null !== $printer->chamberC;
 

@@ -23,6 +23,8 @@ final class ConductionGrid
 
     /** @var array<int, float> */
     public array $cellC = [];
+    /** @var list<int> cells below the top of each layer */
+    private array $tops = [];
 
     /**
      * @param list<Layer> $layers
@@ -40,6 +42,7 @@ final class ConductionGrid
                 $contact[] = 0 === $cell && $i > 0 ? $layer->contactBelowM2KW * $resistanceFactor : 0.0;
                 $this->cellC[] = $startC;
             }
+            $this->tops[] = \count($this->cellC);
         }
         $last = \count($half) - 1;
         for ($i = 0; $i < $last; ++$i) {
@@ -60,6 +63,12 @@ final class ConductionGrid
             $this->cellC[$i] = $at;
             $at += $i > 0 ? $flowWM2 / $this->conductance[$i - 1] : 0.0;
         }
+    }
+
+    /** @param int $layers from below */
+    public function cellsBelow(int $layers): int
+    {
+        return $this->tops[$layers - 1];
     }
 
     public function surfaceC(): float

@@ -79,7 +79,7 @@ final class BuildTest extends TestCase
     public function testAFixedPlateCoolsWhereItIs(): void
     {
         $plan = self::release(self::rank(self::job('pla'), [self::side('pei_textured', layers: self::layers([['aluminium', 3.0], ['pei', 0.3]], true), heldBy: HoldDown::Glue)]));
-        self::assertSame(['still_air', 'fan'], array_column($plan->waits, 'way'));
+        self::assertSame(['still_air', 'open_door', 'fan'], array_column($plan->waits, 'way'));
         self::assertContains('off.stays_on', Said::all($plan->never));
     }
 

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Request\FileFacts;
 use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Heat\HeaterCheck;
@@ -135,16 +136,45 @@ final class FitTest extends TestCase
         };
         $without = $seconds([]);
         $with = $seconds(['part' => self::block(), 'partCount' => 9]);
-        // By hand: 9 blocks of 1600 mm² × 20 mm, 0.4 full, 1.8e-3 J/mm³K: 207.4 J/K; 0.5 mm of steel and 0.08 mm of PEI under 250 × 210 mm: 103.3 J/K.
-        self::assertEqualsWithDelta(1 + 207.36 / (52500 * (0.5 * 7.85e-3 * 0.47 + 0.08 * 1.27e-3 * 1.2)), $with['off_printer'] / $without['off_printer'], 0.01);
-        self::assertLessThan($with['off_printer'] / $without['off_printer'], $with['still_air'] / $without['still_air'], 'The bed takes its share.');
-        self::assertGreaterThan($without['freezer'], $with['freezer']);
+        // By hand: 9 blocks of 1600 mm² × 20 mm, 0.4 full, 1.8e-3 J/mm³K: 207.4 J/K, beside what bed and plate take up.
+        $ranking = self::rank(self::job('pla'), [$side]);
+        $stack = $ranking->candidates[0]->proposal->stack ?? self::fail('Its layers are known.');
+        self::assertEqualsWithDelta(1 + 207.36 / $stack->heatJK(), $with['still_air'] / $without['still_air'], 1e-6);
+        // Of the plate alone it is told under the part: the higher it is, the longer; without one a usual part of 20 mm is taken.
+        self::assertEqualsWithDelta($without['off_printer'], $with['off_printer'], 1e-9);
+        $higher = $seconds(['part' => new PartFacts(1600, 160, 57, 57, 40)]);
+        self::assertGreaterThan(1.2 * $without['off_printer'], $higher['off_printer']);
+        self::assertGreaterThan($seconds(['part' => new PartFacts(1600, 160, 57, 57, 5)])['freezer'], $higher['freezer']);
+    }
+
+    public function testAClosedPrinterIsOpenedOnlyForWhatStandsIt(): void
+    {
+        $ways = static function (string $material, array $printer, string $surface = 'pei_textured'): array {
+            $ranking = self::rank(self::job($material, ['printer' => self::printer($printer)]), [self::side($surface)]);
+            $candidate = $ranking->candidates[0];
+
+            return [$ranking->heat->cooling($candidate->proposal), implode(' ', Said::all(CandidateSums::of($candidate, $ranking->heat, null)->release->steps))];
+        };
+        [$open, $saidOpen] = $ways('pla', ['enclosed' => false]);
+        self::assertArrayNotHasKey('open_door', $open);
+        self::assertStringNotContainsString('door', $saidOpen);
+        [$pla, $said] = $ways('pla', []);
+        self::assertEqualsWithDelta($open['still_air'], $pla['open_door'], 1e-6);
+        self::assertGreaterThan(1.5 * $pla['open_door'], $pla['still_air']);
+        self::assertStringContainsString('off.open_door ', $said.' ');
+        [$abs, $said] = $ways('abs', []);
+        self::assertGreaterThan($abs['open_door'], $abs['still_air']);
+        self::assertStringContainsString('off.open_door_below material=ABS below=98', $said);
+        // Common practice: PC cracks when an opened door cools it; what is taken off hot would cool as fast.
+        [$pc, $said] = $ways('pc', ['chamberC' => 70.0, 'maxBedC' => 130.0], 'adhesive_sheet');
+        self::assertSame(['still_air'], array_keys(array_diff_key($pc, ['freezer' => 0])));
+        self::assertStringContainsString('off.door_shut', $said);
     }
 
     public function testRadiationCrossesAGap(): void
     {
-        // By hand at 338 K between faces of 0.9: 4 · 5.67e-8 · 338³ ÷ (2 ÷ 0.9 − 1) = 7.166 W/m²K, beside 0.026 ÷ 0.002 = 13 by conduction.
-        self::assertEqualsWithDelta(1 / (13 + 7.166), (new Layer(self::catalogue()->layer('air'), 2.0))->resistanceM2KW(), 1e-5);
+        // By hand at 338 K between faces of 0.9: 4 · 5.67e-8 · 338³ ÷ (2 ÷ 0.9 − 1) = 7.166 W/m²K, beside 0.02914 ÷ 0.002 = 14.57 by conduction.
+        self::assertEqualsWithDelta(1 / (14.57 + 7.166), (new Layer(self::catalogue()->layer('air'), 2.0))->resistanceM2KW(), 1e-4);
         self::assertEqualsWithDelta(0.002 / 0.25, (new Layer(self::catalogue()->layer('silicone'), 2.0))->resistanceM2KW(), 1e-12);
     }
 

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace Sitzplatz\Tests\Core\Heat;
 
 use PHPUnit\Framework\TestCase;
+use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\LayerMaterial;
 use Sitzplatz\Heat\Air;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\ClosedBox;
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\Face;
 use Sitzplatz\Heat\HeaterCheck;
+use Sitzplatz\Heat\HeaterSize;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
 use Sitzplatz\Tests\Core\Words\Said;
+use Sitzplatz\Words\CatalogueText;
 
 final class StackTest extends TestCase
 {
@@ -194,5 +199,89 @@ final class StackTest extends TestCase
         self::assertTrue(HeaterCheck::of(150, 225, 150, null, null)->enough);
         self::assertEqualsWithDelta(150 / 225, HeaterCheck::of(150, 225, 150, null, null)->neededWattsPerCm2, 1e-12);
         self::assertEqualsWithDelta(0.6 + 2 * (150 / 225 - 0.6), HeaterCheck::of(150, 225, 180, null, null)->neededWattsPerCm2, 1e-12);
+    }
+
+    public function testAClosedPrinterCoolsInItsOwnWarmAir(): void
+    {
+        // An independent sum of a bed of 3 mm aluminium under a steel sheet has 10.8 min from 105 to 60 °C in a box of 50 °C and 17.4 from 55
+        // to 35 in one of 32 °C, where the air stays as it is; here it comes down a little.
+        $bed = self::stack([['aluminium', 3], ['spring_steel', 0.5, 3e-4], ['pei', 0.15]]);
+        $minutes = static fn (Cooling $way, float $from, float $to, float $airC, float $opens = \INF): float => (CoolDown::seconds(
+            $bed,
+            $way,
+            $from,
+            $to,
+            20,
+            new ClosedBox($airC, 20),
+            $opens,
+        ) ?? self::fail('It gets there.')) / 60;
+        self::assertEqualsWithDelta(10.8, $minutes(Cooling::StillAir, 105, 60, 50), 0.1 * 10.8);
+        self::assertEqualsWithDelta(17.4, $minutes(Cooling::StillAir, 55, 35, 32), 0.15 * 17.4);
+        $open = (CoolDown::seconds($bed, Cooling::StillAir, 105, 60, 20) ?? 0.0) / 60;
+        self::assertEqualsWithDelta($open, $minutes(Cooling::OpenDoor, 105, 60, 50), 1e-6, 'With the door open at once it is an open printer.');
+        $below98 = $minutes(Cooling::OpenDoor, 105, 60, 50, 98);
+        self::assertGreaterThan($open, $below98);
+        self::assertLessThan($minutes(Cooling::OpenDoor, 105, 60, 50, 80), $below98);
+        self::assertGreaterThan($minutes(Cooling::Fan, 105, 60, 50, 80), $minutes(Cooling::OpenDoor, 105, 60, 50, 80), 'A fan blows once the door is open.');
+        // By hand: after an hour over a cold bed the air is half of the way down by one implicit step.
+        self::assertEqualsWithDelta(35, (new ClosedBox(50, 20))->after(3600, 20)->airC, 1e-9);
+        self::assertEqualsWithDelta(20 + 0.35 * 85, ClosedBox::over(105, 20)->airC, 1e-9);
+    }
+
+    public function testWhatStandsOnThePlateIsWarmForLonger(): void
+    {
+        $plate = self::stack([['spring_steel', 0.5], ['pei', 0.15]]);
+        $minutes = static fn (Cooling $way, float $from, float $to, float $partMm): float => (CoolDown::seconds(
+            $plate,
+            $way,
+            $from,
+            $to,
+            20,
+            part: CoolDown::part($partMm),
+        ) ?? self::fail('It gets there.')) / 60;
+        // Common practice: a cold plate with its part some ten minutes in a freezer, until its foot is as cold as a refrigerator.
+        self::assertEqualsWithDelta(10, $minutes(Cooling::Freezer, 22, 5, 20), 3);
+        self::assertGreaterThan(5 * 0.6, $minutes(Cooling::Freezer, 60, 35, 20), 'A bare sheet is there in 40 seconds.');
+        self::assertGreaterThan($minutes(Cooling::OffPrinter, 60, 35, 10), $minutes(Cooling::OffPrinter, 60, 35, 20));
+        self::assertEqualsWithDelta(20, array_sum(array_map(static fn (Layer $each): float => $each->thicknessMm, CoolDown::part(20))), 1e-9);
+        // A part as thin as a leaf is next to nothing.
+        self::assertEqualsWithDelta(CoolDown::seconds($plate, Cooling::OffPrinter, 60, 35, 20), 60 * $minutes(Cooling::OffPrinter, 60, 35, 0.02), 6);
+    }
+
+    public function testAnAirGapIsAsWarmAsTheBed(): void
+    {
+        // Air of 65 °C conducts 0.0291 W/mK (Sutherland; Incropera & DeWitt, table A.4, from memory, 0.0292 by interpolation), and between
+        // faces of 0.9 radiation passes 4σT³/(2/ε − 1) = 7.16 W/m²K: of half a millimetre 1/(58.3 + 7.2).
+        $gap = new Layer(new LayerMaterial('air', new CatalogueText('layer.name', 'air'), 0.026, 1.2, 1007, 0.9, false, false, Basis::Handbook, gas: true), 0.5);
+        self::assertEqualsWithDelta(1 / 65.5, $gap->resistanceM2KW(), 0.01 / 65.5);
+    }
+
+    public function testHalfAKelvinIsNoDifferenceToAHeater(): void
+    {
+        // Common practice: 0.2 W/cm² suffice for 60 °C, which a display of 60.006 is; 150 W on 150 × 150 mm reach 150.
+        self::assertTrue(HeaterCheck::of(80, 400, 60.006, null, null)->enough);
+        self::assertTrue(HeaterCheck::of(150, 225, 150.3, null, null)->enough);
+        self::assertFalse(HeaterCheck::of(80, 400, 61, null, null)->enough);
+    }
+
+    public function testAHeaterIsSizedByTheHeatAndByTheTime(): void
+    {
+        $bed = self::stack([['aluminium', 3], ['spring_steel', 0.5, 3e-4], ['pei', 0.15]], 200, 200);
+        $slow = HeaterSize::of($bed, 60, 20, 30, 24, 10);
+        // Common practice: 0.2 W/cm² for 60 °C: 80 W on 200 × 200 mm, at 24 V 3.33 A.
+        self::assertEqualsWithDelta([80, 80, 80 / 24], [$slow->watts, $slow->practiceW, $slow->check->currentA], 1e-9);
+        self::assertSame('heater.for_the_heat', explode(' ', Said::of($slow->words()))[0]);
+        self::assertTrue($slow->check->currentAllowed);
+        self::assertSame([], $slow->check->cautions());
+        $quick = HeaterSize::of($bed, 60, 20, 2, 230, 0.5);
+        self::assertEqualsWithDelta(120, HeatUp::of($bed, 60, 20, $quick->watts)->displayReadySeconds, 2);
+        self::assertGreaterThan($quick->practiceW, $quick->watts);
+        // It cannot be less than what the metal takes up: (0.003·2700·896 + 0.0005·7850·470) J/m²K over 0.04 m² and 40 K in 120 s.
+        self::assertGreaterThan((0.003 * 2700 * 896 + 0.0005 * 7850 * 470) * 0.04 * 38 / 120, $quick->watts);
+        self::assertTrue($quick->check->mains);
+        self::assertSame(['heater.overload_mains', 'caution.mains'], array_map(static fn ($each): string => explode(' ', Said::of($each))[0], $quick->check->cautions()));
+        self::assertNull(HeaterSize::of($bed, 60, 20, 0.01, null, null)->inTimeW);
+        $this->expectException(BadHeat::class);
+        HeaterSize::of($bed, 60, 20, 0, null, null);
     }
 }

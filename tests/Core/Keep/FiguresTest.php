@@ -10,6 +10,7 @@ use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Evidence\Conditions;
 use Sitzplatz\Evidence\EvidenceRun;
+use Sitzplatz\Heat\Surroundings;
 use Sitzplatz\Keep\AcceptancePlan;
 use Sitzplatz\Keep\Assessment;
 use Sitzplatz\Keep\Job;
@@ -29,7 +30,6 @@ use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
 use Sitzplatz\Warp\Strength;
-use Sitzplatz\Warp\Surroundings;
 use Sitzplatz\Wear\SideHistory;
 use Sitzplatz\Wear\Wear;
 

@@ -6,6 +6,7 @@ namespace Sitzplatz\Tests\Core\Warp;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Grade;
+use Sitzplatz\Heat\Surroundings;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\EdgeStress;
@@ -13,7 +14,6 @@ use Sitzplatz\Warp\FreeCurl;
 use Sitzplatz\Warp\HoldMargin;
 use Sitzplatz\Warp\LiftCalibration;
 use Sitzplatz\Warp\Strength;
-use Sitzplatz\Warp\Surroundings;
 
 final class WarpTest extends TestCase
 {

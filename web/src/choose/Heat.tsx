@@ -10,7 +10,7 @@ import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
 import { useDraft } from '../ui/draft';
 import { DraftForm } from '../ui/DraftForm';
-import { NumberField, QuantityField, SelectField } from '../ui/Field';
+import { CheckField, NumberField, QuantityField, SelectField } from '../ui/Field';
 import { LayersField, type Layers } from '../ui/LayersField';
 import { Cautions, Fault } from '../ui/Notice';
 import { day, duration, useFigures, useQuantity } from '../ui/quantity';
@@ -34,6 +34,8 @@ type Draft = {
     limitAmps: number | null;
     jobMinutes: number | null;
     freezer: boolean;
+    closed: boolean;
+    readyMinutes: number | null;
 };
 
 
@@ -71,6 +73,8 @@ export function Heat() {
         displayReadsHighK: draft.displayReadsHighK,
         releaseC: draft.releaseC,
         freezer: draft.freezer,
+        closed: draft.closed,
+        size: draft.readyMinutes === null ? null : { minutes: draft.readyMinutes, volts: draft.volts, limitAmps: draft.limitAmps },
         jobMinutes: draft.jobMinutes,
         heater: draft.watts === null ? null : { watts: draft.watts, volts: draft.volts, limitAmps: draft.limitAmps },
         measured: known ? { displayC: known.displayC, surfaceC: known.surfaceC, roomC: known.roomC } : null,
@@ -143,6 +147,10 @@ export function Heat() {
                         <NumberField label={say('choose.output_carries_a')} value={draft.limitAmps} onValue={(limitAmps) => set({ limitAmps })} placeholder={say('choose.unknown')} error={fault?.of('heater.limitAmps')} />
                         <NumberField label={say('choose.display_reads_high_by_k')} value={draft.displayReadsHighK} onValue={(n) => n !== null && set({ displayReadsHighK: n })} error={fault?.of('displayReadsHighK')} />
                         <NumberField label={say('choose.job_minutes')} value={draft.jobMinutes} onValue={(jobMinutes) => set({ jobMinutes })} placeholder={say('choose.unknown')} error={fault?.of('jobMinutes')} />
+                        <NumberField label={say('choose.ready_within_minutes')} value={draft.readyMinutes} onValue={(readyMinutes) => set({ readyMinutes })} placeholder={say('choose.as_strong_as_it_is')} error={fault?.of('size.minutes')} />
+                    </div>
+                    <div className="mt-3">
+                        <CheckField label={say('choose.the_printer_is_closed')} checked={draft.closed} onValue={(closed) => set({ closed })} />
                     </div>
                 </section>
             </form>
@@ -170,13 +178,15 @@ function fill(usual: Schemas['Usual']['heat'], printers: Schemas['Printer'][], s
         limitAmps: printer?.limitA ?? null,
         jobMinutes: null,
         freezer: layers.some((layer) => layer.of === 'spring_steel'),
+        closed: printer?.enclosed ?? false,
+        readyMinutes: null,
     };
 }
 
 function Answer({ answer, asked }: { answer: Schemas['HeatAnswer']; asked: Draft['asked'] }) {
     const figure = useFigures();
     const temperature = useQuantity('temperature');
-    const { heatUp, heater } = answer;
+    const { heatUp, heater, size } = answer;
     return (
         <section aria-label={say('choose.answer')} className="mt-6 border-y-2 border-accent/40 py-4">
             <div className="flex flex-wrap gap-x-10 gap-y-3">
@@ -230,6 +240,16 @@ function Answer({ answer, asked }: { answer: Schemas['HeatAnswer']; asked: Draft
                     </table>
                 ) : null}
             </div>
+            {size ? (
+                <p className="mt-4">
+                    <b>{say('choose.a_heater_of')}</b> {size.words} {size.currentA === null ? null : say('choose.current_draw', { current: figure('current').text(size.currentA), currentAllowedIsNull: size.currentAllowed === null, currentAllowed: size.currentAllowed ?? '' })}
+                </p>
+            ) : null}
+            {size && size.cautions.length > 0 ? (
+                <div className="mt-4">
+                    <Cautions sentences={size.cautions} />
+                </div>
+            ) : null}
             {heater && heater.cautions.length > 0 ? (
                 <div className="mt-4">
                     <Cautions sentences={heater.cautions} />

@@ -2,14 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Sitzplatz\Warp;
+namespace Sitzplatz\Heat;
 
 /** The temperature that a part cools to while it is printed: the air around it, and how far the bed keeps it warmer. */
 final readonly class Surroundings
 {
-    /** A closed box without a heater of its own settles at so much of the way from room to bed (from memory). */
-    public const CLOSED_BOX = 0.35;
-
     /** Of a printed plastic, W/mK (memory). */
     private const CONDUCTIVITY_WMK = 0.2;
     /** Natural convection and radiation around a part a few ten degrees warmer than the air, W/m²K (memory). */
@@ -19,7 +16,7 @@ final readonly class Surroundings
     public static function celsius(float $roomC, ?float $bedC, bool $enclosed, ?float $chamberC): float
     {
         // A hot bed warms a closed box beyond what its own heater is set to.
-        $box = ($enclosed || null !== $chamberC) && null !== $bedC ? $roomC + self::CLOSED_BOX * max(0.0, $bedC - $roomC) : $roomC;
+        $box = ($enclosed || null !== $chamberC) && null !== $bedC ? ClosedBox::settledC($bedC, $roomC) : $roomC;
 
         return max($roomC, $box, $chamberC ?? $roomC);
     }

@@ -98,7 +98,7 @@ final readonly class Pairing
     public static function ofChart(ChartLine $line, Material $material, Surface $surface, ?self $known): self
     {
         $window = $line->window ?? $known->window ?? self::usualOf($material, $surface);
-        if (Axis::Celsius === $window->axis && $window->high > $surface->limitC) {
+        if (Axis::Celsius === $window->axis && null !== $surface->limitC && $window->high > $surface->limitC) {
             throw BadCatalogue::beyondLimit($window->high, $surface->limitC);
         }
         if ($material->filament !== (Axis::Celsius === $window->axis)) {
@@ -143,10 +143,10 @@ final readonly class Pairing
     private static function usualOf(Material $material, Surface $surface): Window
     {
         [$low, $high] = $material->bedC ?? throw BadCatalogue::noWindow();
-        if ($low > $surface->limitC) {
+        if (null !== $surface->limitC && $low > $surface->limitC) {
             throw BadCatalogue::beyondLimit($low, $surface->limitC);
         }
-        $high = min($high, $surface->limitC);
+        $high = min($high, $surface->limitC ?? \INF);
 
         return new Window($low, ($low + $high) / 2, $high);
     }

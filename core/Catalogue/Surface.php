@@ -21,8 +21,8 @@ final readonly class Surface
         /** For filament; else for resin. */
         public bool $filament,
         public CatalogueText $grip,
-        /** The most the surface stands, °C. */
-        public float $limitC,
+        /** The most the surface stands, °C; null: nobody has found out, and its maker's limit is noted at the sheet. */
+        public ?float $limitC,
         public bool $flexes,
         /** Whether the plate may go into a freezer. */
         public bool $freezes,

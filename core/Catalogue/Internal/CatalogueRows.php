@@ -98,9 +98,32 @@ final readonly class CatalogueRows
                     $p,
                     isset($surfaces[$p['surface']]) ? $surfaces[$p['surface']]->releaseWay : new CatalogueText('surface.none.release_way', ''),
                 ),
-                $data['pairings'],
+                [...$data['pairings'], ...self::alike($data['materials'], $data['pairings'])],
             ),
         );
+    }
+
+    /**
+     * What a family has from another that it is like.
+     *
+     * @param list<array<string, mixed>> $materials
+     * @param list<array<string, mixed>> $pairings
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function alike(array $materials, array $pairings): array
+    {
+        $own = array_fill_keys(array_map(static fn (array $p): string => $p['material'].'/'.$p['surface'], $pairings), true);
+        $alike = [];
+        foreach ($materials as $material) {
+            foreach ($pairings as $pairing) {
+                if ($pairing['material'] === ($material['like'] ?? null) && !isset($own[$material['id'].'/'.$pairing['surface']])) {
+                    $alike[] = ['material' => $material['id'], 'basis' => Basis::Memory->value] + $pairing;
+                }
+            }
+        }
+
+        return $alike;
     }
 
     /** @param array<string, mixed> $m a row of materials.yaml */
@@ -134,7 +157,7 @@ final readonly class CatalogueRows
             self::text('surface', $s, 'name'),
             'resin' !== ($s['kind'] ?? 'filament'),
             self::text('surface', $s, 'grip'),
-            (float) $s['limit_c'],
+            isset($s['limit_c']) ? (float) $s['limit_c'] : null,
             $s['flexes'],
             $s['freezes'] ?? false,
             self::text('surface', $s, 'cleaning'),

@@ -143,6 +143,7 @@ final readonly class Candidate
             ...$this->offset(),
             ...$this->file(),
             $side->thinGlass() ? Sentence::of('heed.thin_glass') : null,
+            null === $side->standsC($surface) && null !== $this->target->displayC ? Sentence::of('heed.limit_unknown', surface: $surface->name) : null,
             '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),
             $job->printer->looksForMark && !$side->marked ? Sentence::of(
                 'heed.no_mark',

@@ -226,7 +226,8 @@ final readonly class Proposal
     /** @return list<Stop> */
     private static function stopsOf(JobRequest $job, SideFacts $side, Surface $surface): array
     {
-        $stops = [Stop::surface($side->label, $side->standsC($surface))];
+        $stands = $side->standsC($surface);
+        $stops = null === $stands ? [] : [Stop::surface($side->label, $stands)];
         $magnet = HoldDown::Magnet === $side->heldBy ? $job->printer->magnetStandsC() : null;
         if (null !== $magnet) {
             $stops[] = Stop::magnet($job->printer->name, $magnet);

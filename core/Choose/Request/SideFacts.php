@@ -47,10 +47,16 @@ final readonly class SideFacts
     ) {
     }
 
-    /** What the surface stands here, °C: as rated or as soaked, and never more than this plate's own limit. */
-    public function standsC(Surface $surface): float
+    /**
+     * What the surface stands here, °C: as rated or as soaked, and never more than this plate's own limit.
+     *
+     * @return float|null null: nobody knows what its kind stands, and nothing is noted at the sheet
+     */
+    public function standsC(Surface $surface): ?float
     {
-        return min(max($surface->limitC, $this->soakC ?? 0.0), $this->ownLimitC ?? \INF);
+        return null === $surface->limitC
+            ? $this->ownLimitC ?? $this->soakC
+            : min(max($surface->limitC, $this->soakC ?? 0.0), $this->ownLimitC ?? \INF);
     }
 
     /** What may be done with it, with this surface on. */

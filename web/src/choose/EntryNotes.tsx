@@ -44,7 +44,7 @@ export function EntryNotes({ catalogue, materialId, surfaceId, agentIds }: { cat
                     <p>{surface.grip}</p>
                     <Facts
                         facts={[
-                            [say('choose.stands'), surface.kind === 'resin' ? null : temperature.text(surface.limit_c)],
+                            [say('choose.stands'), surface.kind === 'resin' ? null : surface.limit_c === undefined ? say('choose.nobody_knows_ask_its_maker') : temperature.text(surface.limit_c)],
                             [say('choose.nozzle_at_most'), surface.nozzle_limit_c ? temperature.text(surface.nozzle_limit_c) : null],
                             [say('choose.underside'), surface.finish],
                             [say('choose.alcohol_at_most'), surface.alcohol_max_percent ? `${surface.alcohol_max_percent} %` : null],

@@ -12,8 +12,11 @@ use Sitzplatz\Words\CatalogueText;
 /** Cooling of a stack from the steady state of printing, with the heater off. */
 final readonly class CoolDown
 {
-    /** Height of a part where nobody said one, mm (ours). */
+    /** Foot and height of a part where nobody said one, mm (ours). */
     public const USUAL_PART_MM = 20.0;
+    public const USUAL_FOOT_MM = 40.0;
+    /** What a plate gives off by both faces, W/m²K: so far heat spreads in it from under a part. */
+    private const GIVES_OFF_WM2K = 20.0;
     /** So much of a printed part is plastic: walls and a fifth of infill (from memory). */
     public const FILLED = 0.4;
     private const FOOT_MM = 1.0;
@@ -27,7 +30,8 @@ final readonly class CoolDown
      * @param Stack          $stack      all that cools together: bed and plate, or the plate alone
      * @param ClosedBox|null $box        air that it cools in while the door is shut; null: an open printer
      * @param float          $opensBelow the door may be opened from this temperature of the surface on, °C
-     * @param list<Layer>    $part       what stands on it: the surface is then that under the part
+     * @param list<Layer>    $part       what stands on it: the surface is then that under the part, and in a freezer all of the part
+     *                                   has to be as cold, on the average
      *
      * @return float|null seconds; null if it does not get there, as the air is too warm
      */
@@ -52,8 +56,12 @@ final readonly class CoolDown
         if ([] === $part) {
             $grid->settle($fromC, $stack->lossWM2($fromC, $roomC));
         }
-        $watched = [] === $part ? null : $grid->cellsBelow(\count($stack->layers)) - 1;
-        $surface = static fn (): float => null === $watched ? $grid->surfaceC() : $grid->cellC[$watched];
+        $plate = $grid->cellsBelow(\count($stack->layers));
+        $surface = match (true) {
+            [] === $part => $grid->surfaceC(...),
+            Cooling::Freezer === $way => static fn (): float => $grid->meanFromC($plate),
+            default => static fn (): float => $grid->cellC[$plate - 1],
+        };
         $box = $way->plateAlone() ? null : $box;
         $time = 0.0;
         $step = 0.5;
@@ -85,17 +93,19 @@ final readonly class CoolDown
      * A part of this height as layers on its plate, thin at its foot, where the heat leaves first; of a plastic of 1.2 g/cm³, 1.5 J/gK and
      * 0.2 W/mK (handbook values, from memory).
      *
+     * @param float $share of the plate around it that shares its heat (shareOf)
+     *
      * @return list<Layer>
      *
      * @throws BadHeat without a height
      */
-    public static function part(float $heightMm): array
+    public static function part(float $heightMm, float $share = 1.0): array
     {
         $of = new LayerMaterial(
             'part',
             new CatalogueText('layer.name', 'part'),
-            self::FILLED * 0.2,
-            self::FILLED * 1200.0,
+            $share * self::FILLED * 0.2,
+            $share * self::FILLED * 1200.0,
             1500.0,
             0.9,
             false,
@@ -110,6 +120,18 @@ final readonly class CoolDown
         $layers[] = new Layer($of, $left);
 
         return $layers;
+    }
+
+    /**
+     * The part's foot as a share of what of the plate it is that takes its heat: heat spreads sideways in a plate as far as √(Σk·t ÷ h)
+     * (a fin, Incropera & DeWitt, chapter 3, from memory).
+     */
+    public static function shareOf(Stack $plate, float $footMm2, float $outlineMm): float
+    {
+        $conducts = array_sum(array_map(static fn (Layer $layer): float => $layer->of->conductivityWMK * $layer->thicknessMm / 1e3, $plate->layers));
+        $spreadsMm = 1e3 * sqrt($conducts / self::GIVES_OFF_WM2K);
+
+        return $footMm2 / ($footMm2 + $outlineMm * $spreadsMm + \M_PI * $spreadsMm ** 2);
     }
 
     /** @return array{Boundary, Boundary} below and above */

@@ -6,6 +6,7 @@ namespace App\Choose;
 
 use App\Platform\Contract\Contract;
 use App\Platform\Http\Answer;
+use Sitzplatz\Choose\Request\PartFacts;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -42,5 +43,15 @@ final readonly class ChooseController
     public function readPart(Request $request): Answer
     {
         return new Answer(PartReading::toArray($this->upload->read($request)[0]));
+    }
+
+    /** A block by length, width and height, where no file is at hand. */
+    #[Route('/api/parts/box', name: 'boxPart', methods: ['POST'])]
+    public function boxPart(Request $request): Answer
+    {
+        $body = $this->contract->body($request);
+        $part = PartFacts::ofBox((float) $body['lengthMm'], (float) $body['widthMm'], (float) $body['heightMm']);
+
+        return new Answer(['part' => PartReading::part($part), 'words' => $part->follows()]);
     }
 }

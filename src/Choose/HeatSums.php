@@ -134,7 +134,8 @@ final readonly class HeatSums
         $alone = new Stack($plate, $stack->widthMm, $stack->depthMm, $stack->resistanceFactor);
         $ways = [];
         $closed = $body['closed'] ?? false;
-        $part = CoolDown::part(Number::orNull($body['partMm'] ?? null) ?? CoolDown::USUAL_PART_MM);
+        $height = Number::orNull($body['partMm'] ?? null) ?? CoolDown::USUAL_PART_MM;
+        $share = CoolDown::shareOf($alone, CoolDown::USUAL_FOOT_MM ** 2, 4 * CoolDown::USUAL_FOOT_MM);
         foreach (Cooling::cases() as $way) {
             if (match ($way) {
                 Cooling::Freezer => $body['freezer'] ?? false,
@@ -151,7 +152,7 @@ final readonly class HeatSums
                         $to,
                         $roomC,
                         $closed ? ClosedBox::over($fromC, $roomC) : null,
-                        part: $way->plateAlone() ? $part : [],
+                        part: $way->plateAlone() ? CoolDown::part($height, Cooling::Freezer === $way ? 1.0 : $share) : [],
                     ),
                 ];
             }

@@ -99,13 +99,13 @@ final class PartReading
         return [
             'contactAreaMm2' => $part->contactAreaMm2,
             'outlineMm' => $part->outlineMm,
-            'spanMm' => $part->spanMm,
-            'barWidthMm' => $part->barWidthMm,
+            'spanMm' => round($part->spanMm, 2),
+            'barWidthMm' => round($part->barWidthMm, 2),
             'heightMm' => $part->heightMm,
             'sharpCorners' => $part->sharpCorners,
             'thinEnds' => $part->thinEnds,
             'islands' => $part->islands,
-            'brimMm2' => $part->brimMm2 ?? [],
+            'brimMm2' => array_map(static fn (float $mm2): float => round($mm2, 1), $part->brimMm2 ?? []),
             'layerHeightMm' => $part->layerHeightMm,
             'articulated' => $part->articulated,
         ];

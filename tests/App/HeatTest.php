@@ -50,13 +50,32 @@ final class HeatTest extends ApiTestCase
         self::assertStringContainsString('protective earth', implode(' ', $mains['cautions']));
     }
 
+    public function testAHeaterIsSized(): void
+    {
+        self::assertNull($this->heat(['displayC' => 60])['size']);
+        $size = $this->heat(['displayC' => 60, 'size' => ['minutes' => 120, 'volts' => 24, 'limitAmps' => 1]])['size'];
+        // Common practice: 0.2 W/cm² for 60 °C.
+        self::assertEqualsWithDelta([$size['practiceW'], $size['practiceW'] / 24], [$size['watts'], $size['currentA']], 1e-6);
+        self::assertFalse($size['currentAllowed']);
+        self::assertStringContainsString('practice asks for that', $size['words']);
+        $quick = $this->heat(['displayC' => 60, 'size' => ['minutes' => 1, 'volts' => 230]])['size'];
+        self::assertGreaterThan($size['watts'], $quick['watts']);
+        self::assertTrue($quick['mains']);
+        self::assertStringContainsString('to be there in time', $quick['words']);
+    }
+
     public function testWaysToCool(): void
     {
         $ways = array_column($this->heat(['displayC' => 60, 'releaseC' => 35, 'freezer' => true])['cooling'], 'seconds', 'way');
         self::assertSame(['still_air', 'fan', 'off_printer', 'freezer'], array_keys($ways));
         self::assertGreaterThan($ways['fan'], $ways['still_air']);
-        self::assertGreaterThan($ways['freezer'], $ways['off_printer']);
+        self::assertEqualsWithDelta(600, $ways['freezer'], 240, 'Common practice: about ten minutes, until the part is cold through.');
         self::assertCount(3, $this->heat(['displayC' => 60, 'releaseC' => 35])['cooling']);
+        $closed = array_column($this->heat(['displayC' => 60, 'releaseC' => 35, 'closed' => true])['cooling'], 'seconds', 'way');
+        self::assertGreaterThan(1.5 * $ways['still_air'], $closed['still_air']);
+        self::assertEqualsWithDelta($ways['still_air'], $closed['open_door'], 1e-6);
+        $low = array_column($this->heat(['displayC' => 60, 'releaseC' => 35, 'freezer' => true, 'partMm' => 5])['cooling'], 'seconds', 'way');
+        self::assertLessThan($ways['freezer'], $low['freezer']);
     }
 
     public function testWhatCannotBeIsNamed(): void

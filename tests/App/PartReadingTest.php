@@ -21,6 +21,14 @@ final class PartReadingTest extends ApiTestCase
         $this->signIn('technician');
     }
 
+    public function testABlockIsTakenByItsSize(): void
+    {
+        $block = $this->ask('POST', '/api/parts/box', ['lengthMm' => 220, 'widthMm' => 30, 'heightMm' => 20], 200);
+        self::assertEqualsWithDelta([6600, 500, 222.04, 30], [$block['part']['contactAreaMm2'], $block['part']['outlineMm'], $block['part']['spanMm'], $block['part']['barWidthMm']], 0.01);
+        self::assertStringContainsString('longest span 222', $block['words']);
+        $this->ask('POST', '/api/parts/box', ['lengthMm' => 0, 'widthMm' => 30, 'heightMm' => 20], 422);
+    }
+
     public function testAModelIsMeasured(): void
     {
         // A box of 100 × 8 × 15 mm.

@@ -221,7 +221,7 @@ final class ShelfTest extends ApiTestCase
         foreach (['pla', 'petg', 'abs', 'pa', 'tpu'] as $material) {
             self::assertContains($material, array_column($catalogue['materials'], 'id'));
         }
-        self::assertCount(31, $catalogue['surfaces']);
+        self::assertCount(32, $catalogue['surfaces']);
     }
 
     public function testCareIsNotedAndCounted(): void

@@ -237,7 +237,9 @@ final class ChooseScreensTest extends BrowserTestCase
         self::assertSame('3', $this->field('Parts on the plate')->getAttribute('value'));
         $this->closeWord();
         $this->openWord('The part:');
-        $this->press('Type its figures');
+        $this->press('Type its size');
+        $this->fill('Length, mm', '60');
+        $this->see('A block: contact 1,200');
         $this->fill('Contact, mm²', '100');
         $this->see('its foot of 100 mm² is small');
         $this->click('//button[@role="checkbox"][following-sibling::label[.="Articulated"]]');

@@ -6,8 +6,11 @@ namespace Sitzplatz\Choose\Request;
 
 use Sitzplatz\Heat\CoolDown;
 use Sitzplatz\Shape\BadShape;
+use Sitzplatz\Shape\ContactPatch;
 use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
+use Sitzplatz\Shape\Point;
+use Sitzplatz\Shape\ShapeFormat;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -85,6 +88,39 @@ final readonly class PartFacts
             array_map(static fn (float $widthMm): float => $patch->brimAreaMm2($widthMm) / $parts, self::BRIMS_MM),
             $articulated,
             $shape->firstLayer->heightMm ?? 0.2,
+        );
+    }
+
+    /**
+     * A block of which only length, width and height are known: it stands on all of its foot.
+     *
+     * @throws BadShape if it has more corners than anybody waits for
+     */
+    public static function ofBox(float $lengthMm, float $widthMm, float $heightMm): self
+    {
+        $corners = [new Point(0, 0), new Point($lengthMm, 0), new Point($lengthMm, $widthMm), new Point(0, $widthMm)];
+
+        return self::ofShape(new PartShape(
+            ShapeFormat::StlBinary,
+            null,
+            $lengthMm,
+            $widthMm,
+            $heightMm,
+            $lengthMm * $widthMm * $heightMm,
+            new ContactPatch([new Outline($corners)]),
+            null,
+            [],
+        ));
+    }
+
+    /** What follows for a block, in words. */
+    public function follows(): Sentence
+    {
+        return Sentence::of(
+            'part.follows',
+            contact: Quantity::squareMillimetres($this->contactAreaMm2),
+            span: Quantity::millimetres($this->spanMm, 1),
+            corners: Quantity::count($this->sharpCorners),
         );
     }
 

@@ -74,7 +74,13 @@ final class HeatPlans
         $printer = $proposal->job->printer;
         $shut = $printer->enclosed || null !== $printer->chamberC;
         $opensBelow = self::opensBelowC($proposal->job->material);
-        $part = CoolDown::part($proposal->job->part->heightMm ?? CoolDown::USUAL_PART_MM);
+        $part = $proposal->job->part;
+        $height = $part->heightMm ?? CoolDown::USUAL_PART_MM;
+        $share = CoolDown::shareOf(
+            $plate,
+            $part->contactAreaMm2 ?? CoolDown::USUAL_FOOT_MM ** 2,
+            $part->outlineMm ?? 4 * CoolDown::USUAL_FOOT_MM,
+        );
         foreach ([Cooling::OpenDoor, Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
             $stands = match ($way) {
                 Cooling::OpenDoor => $shut && null !== $opensBelow,
@@ -83,9 +89,16 @@ final class HeatPlans
                 default => $build->freezes,
             };
             if ($stands) {
-                // Of the plate alone it is told under the part, which is warm for longer than the thin sheet beside it.
+                // Of the plate alone it is told under the part, and in a freezer of all of the part.
                 $seconds[$way->value] = $way->plateAlone()
-                    ? CoolDown::seconds($plate, $way, $plan->heatUp->surfaceC, self::releaseC($proposal), $proposal->job->roomC, part: $part)
+                    ? CoolDown::seconds(
+                        $plate,
+                        $way,
+                        $plan->heatUp->surfaceC,
+                        self::releaseC($proposal),
+                        $proposal->job->roomC,
+                        part: CoolDown::part($height, Cooling::Freezer === $way ? 1.0 : $share),
+                    )
                     : self::withParts($stack, $proposal->job, CoolDown::seconds(
                         $stack,
                         $way,

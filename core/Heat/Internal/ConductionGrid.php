@@ -71,6 +71,18 @@ final class ConductionGrid
         return $this->tops[$layers - 1];
     }
 
+    /** Mean of all from a cell upwards, by what they take up, °C. */
+    public function meanFromC(int $cell): float
+    {
+        $heat = $capacity = 0.0;
+        for ($i = $cell, $n = \count($this->cellC); $i < $n; ++$i) {
+            $heat += $this->capacity[$i] * $this->cellC[$i];
+            $capacity += $this->capacity[$i];
+        }
+
+        return $heat / $capacity;
+    }
+
     public function surfaceC(): float
     {
         return $this->surfaceC;

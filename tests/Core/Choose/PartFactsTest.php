@@ -54,6 +54,16 @@ final class PartFactsTest extends TestCase
         self::assertEqualsWithDelta(3 * 160 + 9 * \M_PI, self::block()->gainedMm2(new Foothold(FootholdKind::Raft)), 1e-9);
     }
 
+    public function testABlockIsKnownByItsLengthWidthAndHeight(): void
+    {
+        $block = PartFacts::ofBox(60, 20, 10);
+        // By hand: 60·20, 2·80, √(60² + 20²), 1200 ÷ that is no width across: across the longest side it is 20.
+        self::assertEqualsWithDelta([1200, 160, sqrt(4000), 20, 10], [$block->contactAreaMm2, $block->outlineMm, $block->spanMm, $block->barWidthMm, $block->heightMm], 1e-6);
+        self::assertSame([4, 0, 1], [$block->sharpCorners, $block->thinEnds, $block->islands]);
+        self::assertSame('part.follows contact=1200 span=63.2456 corners=4', Said::of($block->follows()));
+        self::assertEqualsWithDelta(160 * 4 + 16 * \M_PI, $block->brimMm2(4), 3);
+    }
+
     public function testABrimAddsWhatIsKeptOfItsWidthsAndBetweenThem(): void
     {
         // Of a convex foot by hand: what is kept is P·w + π·w², and so is what lies between and beyond.

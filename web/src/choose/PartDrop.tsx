@@ -1,18 +1,19 @@
 import { FileUp } from 'lucide-react';
-import { useId, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 
-import type { Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { Button } from '../ui/Button';
 import { CheckField, NumberField, QuantityField } from '../ui/Field';
-import { Notice } from '../ui/Notice';
+import { Fault, Notice } from '../ui/Notice';
 import { useFigures } from '../ui/quantity';
+import { useAnswer } from '../ui/useAnswer';
 import { say } from '../words/say';
 import { PatchView } from './PatchView';
 import type { Reading } from './usePartReader';
 
 type Part = Schemas['Part'];
 
-const NO_PART: Part = { contactAreaMm2: 400, outlineMm: 80, spanMm: 28, barWidthMm: 20, heightMm: 20, sharpCorners: 4, thinEnds: 0, islands: 1 };
+const BLOCK = { lengthMm: 20, widthMm: 20, heightMm: 20 };
 
 type Props = {
     /** What stands against a field. */
@@ -29,6 +30,14 @@ type Props = {
 /** The part: dropped as a file, or its few figures typed in. */
 export function PartDrop({ at, reading, part, advice, onFile, onPart, onAdvised, used }: Props) {
     const [typing, setTyping] = useState(false);
+    const [block, setBlock] = useState<typeof BLOCK | null>(null);
+    const follows = useAnswer('block', block, (size, signal) => ask(api.POST('/api/parts/box', { signal, body: size })));
+    const made = follows.behind ? undefined : follows.data?.part;
+    // What is changed of it afterwards stands until its size is typed anew.
+    useEffect(() => {
+        if (made) onPart(made);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- onPart is another with each drawing.
+    }, [made]);
     const input = useRef<HTMLInputElement>(null);
     const id = useId();
     const articulated = part?.articulated ?? false;
@@ -36,7 +45,7 @@ export function PartDrop({ at, reading, part, advice, onFile, onPart, onAdvised,
     return (
         <section aria-label={say('choose.the_part')} className="text-base">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label={say('choose.file_of_the_part')} onChange={(event) => { setTyping(false); onFile(event.target.files?.[0]); event.target.value = ''; }} />
+                <input ref={input} id={id} type="file" accept=".stl,.3mf,.gcode,.gco,.g" className="sr-only" tabIndex={-1} aria-label={say('choose.file_of_the_part')} onChange={(event) => { setTyping(false); setBlock(null); onFile(event.target.files?.[0]); event.target.value = ''; }} />
                 <Button onClick={() => input.current?.click()}>
                     <FileUp className="size-5" aria-hidden /> {part ? say('choose.another_part') : say('choose.read_a_part')}
                 </Button>
@@ -44,14 +53,25 @@ export function PartDrop({ at, reading, part, advice, onFile, onPart, onAdvised,
                 {part ? (
                     <>
                         <CheckField label={say('choose.articulated')} checked={articulated} onValue={(on) => onPart({ ...part, articulated: on })} />
-                        <Button tone="quiet" onClick={() => { setTyping(false); onPart(null); }}>{say('choose.without_a_part')}</Button>
+                        <Button tone="quiet" onClick={() => { setTyping(false); setBlock(null); onPart(null); }}>{say('choose.without_a_part')}</Button>
                     </>
                 ) : (
-                    <Button tone="quiet" onClick={() => { setTyping(true); onPart(NO_PART); }}>{say('choose.type_its_figures')}</Button>
+                    <Button tone="quiet" onClick={() => { setTyping(true); setBlock(BLOCK); }}>{say('choose.type_its_size')}</Button>
                 )}
             </div>
             {reading && part ? <Read shape={reading.shape} /> : null}
-            {part && (typing || !reading) ? <Typed part={part} at={at} onPart={onPart} /> : null}
+            {typing && block ? (
+                <div className="mt-3">
+                    <div className="grid max-w-xl grid-cols-3 gap-4">
+                        <QuantityField label={say('choose.length')} kind="length" value={block.lengthMm} onValue={(n) => n !== null && n > 0 && setBlock({ ...block, lengthMm: n })} />
+                        <QuantityField label={say('choose.width')} kind="length" value={block.widthMm} onValue={(n) => n !== null && n > 0 && setBlock({ ...block, widthMm: n })} />
+                        <QuantityField label={say('choose.height')} kind="length" value={block.heightMm} onValue={(n) => n !== null && n > 0 && setBlock({ ...block, heightMm: n })} />
+                    </div>
+                    <Fault error={follows.error} />
+                    {follows.data ? <p className="mt-2">{follows.data.words}</p> : null}
+                </div>
+            ) : null}
+            {part && (typing || !reading) ? <Typed part={part} at={at} onPart={onPart} sized={block !== null} /> : null}
             {advice && part ? (
                 <p className="mt-3 flex flex-wrap items-center gap-3">
                     <span>
@@ -110,7 +130,7 @@ function Read({ shape }: { shape: Schemas['PartReading'] }) {
     );
 }
 
-function Typed({ part, at, onPart }: { part: Part; at: (field: string) => string | undefined; onPart: (part: Part) => void }) {
+function Typed({ part, at, onPart, sized }: { part: Part; at: (field: string) => string | undefined; onPart: (part: Part) => void; /** Its height is asked for above. */ sized: boolean }) {
     const set = (some: Partial<Part>) => onPart({ ...part, ...some });
     return (
         <div className="mt-3 grid grid-cols-2 gap-4 sm:grid-cols-4 xl:grid-cols-7">
@@ -118,7 +138,7 @@ function Typed({ part, at, onPart }: { part: Part; at: (field: string) => string
             <QuantityField label={say('choose.outline')} kind="length" value={part.outlineMm} onValue={(n) => n !== null && set({ outlineMm: n })} error={at('part.outlineMm')} />
             <QuantityField label={say('choose.longest_span')} kind="length" value={part.spanMm} onValue={(n) => n !== null && set({ spanMm: n })} error={at('part.spanMm')} />
             <QuantityField label={say('choose.width_of_foot')} kind="length" value={part.barWidthMm} onValue={(n) => n !== null && set({ barWidthMm: n })} error={at('part.barWidthMm')} />
-            <QuantityField label={say('choose.height')} kind="length" value={part.heightMm} onValue={(n) => n !== null && set({ heightMm: n })} error={at('part.heightMm')} />
+            {sized ? null : <QuantityField label={say('choose.height')} kind="length" value={part.heightMm} onValue={(n) => n !== null && set({ heightMm: n })} error={at('part.heightMm')} />}
             <NumberField label={say('choose.sharp_corners')} value={part.sharpCorners ?? 0} onValue={(n) => n !== null && set({ sharpCorners: Math.round(n) })} error={at('part.sharpCorners')} />
             <NumberField label={say('choose.thin_ends')} value={part.thinEnds ?? 0} onValue={(n) => n !== null && set({ thinEnds: Math.round(n) })} error={at('part.thinEnds')} />
         </div>

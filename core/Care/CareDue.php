@@ -30,10 +30,13 @@ final readonly class CareDue
         if ($this->surface->wantsScuff && null === $this->side->scuffedAt) {
             $due[] = Sentence::of('care.first_use', surface: $this->surface->name);
         }
-        if (Wear::washIsDue($this->side->printsSinceWash)) {
-            $due[] = Sentence::of('care.wash', prints: Quantity::count($this->side->printsSinceWash));
-        }
         $onCoat = $this->side->printsOnCoat;
+        if (Wear::washIsDue($this->side->printsSinceWash) && !$this->washTakesAGoodCoat()) {
+            $due[] = Sentence::of(
+                \in_array(Surface::FRESH_LAYER, $this->surface->cleaners, true) ? 'care.fresh_layer' : 'care.wash',
+                prints: Quantity::count($this->side->printsSinceWash),
+            );
+        }
         if (null !== $onCoat && null !== $this->coat && Wear::coatIsDue($onCoat, $this->coat, $this->surface->id)) {
             $due[] = Sentence::of(
                 isset($this->coat->ownCoatPrints[$this->surface->id]) ? 'care.coat_by_own' : 'care.coat',
@@ -46,5 +49,14 @@ final readonly class CareDue
         }
 
         return $due;
+    }
+
+    /** A wash would take off a coat that is good for more prints: it is due with the coat. */
+    private function washTakesAGoodCoat(): bool
+    {
+        $onCoat = $this->side->printsOnCoat;
+
+        return null !== $this->coat && null !== $onCoat && !Wear::coatIsDue($onCoat, $this->coat, $this->surface->id)
+            && [] !== array_intersect($this->coat->removedBy, Wear::WASHES);
     }
 }

@@ -9,6 +9,9 @@ use Sitzplatz\Words\CatalogueText;
 /** A kind of build surface. */
 final readonly class Surface
 {
+    /** The cleaner of what is renewed and not washed. */
+    public const FRESH_LAYER = 'fresh_layer';
+
     /**
      * @param list<CatalogueText>        $cautions
      * @param list<string>               $cleaners cleaner ids, the usual one first

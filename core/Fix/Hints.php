@@ -18,6 +18,8 @@ final class Hints
 {
     /** Below it practice adds to the bed. */
     private const COLD_ROOM_C = 18.0;
+    /** A coat that so few prints stood on may have been put on wrong (ours). */
+    private const JUST_PUT_ON = 1;
     /** From there on a plate lags behind its display. */
     private const THICK_MM = 3.0;
     /** What own prints have shown of a thing, with 90 % and more. */
@@ -69,6 +71,7 @@ final class Hints
             },
             'coat_harms' => self::coatHarms($here),
             'coat_worn' => self::coatWorn($here),
+            'coat_wrong' => self::coatWrong($here),
             'no_agent' => self::noAgent($here),
             'no_barrier' => self::noBarrier($here),
             'not_scuffed' => self::notScuffed($here),
@@ -136,6 +139,10 @@ final class Hints
         if (null !== $here->side && null === $on) {
             return Hint::ruledOut();
         }
+        // A coat that has no business on this pair is washed off, and not renewed.
+        if (\in_array($here->roleOfCoat(), [AgentRole::None, AgentRole::Harmful], true)) {
+            return Hint::ruledOut();
+        }
         if (null === $on || null === $here->coatLasts) {
             return null;
         }
@@ -143,6 +150,20 @@ final class Hints
 
         return $on >= $here->coatLasts ? new Hint(3.0, Sentence::of('fix.hint.coat_used_up', ...$said))
             : new Hint($on <= $here->coatLasts / 2 ? 0.3 : 1.0, Sentence::of('fix.hint.coat_fresh', ...$said));
+    }
+
+    private static function coatWrong(Circumstances $here): ?Hint
+    {
+        if (null !== $here->side && !$here->coated()) {
+            return Hint::ruledOut();
+        }
+        $on = $here->side?->printsOnCoat;
+
+        return match (true) {
+            null === $on => null,
+            $on <= self::JUST_PUT_ON => new Hint(2.0, Sentence::of('fix.hint.coat_just_put_on', agent: $here->side->coatAgentName ?? '')),
+            default => new Hint(0.3, null),
+        };
     }
 
     private static function noAgent(Circumstances $here): ?Hint

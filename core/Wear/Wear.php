@@ -16,6 +16,9 @@ final class Wear
     /** A wash every 5 to 10 prints is usual (common practice); this is the latest. */
     public const PRINTS_PER_WASH = 10;
 
+    /** What a wash is done with. */
+    public const WASHES = ['soap', 'warm_water'];
+
     public static function washIsDue(int $printsSinceWash): bool
     {
         return $printsSinceWash >= self::PRINTS_PER_WASH;

@@ -43,7 +43,13 @@ final readonly class Choosing
         $looked = self::looked($shown, $question, $body['lookAt'] ?? null) ?? $first;
         // Of several printers the notes are those of the one that stands first.
         $job = $first->proposal->job ?? $question->jobs[0]->job ?? null;
-        $advice = null === $job?->part ? null : FootholdAdvice::for($job->part, $job->partCount, $looked?->proposal->surface, $job->material);
+        $advice = null === $job?->part ? null : FootholdAdvice::for(
+            $job->part,
+            $job->partCount,
+            $looked?->proposal->surface,
+            $job->material,
+            $job->reachesTheEdge(),
+        );
 
         return new Answer([
             'notes' => $job?->notes() ?? [],

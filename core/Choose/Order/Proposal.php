@@ -182,7 +182,7 @@ final readonly class Proposal
             $this->surface->raftRequired => new Foothold(FootholdKind::Raft),
             null !== $this->job->foothold => $this->job->foothold,
             null === $part => Foothold::none(),
-            default => FootholdAdvice::foothold($part, $this->job->partCount, $this->surface, $this->job->material),
+            default => FootholdAdvice::foothold($part, $this->job->partCount, $this->surface, $this->job->material, $this->job->reachesTheEdge()),
         };
     }
 

@@ -32,9 +32,9 @@ final readonly class FootholdAdvice
     }
 
     /** @param Material|null $material null: any, so that it may be one that shrinks hard */
-    public static function for(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null): self
+    public static function for(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null, bool $nearEdge = false): self
     {
-        $foothold = self::foothold($part, $count, $surface, $material);
+        $foothold = self::foothold($part, $count, $surface, $material, $nearEdge);
         $gained = $part->gainedMm2($foothold);
         $why = $part->delicate;
         $sentence = match (true) {
@@ -45,7 +45,7 @@ final readonly class FootholdAdvice
             default => Sentence::of(
                 FootholdKind::Brim === $foothold->kind && self::TEXTURE === $surface?->finish ? 'advice.gains_on_texture' : 'advice.gains',
                 foothold: $foothold->words(),
-                why: [] === $why ? Sentence::of('advice.corners') : Listing::of($why, Joined::Comma),
+                why: [] === $why ? Sentence::of($nearEdge ? 'advice.near_edge' : 'advice.corners') : Listing::of($why, Joined::Comma),
                 gained: Quantity::squareMillimetres($gained),
                 contact: Quantity::squareMillimetres($part->contactAreaMm2),
             ),
@@ -54,7 +54,7 @@ final readonly class FootholdAdvice
         return new self($foothold, $sentence, $gained);
     }
 
-    public static function foothold(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null): Foothold
+    public static function foothold(PartFacts $part, int $count, ?Surface $surface = null, ?Material $material = null, bool $nearEdge = false): Foothold
     {
         if ($part->articulated) {
             return Foothold::none();
@@ -73,7 +73,8 @@ final readonly class FootholdAdvice
             return new Foothold(FootholdKind::Ears, self::EAR_RADIUS_MM);
         }
 
-        $corners = $part->sharpCorners >= self::BLOCK_CORNERS && false !== $material?->shrinksHard();
+        // Where the plate is cooler, what has corners at all wants it, whatever it is made of.
+        $corners = $nearEdge ? $part->sharpCorners > 0 : $part->sharpCorners >= self::BLOCK_CORNERS && false !== $material?->shrinksHard();
 
         return $corners || [] !== $part->delicate ? new Foothold(FootholdKind::Brim, self::BRIM_MM) : Foothold::none();
     }

@@ -15,6 +15,8 @@ final readonly class JobRequest
 {
     /** So near its softening point a chamber lets a part sag and clogs the hot end (common practice; the figure is ours), K. */
     private const SOFT_NEAR_K = 15.0;
+    /** So near the edge of its bed a plate is cooler (common practice; the figure is ours), mm. */
+    private const EDGE_MM = 20.0;
     /** From so many parts on, practice speaks of a full plate (our own choice). */
     public const FULL_PLATE = 10;
 
@@ -74,6 +76,17 @@ final readonly class JobRequest
             $this->labelBedC,
             $this->isTest,
         );
+    }
+
+    /** Whether what is printed reaches to where the bed is cooler, near its edge. */
+    public function reachesTheEdge(): bool
+    {
+        $width = $this->printer->printWidthMm ?? $this->printer->bedWidthMm;
+        $depth = $this->printer->printDepthMm ?? $this->printer->bedDepthMm;
+
+        return null !== $this->widthMm && null !== $this->depthMm
+            && (max($this->widthMm, $this->depthMm) > max($width, $depth) - 2 * self::EDGE_MM
+                || min($this->widthMm, $this->depthMm) > min($width, $depth) - 2 * self::EDGE_MM);
     }
 
     /** The air that plate and part give their heat to while printing, °C: that of a heated chamber, else of the room. */

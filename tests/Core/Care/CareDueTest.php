@@ -45,6 +45,21 @@ final class CareDueTest extends TestCase
         self::assertSame([], $due($washedOff, 'pva_stick'));
     }
 
+    public function testAGoodCoatIsNotWashedOffAndTapeIsRenewed(): void
+    {
+        $due = static fn (int $onCoat, string $agent, string $surface = 'pei_textured'): array => Said::all((new CareDue(
+            new SideHistory(60, 12, $onCoat, '2026-11-01T00:00:00+00:00', '2026-11-02T00:00:00+00:00', $agent, 'ours'),
+            self::catalogue()->agent($agent),
+            self::catalogue()->surface($surface),
+        ))->sentences());
+        // Common practice: the adhesive lasts 30 to 50 prints and comes off with soap; at 11 of 40 a wash would waste it.
+        self::assertSame([], $due(11, 'polymer_adhesive'));
+        self::assertSame(['care.wash prints=12', 'care.coat prints=40 lasts=40'], $due(40, 'polymer_adhesive'));
+        self::assertSame(['care.wash prints=12'], $due(0, 'abs_acetone', 'glass'), 'Soap does that coat no harm.');
+        // Painter's tape is renewed, not washed.
+        self::assertSame(['care.fresh_layer prints=10'], Said::all((new CareDue(new SideHistory(10, 10), null, self::catalogue()->surface('painters_tape')))->sentences()));
+    }
+
     public function testASheetThatHoldsLessThanItsLikeIsToBeLookedAt(): void
     {
         $worse = Lesson::kept(['kind' => 'sheet', 'names' => ['f'], 'prints' => 33, 'well' => 21, 'without' => 0.82, 'with' => 0.64, 'surely' => 0.95]);

@@ -58,6 +58,23 @@ final class FootholdTest extends TestCase
         self::assertSame('advice.gains foothold=(foothold.brim mm=4) why=[part.small_foot foot=100] gained=210.2655 contact=100', Said::of($advice->sentence));
     }
 
+    public function testNearTheCoolerEdgeABrimIsAdvisedSooner(): void
+    {
+        // Common practice: a bed is cooler near its edge. PLA does not shrink hard, so in the middle a block of it goes without.
+        $block = new PartFacts(200.0 * 150, 700, 250, 150, 10, 4);
+        $brim = static fn (?float $width, ?float $depth): FootholdKind => self::rank(
+            self::job('pla', ['part' => $block, 'widthMm' => $width, 'depthMm' => $depth]),
+            [self::side('pei_textured')],
+        )->candidates[0]->proposal->foothold()->kind;
+        self::assertSame(FootholdKind::None, $brim(null, null), 'Where it lies is not known.');
+        self::assertSame(FootholdKind::None, $brim(200, 150));
+        self::assertSame(FootholdKind::Brim, $brim(200, 175), 'A bed of 250 × 210 mm is cooler over 170.');
+        self::assertSame(FootholdKind::Brim, $brim(215, 150));
+        self::assertStringContainsString('advice.near_edge', Said::of(FootholdAdvice::for($block, 1, nearEdge: true)->sentence));
+        $round = new PartFacts(30000, 614, 195, 195, 10, 0);
+        self::assertSame(FootholdKind::None, FootholdAdvice::foothold($round, 1, nearEdge: true)->kind, 'Without corners nothing lifts sooner.');
+    }
+
     public function testAModelIsOnePartAndEachIslandOfAPlateIsOne(): void
     {
         // Two feet of 20 × 10 mm under one model.

@@ -55,7 +55,7 @@ final class GateTest extends TestCase
         self::assertSame('', self::why('pla', self::side('pei_textured', widthMm: 210.0, depthMm: 250.0)));
         self::assertStringContainsString(
             'printer=North bay bedWidth=250 bedDepth=210',
-            self::why('pla', self::side('pei_textured', widthMm: 250.5, depthMm: 210.0)),
+            self::why('pla', self::side('pei_textured', widthMm: 255.5, depthMm: 210.0)),
         );
         $wide = self::rank(self::job('pla', ['widthMm' => 205.0, 'depthMm' => 245.0]), [self::side('pei_textured')]);
         self::assertNotSame([], $wide->candidates);

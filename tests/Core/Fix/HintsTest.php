@@ -45,6 +45,10 @@ final class HintsTest extends TestCase
         yield 'nobody knows the heater' => ['bed_lowered', $with(), null, null];
         yield 'a coat that is used up' => ['coat_worn', $coat('pva_stick', 9, 7, 'petg', 'pei_textured'), 3.0, 'fix.hint.coat_used_up'];
         yield 'a fresh coat' => ['coat_worn', $coat('pva_stick', 2, 7, 'petg', 'pei_textured'), 0.3, 'fix.hint.coat_fresh'];
+        yield 'a coat that costs grip is washed off, not renewed' => ['coat_worn', $coat('pva_stick', 9, 7, 'pla', 'pei_textured'), 0.0, null];
+        yield 'a coat that was put on just now' => ['coat_wrong', $coat('pva_stick', 1, 7, 'pla', 'glass'), 2.0, 'fix.hint.coat_just_put_on'];
+        yield 'a coat that others stood on' => ['coat_wrong', $coat('pva_stick', 2, 7, 'pla', 'glass'), 0.3, null];
+        yield 'bare, nothing was put on wrong' => ['coat_wrong', $side(40, 4), 0.0, null];
         yield 'bare' => ['coat_worn', $side(40, 4), 0.0, null];
         yield 'a coat that grips' => ['coat_harms', $coat('pva_stick', 2, 7, 'pa', 'epoxy_glass'), 0.0, null];
         yield 'a coat that costs grip' => ['coat_harms', $coat('pva_stick', 2, 7, 'pla', 'pei_textured'), 3.5 * 0.75, 'fix.hint.coat_costs'];

@@ -12,11 +12,15 @@ use Sitzplatz\Words\Sentence;
 /** The plate does not fit the printer, or the job does not fit the plate. A plate may lie either way round. */
 final readonly class PlateSizeGate implements GateOfLimits
 {
+    /** A plate may stand over its bed by so much: 258 mm on a machine sold as 256 is the ordinary pair (common practice), mm. */
+    private const OVERHANG_MM = 5.0;
+
     public function refuses(Proposal $proposal): ?Sentence
     {
         $side = $proposal->side;
         $printer = $proposal->job->printer;
-        if (!self::fits($side->widthMm, $side->depthMm, $side->round, $printer->bedWidthMm, $printer->bedDepthMm, $printer->bedRound)) {
+        $over = $printer->bedRound ? 0.0 : self::OVERHANG_MM;
+        if (!self::fits($side->widthMm, $side->depthMm, $side->round, $printer->bedWidthMm + $over, $printer->bedDepthMm + $over, $printer->bedRound)) {
             return Sentence::of(
                 'gate.plate_too_large',
                 side: $side->label,

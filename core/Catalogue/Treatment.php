@@ -28,7 +28,14 @@ final readonly class Treatment
         public Basis $basis = Basis::Practice,
         /** The shop's own word on it, where there is one. */
         public ?ShopFact $shop = null,
+        /** What practice says of it on an unheated bed. */
+        public ?CatalogueText $noteCold = null,
     ) {
+    }
+
+    public function noteAt(bool $unheated): ?CatalogueText
+    {
+        return $unheated ? $this->noteCold ?? $this->note : $this->note;
     }
 
     /** What practice says of holding with the bed on, or off where it knows that. */

@@ -123,7 +123,7 @@ final readonly class CatalogueData
             'holdFull' => $treatment->holdFull?->value,
             'holdCold' => $treatment->holdCold?->value,
             'barrier' => $treatment->barrier,
-            'note' => $treatment->note,
+            'note' => $treatment->note ?? $treatment->noteCold,
             'basis' => $treatment->basis->words(),
             'held' => $own['held'],
             'runs' => $own['runs'],

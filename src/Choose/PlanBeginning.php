@@ -139,6 +139,14 @@ final readonly class PlanBeginning
             }
         }
 
+        if (null !== $combine) {
+            try {
+                Grid::fits(\count($setups));
+            } catch (BadPlan $bad) {
+                throw Problem::invalid($bad->field, $bad->sentence, previous: $bad);
+            }
+        }
+
         return [$setups, $left];
     }
 

@@ -224,6 +224,7 @@ final readonly class CatalogueRows
                 isset($t['full']) ? Grade::from($t['full']) : null,
                 isset($t['cold']) ? Grade::from($t['cold']) : null,
                 isset($t['basis']) ? Basis::from($t['basis']) : $basis,
+                noteCold: self::textOrNull('treatment', ['id' => $p['id'].'/'.$agentId, ...$t], 'cold_note'),
             );
         }
         $seconds = isset($p['window_s']);

@@ -113,7 +113,7 @@ final readonly class Candidate
 
         return array_values(array_filter([
             null === $agent
-                ? $this->treatment->note
+                ? $this->treatment->noteAt(null === $this->target->at)
                 : $this->proposal->withNote(Sentence::of('reason.agent', agent: $agent->name, role: $this->treatment->role->words())),
             ...$this->target->reasons,
             ...$this->missed,

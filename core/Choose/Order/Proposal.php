@@ -168,7 +168,7 @@ final readonly class Proposal
     /** The sentence with what the catalogue notes on this way of use behind it. */
     public function withNote(Sentence $sentence): Sentence
     {
-        $note = $this->treatment?->note;
+        $note = $this->treatment?->noteAt(null !== $this->target && null === $this->target->at);
 
         return null === $note ? $sentence : Sentence::of('noted', sentence: $sentence, note: $note);
     }

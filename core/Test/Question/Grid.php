@@ -10,8 +10,10 @@ use Sitzplatz\Test\OwnFactors;
 /** Every combination of what is to differ (full factorial design): each level of a factor meets each level of the others. */
 final readonly class Grid
 {
-    /** Of a plan; letters and a day at the bench run out. */
+    /** Of a plan, of those that the rules let pass; letters and a day at the bench run out. */
     public const MOST_SETUPS = 12;
+    /** That are looked at. */
+    private const MOST_COMBINATIONS = 400;
 
     /**
      * @param non-empty-list<string>      $sideIds
@@ -22,7 +24,7 @@ final readonly class Grid
      *
      * @return list<SetupDraft>
      *
-     * @throws BadPlan if there are more than a plan takes
+     * @throws BadPlan if there are more than anybody looks at
      */
     public static function of(array $sideIds, array $agentIds, array $bedsC, array $speeds, array $lotIds): array
     {
@@ -38,10 +40,22 @@ final readonly class Grid
                 }
             }
         }
-        if (\count($drafts) > self::MOST_SETUPS) {
+        if (\count($drafts) > self::MOST_COMBINATIONS) {
             throw BadPlan::tooManySetups(\count($drafts), self::MOST_SETUPS);
         }
 
         return $drafts;
+    }
+
+    /**
+     * How many the rules left.
+     *
+     * @throws BadPlan if they are more than a plan takes
+     */
+    public static function fits(int $setups): void
+    {
+        if ($setups > self::MOST_SETUPS) {
+            throw BadPlan::tooManySetups($setups, self::MOST_SETUPS);
+        }
     }
 }

@@ -88,6 +88,16 @@ final class KnownOfPracticeTest extends TestCase
         self::assertSame(Grade::Strong, self::treatment('pla', 'no_heat_plate')->holdCold);
     }
 
+    public function testWhatIsSaidOfColdBedsIsNotSaidOfHeatedOnes(): void
+    {
+        $notes = static fn (array $printer): string => implode(' ', Said::all(self::rank(
+            self::job('pla', ['printer' => self::printer($printer)]),
+            [self::side('thick_composite')],
+        )->candidates[0]->notes()));
+        self::assertStringNotContainsString('Cold it held', $notes([]));
+        self::assertStringContainsString('Cold it held with very slight warp.', $notes(['maxBedC' => null]));
+    }
+
     public function testAFamilyHasFromAnotherWhatPracticeHasNotOfItself(): void
     {
         foreach (['pla_silk' => 'pla', 'tpe' => 'tpu', 'pe' => 'pp'] as $own => $like) {

@@ -126,8 +126,21 @@ final class QuestionTest extends TestCase
         $grid = Grid::of(['a', 'b'], [null, 'stick'], [55.0, 60.0, null], [], []);
         self::assertCount(12, array_unique(array_map(serialize(...), $grid)));
         self::assertCount(4, array_filter($grid, static fn (SetupDraft $each): bool => $each->unheated));
-        $this->expectException(BadPlan::class);
-        Grid::of(['a', 'b'], [null, 'stick'], [55.0, 60.0, null], [20.0, 55.0], []);
+        // What the rules leave is counted, not what they look at.
+        self::assertCount(24, Grid::of(['a', 'b'], [null, 'stick'], [55.0, 60.0, null], [20.0, 55.0], []));
+        Grid::fits(12);
+        $refused = 0;
+        foreach ([
+            static fn () => Grid::fits(13),
+            static fn () => Grid::of(['a', 'b', 'c'], array_map(strval(...), range(1, 12)), array_map(floatval(...), range(50, 61)), [], []),
+        ] as $make) {
+            try {
+                $make();
+            } catch (BadPlan) {
+                ++$refused;
+            }
+        }
+        self::assertSame(2, $refused);
     }
 
     public function testLotsAreComparedOnOneSetup(): void

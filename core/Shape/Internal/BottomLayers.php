@@ -46,6 +46,7 @@ final class BottomLayers
 
     public readonly float $heightMm;
     public readonly float $lineWidthMm;
+    public readonly float $speedMmS;
     /** Of what the part touches, or stands on if that is a raft. */
     public readonly float $areaMm2;
     /** @var list<Outline> */
@@ -85,6 +86,7 @@ final class BottomLayers
         $this->heightMm = $first->zMm > self::THINNEST_MM ? $first->zMm : self::USUAL_MM;
         $plastic = $first->plasticMm3($sectionMm2);
         $this->lineWidthMm = $first->lengthMm > 0 ? $plastic / $first->lengthMm / $this->heightMm : 0.0;
+        $this->speedMmS = $first->seconds > 0 ? $first->lengthMm / $first->seconds : 0.0;
         $apart = $this->apart();
         $standing = $this->cells(0)->without($apart);
         $on = $this->raftUnder($standing, $plastic);

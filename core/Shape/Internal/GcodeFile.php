@@ -483,7 +483,6 @@ final class GcodeFile
         foreach ($this->extruded as $tool => $mm) {
             $volume += $mm * $this->sectionMm2($tool);
         }
-        $first = $layers[0];
 
         return new PartShape(
             ShapeFormat::Gcode,
@@ -496,7 +495,7 @@ final class GcodeFile
             new FirstLayer(
                 $bottom->heightMm,
                 $width,
-                $first->seconds > 0 ? $first->lengthMm / $first->seconds : 0.0,
+                $bottom->speedMmS,
                 $this->firstNozzleC,
                 $this->firstBedC,
                 $this->lastBedC,

@@ -226,6 +226,20 @@ final class FirstLayerTest extends TestCase
         self::assertEqualsWithDelta($brim, self::first($part)->brimAreaMm2, 0.03 * $brim);
     }
 
+    public function testALineThatIsPrimedLowerThanThePartIsNoFirstLayer(): void
+    {
+        $this->begin();
+        // At 0.1 mm, slowly, beside the part; then the part from 0.2 mm on at 30 mm/s.
+        $this->code .= "G0 X5 Y5 Z0.1 F6000\nG1 X5 Y105 E6 F300\n";
+        for ($i = 0; $i < 10; ++$i) {
+            $this->up();
+            $this->slab(self::PLATE);
+        }
+        $part = $this->done();
+        self::isNear(3600, $part);
+        self::assertEqualsWithDelta([0.2, 30, self::LINE_MM - 0.043], [self::first($part)->heightMm, self::first($part)->speedMmS, self::first($part)->lineWidthMm], 0.01);
+    }
+
     public function testWordsWithoutBlanksAndWithRemarksAreRead(): void
     {
         $this->tight = true;

@@ -13,8 +13,8 @@ use Sitzplatz\Words\CatalogueText;
 final readonly class CoolDown
 {
     /** Foot and height of a part where nobody said one, mm (ours). */
-    public const USUAL_PART_MM = 20.0;
-    public const USUAL_FOOT_MM = 40.0;
+    private const USUAL_PART_MM = 20.0;
+    private const USUAL_FOOT_MM = 40.0;
     /** What a plate gives off by both faces, W/m²K: so far heat spreads in it from under a part. */
     private const GIVES_OFF_WM2K = 20.0;
     /** So much of a printed part is plastic: walls and a fifth of infill (from memory). */
@@ -87,6 +87,32 @@ final readonly class CoolDown
         }
 
         return null;
+    }
+
+    /**
+     * Of a plate off its printer, told under the part that stands on it; in a freezer, of all of the part.
+     *
+     * @param Cooling    $way       one for the plate alone
+     * @param float|null $heightMm  of the part; null, as below: a usual one
+     * @param float|null $outlineMm of the foot
+     *
+     * @return float|null seconds; null if it does not get there
+     *
+     * @throws BadHeat without a height
+     */
+    public static function underPart(
+        Stack $plate,
+        Cooling $way,
+        float $fromC,
+        float $toC,
+        float $roomC,
+        ?float $heightMm = null,
+        ?float $footMm2 = null,
+        ?float $outlineMm = null,
+    ): ?float {
+        $share = Cooling::Freezer === $way ? 1.0 : self::shareOf($plate, $footMm2 ?? self::USUAL_FOOT_MM ** 2, $outlineMm ?? 4 * self::USUAL_FOOT_MM);
+
+        return self::seconds($plate, $way, $fromC, $toC, $roomC, part: self::part($heightMm ?? self::USUAL_PART_MM, $share));
     }
 
     /**

@@ -62,6 +62,7 @@ final readonly class HeaterSize
         if ($ready($high) > $seconds) {
             return null;
         }
+        // Halved: too weak a heater is never there, so there is no slope to go by.
         while ($high - $low > self::WITHIN * $high) {
             $middle = ($low + $high) / 2;
             $ready($middle) > $seconds ? $low = $middle : $high = $middle;

@@ -134,8 +134,6 @@ final readonly class HeatSums
         $alone = new Stack($plate, $stack->widthMm, $stack->depthMm, $stack->resistanceFactor);
         $ways = [];
         $closed = $body['closed'] ?? false;
-        $height = Number::orNull($body['partMm'] ?? null) ?? CoolDown::USUAL_PART_MM;
-        $share = CoolDown::shareOf($alone, CoolDown::USUAL_FOOT_MM ** 2, 4 * CoolDown::USUAL_FOOT_MM);
         foreach (Cooling::cases() as $way) {
             if (match ($way) {
                 Cooling::Freezer => $body['freezer'] ?? false,
@@ -145,15 +143,9 @@ final readonly class HeatSums
                 $ways[] = [
                     'way' => $way->value,
                     'words' => $way->words(),
-                    'seconds' => CoolDown::seconds(
-                        $way->plateAlone() ? $alone : $stack,
-                        $way,
-                        $fromC,
-                        $to,
-                        $roomC,
-                        $closed ? ClosedBox::over($fromC, $roomC) : null,
-                        part: $way->plateAlone() ? CoolDown::part($height, Cooling::Freezer === $way ? 1.0 : $share) : [],
-                    ),
+                    'seconds' => $way->plateAlone()
+                        ? CoolDown::underPart($alone, $way, $fromC, $to, $roomC, Number::orNull($body['partMm'] ?? null))
+                        : CoolDown::seconds($stack, $way, $fromC, $to, $roomC, $closed ? ClosedBox::over($fromC, $roomC) : null),
                 ];
             }
         }

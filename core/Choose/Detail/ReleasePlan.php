@@ -74,7 +74,7 @@ final readonly class ReleasePlan
     private static function door(Candidate $candidate): ?Sentence
     {
         $job = $candidate->proposal->job;
-        if (!$job->printer->enclosed && null === $job->printer->chamberC) {
+        if (!$job->printer->isShut()) {
             return null;
         }
         $below = HeatPlans::opensBelowC($job->material);

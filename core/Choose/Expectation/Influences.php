@@ -17,7 +17,6 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Evidence\Learned\Spreads;
-use Sitzplatz\Heat\Surroundings;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Warp\EdgeStress;
 use Sitzplatz\Warp\HoldMargin;
@@ -210,7 +209,7 @@ final class Influences
             Enclosure::Wanted => [1.7, 60.0],
             Enclosure::Needed => [2.4, 70.0],
         };
-        $air = Surroundings::celsius($job->roomC, $target->at, $job->printer->enclosed, $job->printer->chamberC);
+        $air = $job->printer->airAroundC($job->roomC, $target->at);
         $share = min(1.25, max(0.0, ($warmC - $air) / ($warmC - 20.0)));
 
         return $most <= 0.0 || $share <= 0.0 ? null : new Influence('air', -$most * $share, 0.0, Sentence::of(

@@ -33,8 +33,6 @@ final readonly class WarpSum
     private const PIECE_LAYER_MM = 0.25;
     /** A glass transition is not known any better than this, K (half the usual range of data sheets). */
     private const LEAST_DRIVING_K = 5.0;
-    /** Under a raft the foot is that of a brim of this width, mm. */
-    private const RAFT_MM = 3.0;
     /** What is less of a bar than this is a frame, whose sides are bars of their own. */
     private const LEAST_TOUCHES = 0.15;
 
@@ -282,7 +280,7 @@ final readonly class WarpSum
     {
         $job = $proposal->job;
         $bedC = $proposal->surfaceLaterC($target);
-        $air = Surroundings::celsius($job->roomC, $bedC, $job->printer->enclosed, $job->printer->chamberC);
+        $air = $job->printer->airAroundC($job->roomC, $bedC);
         $coolsTo = Surroundings::inPart($air, $bedC, $part->spanMm, $part->barWidthMm, $part->heightMm);
 
         return [$air, $coolsTo, self::drivingK($job->material, $coolsTo)];
@@ -304,7 +302,7 @@ final readonly class WarpSum
             max(self::LEAST_TOUCHES, min(1.0, $foot / ($part->spanMm * $part->barWidthMm))),
             match ($foothold->kind) {
                 FootholdKind::Brim => $foothold->mm,
-                FootholdKind::Raft => self::RAFT_MM,
+                FootholdKind::Raft => PartFacts::RAFT_BEYOND_MM,
                 default => 0.0,
             },
             FootholdKind::Ears === $foothold->kind ? $foothold->mm : 0.0,

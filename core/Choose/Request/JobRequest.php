@@ -81,8 +81,7 @@ final readonly class JobRequest
     /** Whether what is printed reaches to where the bed is cooler, near its edge. */
     public function reachesTheEdge(): bool
     {
-        $width = $this->printer->printWidthMm ?? $this->printer->bedWidthMm;
-        $depth = $this->printer->printDepthMm ?? $this->printer->bedDepthMm;
+        [$width, $depth] = $this->printer->printAreaMm();
 
         return null !== $this->widthMm && null !== $this->depthMm
             && (max($this->widthMm, $this->depthMm) > max($width, $depth) - 2 * self::EDGE_MM

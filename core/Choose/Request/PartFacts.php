@@ -11,6 +11,7 @@ use Sitzplatz\Shape\Outline;
 use Sitzplatz\Shape\PartShape;
 use Sitzplatz\Shape\Point;
 use Sitzplatz\Shape\ShapeFormat;
+use Sitzplatz\Statistics\Root;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 
@@ -27,7 +28,8 @@ final readonly class PartFacts
     private const HEAT_J_MM3K = 1.8e-3;
     /** Widths of brims of which is kept what they add, mm. */
     public const BRIMS_MM = [1.0, 2.0, 3.0, 4.0, 5.0, 8.0, 12.0];
-    private const RAFT_BEYOND_MM = 3.0;
+    /** A raft reaches so far beyond the foot, as a brim of this width, mm. */
+    public const RAFT_BEYOND_MM = 3.0;
     private const WIDEST_BRIM_MM = 50.0;
     /** A bar shorter than this has no end that would lift by itself, mm (our own choice). */
     private const LONG_MM = 60.0;
@@ -145,14 +147,12 @@ final readonly class PartFacts
         }
         $part = self::ofShape($shape);
         $area = $first->brimAreaMm2 / self::partsIn($shape);
-        // Halved until it is known to a twentieth of a millimetre and finer.
-        [$low, $high] = [0.0, self::WIDEST_BRIM_MM];
-        while ($high - $low > 0.01) {
-            $middle = ($low + $high) / 2;
-            $part->brimMm2($middle) < $area ? $low = $middle : $high = $middle;
-        }
+        $lacks = static fn (float $widthMm): float => $part->brimMm2($widthMm) - $area;
 
-        return new Foothold(FootholdKind::Brim, round($high, 1));
+        return new Foothold(FootholdKind::Brim, round(
+            $lacks(self::WIDEST_BRIM_MM) <= 0.0 ? self::WIDEST_BRIM_MM : Root::between($lacks, 0.0, self::WIDEST_BRIM_MM, 1e-4),
+            1,
+        ));
     }
 
     /** What a brim of this width adds around one part; between the widths that are kept by area over width. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Choose\Request;
 
 use Sitzplatz\Heat\Layer;
+use Sitzplatz\Heat\Surroundings;
 
 /** What a printer can do. */
 final readonly class PrinterFacts
@@ -65,6 +66,28 @@ final readonly class PrinterFacts
         /** What the chamber takes to warm from a cold start, as the shop timed it; null: nobody did. */
         public ?float $chamberMinutes = null,
     ) {
+    }
+
+    /** Whether it cools in air of its own. */
+    public function isShut(): bool
+    {
+        return $this->enclosed || null !== $this->chamberC;
+    }
+
+    /** The air around a part on a surface of this temperature, °C; null: unheated. */
+    public function airAroundC(float $roomC, ?float $surfaceC): float
+    {
+        return Surroundings::celsius($roomC, $surfaceC, $this->enclosed, $this->chamberC);
+    }
+
+    /**
+     * What the nozzle reaches, mm.
+     *
+     * @return array{float, float} width and depth
+     */
+    public function printAreaMm(): array
+    {
+        return [$this->printWidthMm ?? $this->bedWidthMm, $this->printDepthMm ?? $this->bedDepthMm];
     }
 
     /** The air in it, °C: that of a heated chamber, else of the room. */

@@ -15,7 +15,6 @@ use Sitzplatz\Heat\Cooling;
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\Layer;
 use Sitzplatz\Heat\Stack;
-use Sitzplatz\Heat\Surroundings;
 
 /** Heat plans, reckoned once for plates that are built alike. */
 final class HeatPlans
@@ -72,15 +71,9 @@ final class HeatPlans
         // Laid hot on a cold bench, a pane cracks.
         $comesOff = $build->comesOff && (null === $shock || $plan->heatUp->surfaceC - $proposal->job->roomC <= $shock);
         $printer = $proposal->job->printer;
-        $shut = $printer->enclosed || null !== $printer->chamberC;
+        $shut = $printer->isShut();
         $opensBelow = self::opensBelowC($proposal->job->material);
         $part = $proposal->job->part;
-        $height = $part->heightMm ?? CoolDown::USUAL_PART_MM;
-        $share = CoolDown::shareOf(
-            $plate,
-            $part->contactAreaMm2 ?? CoolDown::USUAL_FOOT_MM ** 2,
-            $part->outlineMm ?? 4 * CoolDown::USUAL_FOOT_MM,
-        );
         foreach ([Cooling::OpenDoor, Cooling::Fan, Cooling::OffPrinter, Cooling::Freezer] as $way) {
             $stands = match ($way) {
                 Cooling::OpenDoor => $shut && null !== $opensBelow,
@@ -89,15 +82,16 @@ final class HeatPlans
                 default => $build->freezes,
             };
             if ($stands) {
-                // Of the plate alone it is told under the part, and in a freezer of all of the part.
                 $seconds[$way->value] = $way->plateAlone()
-                    ? CoolDown::seconds(
+                    ? CoolDown::underPart(
                         $plate,
                         $way,
                         $plan->heatUp->surfaceC,
                         self::releaseC($proposal),
                         $proposal->job->roomC,
-                        part: CoolDown::part($height, Cooling::Freezer === $way ? 1.0 : $share),
+                        $part?->heightMm,
+                        $part?->contactAreaMm2,
+                        $part?->outlineMm,
                     )
                     : self::withParts($stack, $proposal->job, CoolDown::seconds(
                         $stack,
@@ -132,8 +126,7 @@ final class HeatPlans
     /** The air that a closed printer cools in; null: it is open. */
     private static function box(JobRequest $job, float $surfaceC): ?ClosedBox
     {
-        return $job->printer->enclosed || null !== $job->printer->chamberC
-            ? new ClosedBox(Surroundings::celsius($job->roomC, $surfaceC, $job->printer->enclosed, $job->printer->chamberC), $job->roomC) : null;
+        return $job->printer->isShut() ? new ClosedBox($job->printer->airAroundC($job->roomC, $surfaceC), $job->roomC) : null;
     }
 
     /** @throws BadHeat if a figure cannot be */

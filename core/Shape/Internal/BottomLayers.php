@@ -88,7 +88,7 @@ final class BottomLayers
         $this->lineWidthMm = $first->lengthMm > 0 ? $plastic / $first->lengthMm / $this->heightMm : 0.0;
         $this->speedMmS = $first->seconds > 0 ? $first->lengthMm / $first->seconds : 0.0;
         $apart = $this->apart();
-        $standing = $this->cells(0)->without($apart);
+        $standing = $this->cells[0]->without($apart);
         $on = $this->raftUnder($standing, $plastic);
         $this->raft = null !== $on;
         $beside = $this->beside($standing);
@@ -97,8 +97,8 @@ final class BottomLayers
         // What a raft touches is not what the part touches.
         $shown = null !== $on ? $this->layers[$on] : ($this->brim ? $this->layers[1] : $first);
         $off = static fn (float $x, float $y): bool => !$apart->covers($apart->at($x, $y));
-        [$this->outlines, $enclosed] = $this->outlines($shown, $off, null === $on ? $this->lineWidthMm : $this->widthBySteps($on + 1));
-        $this->brimAreaMm2 = $this->brim ? $this->brimMm2($off, $enclosed, $beside) : 0.0;
+        [$this->outlines, $enclosed, $walls] = $this->outlines($shown, $off, null === $on ? $this->lineWidthMm : $this->widthBySteps($on + 1));
+        $this->brimAreaMm2 = $this->brim ? $this->brimMm2($walls, $enclosed, $beside) : 0.0;
         $laid = null === $on
             ? $plastic / $this->heightMm * array_sum(self::lengths($first, $standing)) / max(1e-9, $first->lengthMm) - $this->brimAreaMm2
             : $this->widthBySteps($on + 1) * $shown->lengthMm;
@@ -147,18 +147,13 @@ final class BottomLayers
         $this->cells = array_map(static fn (int $i): Cells => $all[$i], $body);
     }
 
-    private function cells(int $layer): Cells
-    {
-        return $this->cells[$layer];
-    }
-
     /** What a layer encloses, without thin loops round other things that end within the layers looked at: skirts of several layers. */
     private function filled(int $layer): Cells
     {
         if (isset($this->filled[$layer])) {
             return $this->filled[$layer];
         }
-        $cells = $this->cells($layer);
+        $cells = $this->cells[$layer];
         $last = $this->cells[\count($this->cells) - 1];
         $pieces = $cells->pieces();
         foreach (\count($this->cells) > 2 ? $pieces : [] as $piece) {
@@ -194,7 +189,7 @@ final class BottomLayers
     /** Skirt and primed lines: nothing stands on them, and they are thin. What is broad is a part of one layer. */
     private function apart(): Cells
     {
-        $first = $this->cells(0);
+        $first = $this->cells[0];
         $apart = $first->empty();
         if (!isset($this->cells[1])) {
             return $apart;
@@ -263,7 +258,7 @@ final class BottomLayers
     {
         $next = $this->filled(1)->grown();
         $band = $next->grown()->without($next);
-        if ($this->cells(0)->common($band) < self::ROUND * $band->squares()) {
+        if ($this->cells[0]->common($band) < self::ROUND * $band->squares()) {
             return 0.0;
         }
         $rings = $this->filled(1)->ringsAround(self::RINGS);
@@ -295,11 +290,11 @@ final class BottomLayers
     }
 
     /**
-     * The outlines of what stands on the plate, and what they enclose.
+     * The outlines of what stands on the plate, what they enclose, and all that bounds what lies there.
      *
      * @param \Closure(float, float): bool $counts
      *
-     * @return array{list<Outline>, float}
+     * @return array{list<Outline>, float, list<Outline>}
      *
      * @throws BadShape if its lines have more corners than anybody waits for
      */
@@ -309,7 +304,7 @@ final class BottomLayers
         $loops = $shown->loops($counts);
         $outer = LayerTrace::outermost($loops, $widthMm);
         if ([] === $outer) {
-            return [[], 0.0];
+            return [[], 0.0, []];
         }
         $walls = Walls::of($this->raft ? $shown : $first, $shown === $first || $this->raft ? $loops : $first->loops($counts), $widthMm);
         $holes = array_values(array_filter($walls, static fn (Outline $wall): bool => $wall->signedAreaMm2() < 0));
@@ -329,19 +324,16 @@ final class BottomLayers
         }
         $all = [] === $islands ? $outer : [...$islands, ...$holes];
 
-        return [$all, self::enclosedMm2($all)];
+        return [$all, self::enclosedMm2($all), $walls];
     }
 
     /**
      * Between what the first layer and what the part enclose; holes are the same in both.
      *
-     * @param \Closure(float, float): bool $counts
-     *
-     * @throws BadShape if its lines have more corners than anybody waits for
+     * @param list<Outline> $around what bounds the first layer
      */
-    private function brimMm2(\Closure $counts, float $enclosedMm2, ?Cells $beside): float
+    private function brimMm2(array $around, float $enclosedMm2, ?Cells $beside): float
     {
-        $around = Walls::of($this->layers[0], $this->layers[0]->loops($counts), $this->lineWidthMm);
         $area = self::enclosedMm2($around) - $enclosedMm2;
         if ([] !== $around && [] !== $this->outlines && $area > 0.0) {
             return $area;

@@ -36,8 +36,7 @@ final readonly class PlateSizeGate implements GateOfLimits
         if (null === $width || null === $depth) {
             return null;
         }
-        $printWidth = $printer->printWidthMm ?? $printer->bedWidthMm;
-        $printDepth = $printer->printDepthMm ?? $printer->bedDepthMm;
+        [$printWidth, $printDepth] = $printer->printAreaMm();
         if (!self::fits($width, $depth, false, $printWidth, $printDepth, $printer->bedRound)) {
             return Sentence::of(
                 'gate.job_beyond_print_area',

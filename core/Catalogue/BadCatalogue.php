@@ -38,6 +38,11 @@ final class BadCatalogue extends Fault
         return new self(Sentence::of('catalogue.given_up'));
     }
 
+    public static function openPrinter(): self
+    {
+        return new self(Sentence::of('catalogue.open_printer'));
+    }
+
     public static function named(Phrase $name): self
     {
         return new self(Sentence::of('catalogue.named', name: $name));

@@ -232,8 +232,8 @@ final readonly class Catalogue
     }
 
     /**
-     * Whether a fact of the shop can be held. That a sheet is given up to a pair that bonds for good, bare, is the word of
-     * a lead (common practice: nobody else answers for the plate).
+     * Whether a fact of the shop can be held. That a sheet is given up to a pair that bonds for good, bare, or that a material
+     * goes without the chamber it is said to need, is the word of a lead (common practice: nobody else answers for it).
      *
      * @throws BadCatalogue with a sentence that says what to change
      */
@@ -247,6 +247,9 @@ final readonly class Catalogue
         }
         if (!$byLead && $fact->barrier && null === $fact->agentId && true === $this->pairing($material->id, $surface->id)?->bonds) {
             throw BadCatalogue::givenUp();
+        }
+        if (!$byLead && $fact->openPrinter) {
+            throw BadCatalogue::openPrinter();
         }
         if (null === $fact->window && null === $this->pairing($material->id, $surface->id)) {
             throw BadCatalogue::noWindow();

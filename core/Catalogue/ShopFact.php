@@ -27,6 +27,8 @@ final readonly class ShopFact
         public string $who,
         /** Date, ISO 8601. */
         public string $when,
+        /** It is printed in an open printer too, though the material is said to need a chamber. */
+        public bool $openPrinter = false,
     ) {
     }
 }

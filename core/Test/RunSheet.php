@@ -23,6 +23,7 @@ final readonly class RunSheet
 
     /**
      * @param list<CatalogueText> $surfaceCautions
+     * @param list<Sentence>      $risks           what practice rules out of it and a lead took on, and what has to be ready
      */
     public function __construct(
         private string $plate,
@@ -66,6 +67,7 @@ final readonly class RunSheet
         /** What a thermometer on the plate shows now, °C; null: none is watched. */
         private ?float $showsC = null,
         private ?PlateSpot $spot = null,
+        private array $risks = [],
     ) {
     }
 
@@ -87,6 +89,9 @@ final readonly class RunSheet
             throw UnusableKey::of($step->key());
         }
         [$lines, $cautions, $timer] = $this->filament ? $this->ofFilament($step) : $this->ofResin($step);
+        if (\in_array($step, [RunStep::Prepare, RunStep::HotPull, RunStep::ColdPull], true)) {
+            $cautions = [...$this->risks, ...$cautions];
+        }
         $title = match (true) {
             !$this->filament => 'resin.title.'.$step->value,
             RunStep::ColdPull === $step && !$this->taken->pulls => 'sheet.title.take_off',

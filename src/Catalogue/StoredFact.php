@@ -51,6 +51,8 @@ class StoredFact extends Row
         public readonly string $why,
         #[ORM\Column(length: 80)]
         public readonly string $who,
+        #[ORM\Column(options: ['default' => false])]
+        public readonly bool $openPrinter = false,
     ) {
         parent::__construct($id, $at);
     }
@@ -75,6 +77,7 @@ class StoredFact extends Row
             $this->why,
             $this->who,
             $this->createdAt->format('Y-m-d'),
+            $this->openPrinter,
         );
     }
 
@@ -92,6 +95,7 @@ class StoredFact extends Row
             'hold' => $this->hold->value,
             'release' => $this->release->value,
             'barrier' => $this->barrier,
+            'openPrinter' => $this->openPrinter,
             'why' => $this->why,
             'who' => $this->who,
             'at' => $this->createdAt->format(\DATE_ATOM),

@@ -21,6 +21,7 @@ use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Order\Step;
 use Sitzplatz\Choose\Window\Dial;
+use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Sentence;
 
@@ -39,6 +40,21 @@ final readonly class CandidateData
         $way = $proposal->off ? '/off' : ($proposal->often ? '/often' : '');
 
         return $proposal->side->id.'/'.($proposal->agent->id ?? self::BARE).$way.($anyPrinter ? '@'.$proposal->job->printer->id : '');
+    }
+
+    /**
+     * As a setup that may be tested though it is ruled out.
+     *
+     * @return array<string, mixed>|null
+     */
+    public function tried(Proposal $proposal, Question $question): ?array
+    {
+        return !SetupCheck::mayBeTried($proposal) ? null : [
+            'printerId' => $proposal->job->printer->id,
+            'plateSideId' => $proposal->side->id,
+            'agentId' => null === $proposal->agent ? null : $question->stock[$proposal->agent->id]->id->toRfc4122(),
+            'bedFirstC' => $proposal->target?->displayC,
+        ];
     }
 
     /** @return array{chance: float, hold90: array{float, float}, release90: array{float, float}} */

@@ -91,11 +91,16 @@ final readonly class CatalogueController
                 $body['barrier'],
                 $body['why'],
                 $this->current->get()->displayName,
+                $body['openPrinter'] ?? false,
             );
             try {
                 $this->shop->get()->check($fact->fact($ours->material($fact->materialId)->filament), Role::Lead === $this->current->get()->role);
             } catch (BadCatalogue $bad) {
-                throw Problem::invalid('catalogue.given_up' === $bad->sentence->key ? 'barrier' : 'window', $bad->sentence);
+                throw Problem::invalid(match ($bad->sentence->key) {
+                    'catalogue.given_up' => 'barrier',
+                    'catalogue.open_printer' => 'openPrinter',
+                    default => 'window',
+                }, $bad->sentence);
             }
             $this->audit->note('fact added', $id, $body);
 

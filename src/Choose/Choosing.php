@@ -65,10 +65,11 @@ final readonly class Choosing
             'candidateCount' => \count($candidates),
             'detail' => null === $looked ? null : $this->data->detail($looked, $ranking, $question),
             'firstDetail' => null === $first || $first === $looked ? null : $this->data->detail($first, $ranking, $question),
-            'rejections' => array_map(static fn (array $line): array => [
+            'rejections' => array_map(fn (array $line): array => [
                 'key' => null === $line['first'] ? null : CandidateData::key($line['first']->proposal, $question->anyPrinter),
                 'label' => $line['label'],
                 'reason' => $line['reason'],
+                'test' => null === $line['first'] ? null : $this->data->tried($line['first']->proposal, $question),
             ], \array_slice($ranking->rejectionsDrawnTogether(), 0, self::REJECTIONS_SHOWN)),
             'rejectionCount' => \count($ranking->rejections),
         ], madeOf: [$question, $ranking]);

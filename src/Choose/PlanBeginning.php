@@ -124,14 +124,7 @@ final readonly class PlanBeginning
         foreach ($drafts as $draft) {
             $side = $this->entities->find(PlateSide::class, $draft->sideId);
             $agent = null === $draft->agentId ? null : $this->entities->find(AgentStock::class, $draft->agentId);
-            $refusal = $asTheyAre || null === $side ? null : SetupCheck::refuses(
-                $catalogue,
-                $this->ofLot($job, $draft->lotId),
-                $side->facts($catalogue),
-                $agent?->kindId,
-                $draft->bedFirstC,
-                $draft->bedOtherC,
-            );
+            $refusal = $asTheyAre || null === $side ? null : $this->refusal($this->ofLot($job, $draft->lotId), $side, $agent, $draft);
             if (null === $refusal) {
                 $setups[] = self::input($draft);
             } else {
@@ -148,6 +141,16 @@ final readonly class PlanBeginning
         }
 
         return [$setups, $left];
+    }
+
+    /** Nobody is led into what would cost a plate: whoever wants it picks it. */
+    private function refusal(JobRequest $job, PlateSide $side, ?AgentStock $agent, SetupDraft $draft): ?Sentence
+    {
+        $catalogue = $this->shop->get();
+        $facts = $side->facts($catalogue);
+
+        return SetupCheck::refuses($catalogue, $job, $facts, $agent?->kindId, $draft->bedFirstC, $draft->bedOtherC)
+            ?? (SetupCheck::risks($catalogue, $job, $facts, $agent?->kindId, $draft->bedFirstC)[0]->reason ?? null);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Test;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Test\Life\ComparisonState;
+use Sitzplatz\Test\Life\ComparisonStatus;
 use Sitzplatz\Test\PlannedRun;
 use Sitzplatz\Test\PlannedSetup;
 use Sitzplatz\Test\PullKind;
@@ -15,7 +16,7 @@ use Symfony\Component\Uid\Uuid;
 /** Reads the state of a comparison for the core, and writes down the runs that it plans. */
 final readonly class ComparisonBook
 {
-    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs, private PlanQuestions $questions)
+    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs, private PlanQuestions $questions, private SetupRisks $risks)
     {
     }
 
@@ -42,6 +43,7 @@ final readonly class ComparisonBook
             $this->runs->lastVisit($comparison),
             $this->questions->inTurn($comparison->kind),
             $comparison->spread(),
+            ComparisonStatus::Draft === $comparison->status ? $this->risks->notTaken($comparison) : [],
         );
     }
 

@@ -13,7 +13,6 @@ use App\Shelf\Lot;
 use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
-use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Test\BadPlan;
 use Sitzplatz\Test\OwnFactors;
@@ -30,6 +29,7 @@ final readonly class ComparisonPlan
         private Expected $expected,
         private ComparisonView $view,
         private Now $now,
+        private SetupRisks $risks,
     ) {
     }
 
@@ -69,13 +69,20 @@ final readonly class ComparisonPlan
         if ($comparison->control === $comparison) {
             throw Problem::invalid('controlId', Sentence::of('plan.control_itself'));
         }
-        $wrong = SetupCheck::wrongKind($this->job($comparison, $comparison->lot));
+        $wrong = SetupCheck::wrongKind($this->risks->job($comparison, $comparison->lot, null));
         if (null !== $wrong) {
             throw Problem::invalid('printerId', $wrong);
         }
+        $taken = [];
+        foreach ($comparison->setups as $setup) {
+            $taken[self::same($setup)] = $setup->riskTaken;
+        }
         $comparison->setups->clear();
         foreach ($body['setups'] as $i => $each) {
-            $comparison->setups->add($this->setup($comparison, $i, $each));
+            $setup = $this->setup($comparison, $i, $each);
+            // What a lead took on stays where nothing of it was changed.
+            $setup->riskTaken = $taken[self::same($setup)] ?? null;
+            $comparison->setups->add($setup);
         }
         try {
             $comparison->plan()->check($comparison->taken(), $comparison->hotPerSetup);
@@ -92,7 +99,7 @@ final readonly class ComparisonPlan
         $side = $this->edit->reference(PlateSide::class, $said['plateSideId'], "setups.$i.plateSideId");
         $agent = null === $said['agentId'] ? null : $this->edit->reference(AgentStock::class, $said['agentId'], "setups.$i.agentId");
         $lot = isset($said['lotId']) ? $this->edit->reference(Lot::class, $said['lotId'], "setups.$i.lotId") : $comparison->lot;
-        $job = $this->job($comparison, $lot);
+        $job = $this->risks->job($comparison, $lot, Number::orNull($said['nozzleFirstC'] ?? null) ?? $comparison->nozzleFirstC);
         $refusal = SetupCheck::wrongKind($job) ?? SetupCheck::refuses(
             $catalogue,
             $job,
@@ -127,15 +134,17 @@ final readonly class ComparisonPlan
         return $setup;
     }
 
-    private function job(Comparison $comparison, Lot $lot): JobRequest
+    /** What of a setup decides on what may be lost by it. */
+    private static function same(Setup $setup): string
     {
-        $catalogue = $this->shop->get();
-
-        return new JobRequest(
-            $catalogue->material($lot->materialId),
-            $comparison->printer->facts($catalogue),
-            $comparison->roomC,
-            $lot->id->toRfc4122(),
-        );
+        return serialize([
+            $setup->side->id->toRfc4122(),
+            $setup->fitting->id->toRfc4122(),
+            $setup->agent?->id->toRfc4122(),
+            $setup->lot->id->toRfc4122(),
+            $setup->comparison->printer->id->toRfc4122(),
+            $setup->bedFirstC,
+            $setup->bedOtherC,
+        ]);
     }
 }

@@ -28,6 +28,7 @@ final readonly class ComparisonView
         private PlanQuestions $questions,
         private ShopCatalogue $shop,
         private ClockInterface $clock,
+        private SetupRisks $risks,
     ) {
     }
 
@@ -69,6 +70,9 @@ final readonly class ComparisonView
                 'hotLimitEdgePeelMpa' => null === $limit ? null : $piece->edgePeelStressMpa($limit),
             ],
             'basis' => Reasons::basis($comparison->plan()),
+            'setups' => array_values($comparison->setups->map(
+                fn (Setup $setup): array => [...$setup->toArray(), 'risk' => $this->risks->said($setup)],
+            )->toArray()),
             'cautions' => $this->cautions($comparison),
             'varied' => ['names' => $varied->words(), 'confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'runs' => ComparisonStatus::Draft === $comparison->status ? [] : array_map(

@@ -17,8 +17,13 @@ use Symfony\Component\Routing\Attribute\Route;
 /** In which order the runs of a plan would be made and how long they take, asked while it is made; nothing is stored. */
 final readonly class PlanOrderController
 {
-    public function __construct(private Contract $contract, private ComparisonPlan $plan, private ComparisonView $view, private PlanQuestions $questions)
-    {
+    public function __construct(
+        private Contract $contract,
+        private ComparisonPlan $plan,
+        private ComparisonView $view,
+        private PlanQuestions $questions,
+        private SetupRisks $risks,
+    ) {
     }
 
     #[Route('/api/plans/order', name: 'orderPlan', methods: ['POST'])]
@@ -44,7 +49,7 @@ final readonly class PlanOrderController
                 first: Quantity::count(\count($order->runs)),
             ),
             'setups' => array_values($comparison->setups->map(
-                static fn (Setup $setup): array => ['id' => $setup->id->toRfc4122(), 'name' => $setup->name()],
+                fn (Setup $setup): array => ['id' => $setup->id->toRfc4122(), 'name' => $setup->name(), 'risk' => $this->risks->said($setup)],
             )->toArray()),
             'varied' => ['confounded' => $varied->confounded(), 'sentence' => $varied->sentence()],
             'cautions' => $this->view->cautions($comparison),

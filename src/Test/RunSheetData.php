@@ -49,6 +49,7 @@ final readonly class RunSheetData
         private Now $now,
         private Steps $steps,
         private CurrentUser $current,
+        private SetupRisks $risks,
     ) {
     }
 
@@ -94,6 +95,7 @@ final readonly class RunSheetData
             $comparison->runDurations()->printMinutes,
             $this->watch->showsNow($run),
             $run->spot,
+            $this->risks->cautions($setup),
         );
         $state = $this->book->state($run, $this->now->time());
         $sequence = $state->sequence();

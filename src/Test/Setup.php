@@ -124,6 +124,14 @@ class Setup extends Row
     #[ORM\Column]
     public bool $takenHot = false;
 
+    /**
+     * That it is tried though practice rules it out.
+     *
+     * @var array{why: string, by: string, at: string}|null
+     */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $riskTaken = null;
+
     /** @param array{hold: float, release: float, measures: array<string, float>}|null $expected */
     public function expect(?array $expected): void
     {
@@ -171,6 +179,7 @@ class Setup extends Row
             ...$this->own()->toArray(),
             'expectedHold' => $this->expectedHold,
             'expectedRelease' => $this->expectedRelease,
+            'riskTaken' => $this->riskTaken,
         ];
     }
 }

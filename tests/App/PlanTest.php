@@ -155,6 +155,53 @@ final class PlanTest extends ApiTestCase
         self::assertSame([0, 1], array_map(fn (array $setup): int => $this->ask('POST', '/api/profiles/assess', ['setupId' => $setup['id']] + $wish, 200)['runs'], $planned['setups']));
     }
 
+    /** What practice rules out is planned by whoever has a reason, and begun on the word of a lead with all ready; Choose goes on ruling it out. */
+    public function testWhatIsRuledOutIsTestedOnTheWordOfALead(): void
+    {
+        $this->signIn('technician');
+        $lot = $this->pick('/api/lots', 'materialId', 'petg');
+        $printer = $this->pick('/api/printers', 'name', 'North bay');
+        $question = ['materialId' => 'petg', 'printerId' => $printer['id'], 'lotId' => $lot['id'], 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'part' => null];
+        $ruled = fn (): array => array_values(array_filter(
+            $this->ask('POST', '/api/choose', $question, 200)['rejections'],
+            static fn (array $each): bool => str_contains($each['reason'], 'for good: only with a barrier') && null !== $each['test'],
+        ));
+        $test = $ruled()[0]['test'];
+        $setup = ['plateSideId' => $test['plateSideId'], 'agentId' => null, 'bedFirstC' => $test['bedFirstC'], 'bedOtherC' => $test['bedFirstC'], 'unheated' => false];
+        $asked = ['kind' => 'grid', 'lotId' => $lot['id'], 'printerId' => $printer['id'], 'setups' => [$setup]];
+        $plan = $this->begin($asked + ['asTheyAre' => true])['plan'];
+        self::assertCount(1, $plan['setups']);
+        self::assertSame(['may_be_lost'], array_column($this->ask('POST', '/api/plans/order', $plan, 200)['setups'][0]['risk']['precautions'], 'key'));
+        self::assertSame([], $this->begin($asked)['plan']['setups'] ?? [], 'Nobody is led into it.');
+        $planned = $this->ask('POST', '/api/comparisons', $plan, 201);
+        $start = ['version' => $planned['version']];
+        self::assertStringContainsString('a lead has to take it on first', $this->ask('POST', "/api/comparisons/{$planned['id']}/start", $start, 422)['detail']);
+        $risk = ['version' => $planned['version'], 'setupId' => $planned['setups'][0]['id'], 'why' => 'a worn sheet that goes anyhow', 'precautions' => ['may_be_lost']];
+        $this->ask('POST', "/api/comparisons/{$planned['id']}/risks", $risk, 403);
+        $this->signIn('lead');
+        self::assertSame('precautions', $this->ask('POST', "/api/comparisons/{$planned['id']}/risks", ['precautions' => []] + $risk, 422)['errors'][0]['field']);
+        $taken = $this->ask('POST', "/api/comparisons/{$planned['id']}/risks", $risk, 200);
+        self::assertSame('a worn sheet that goes anyhow', $taken['setups'][0]['riskTaken']['why']);
+        // A plan that is saved again keeps the word where nothing of it was changed, and loses it where something was.
+        $edit = fn (array $setup, int $version): array => $this->ask('PUT', "/api/comparisons/{$planned['id']}", ['setups' => [$setup], 'version' => $version] + $plan, 200);
+        $hotter = $edit(['bedFirstC' => $test['bedFirstC'] + 3, 'bedOtherC' => $test['bedFirstC'] + 3] + $setup, $edit($setup, $taken['version'])['version']);
+        self::assertNull($hotter['setups'][0]['riskTaken']);
+        $risk = ['version' => $hotter['version'], 'setupId' => $hotter['setups'][0]['id']] + $risk;
+        $taken = $this->ask('POST', "/api/comparisons/{$planned['id']}/risks", $risk, 200);
+        self::assertNotNull($edit(['bedFirstC' => $test['bedFirstC'] + 3, 'bedOtherC' => $test['bedFirstC'] + 3] + $setup, $taken['version'])['setups'][0]['riskTaken']);
+        $started = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $taken['version'] + 1], 200);
+        self::assertStringContainsString('a worn sheet that goes anyhow', implode(' ', $this->ask('GET', "/api/runs/{$started['runs'][0]['id']}", null, 200)['sheet'][0]['cautions']));
+        $this->ask('POST', "/api/comparisons/{$planned['id']}/risks", ['version' => $started['version'], 'setupId' => $started['setups'][0]['id']] + $risk, 409);
+        self::assertNotSame([], $ruled(), 'A test planned is no reason to print with it.');
+        // The fact of a lead lifts what it speaks of, in Choose too.
+        $side = $this->pick('/api/plate-sides', 'id', $test['plateSideId']);
+        $this->ask('POST', '/api/catalogue/facts', [
+            'materialId' => 'petg', 'surfaceId' => $side['surfaceId'], 'agentKindId' => null, 'window' => null, 'releaseC' => null,
+            'role' => 'none', 'hold' => 'strong', 'release' => 'fair', 'barrier' => true, 'why' => 'sheets of this batch let go, six times',
+        ], 201);
+        self::assertNotContains($test['plateSideId'], array_map(static fn (array $each): string => $each['test']['plateSideId'], $ruled()));
+    }
+
     public function testRungsInTurnBeginWithTheFirstAndNeverAtOneLook(): void
     {
         $this->signIn('technician');

@@ -16,6 +16,7 @@ use Sitzplatz\Choose\Gate\Internal\KnownTreatmentGate;
 use Sitzplatz\Choose\Gate\Internal\NeverHoldsGate;
 use Sitzplatz\Choose\Gate\Internal\NozzleGate;
 use Sitzplatz\Choose\Gate\Internal\OffPrinterGate;
+use Sitzplatz\Choose\Gate\Internal\OpenPrinterGate;
 use Sitzplatz\Choose\Gate\Internal\PlateSizeGate;
 use Sitzplatz\Choose\Gate\Internal\PrinterGate;
 use Sitzplatz\Choose\Gate\Internal\ProbeGate;
@@ -59,6 +60,7 @@ final readonly class Gates
             new HarmfulAgentGate(),
             new ColdBedGate(),
             new NeverHoldsGate(),
+            new OpenPrinterGate(),
         ];
     }
 }

@@ -36,7 +36,7 @@ final class ComparisonLife
     /**
      * @return list<PlannedRun>
      *
-     * @throws Refusal if it was started already, or a side has another surface than was planned
+     * @throws Refusal if it was started already, a side has another surface than was planned, or a lead's word is missing
      * @throws BadPlan if the plan cannot be carried out
      */
     public static function start(ComparisonState $comparison): array
@@ -46,6 +46,9 @@ final class ComparisonLife
         }
         foreach ($comparison->sidesWithNewSurface as $side) {
             throw Refusal::entry('setups', Sentence::of('comparison.new_surface', side: $side));
+        }
+        foreach ($comparison->risksNotTaken as $setup) {
+            throw Refusal::entry('setups', Sentence::of('comparison.risk_not_taken', setup: $setup));
         }
 
         return self::order(
@@ -135,6 +138,28 @@ final class ComparisonLife
         }
 
         return $runs;
+    }
+
+    /**
+     * A lead lets a setup be tried that practice rules out.
+     *
+     * @param list<string> $wanted what has to be ready for it; none: practice has nothing against it
+     * @param list<string> $ready
+     *
+     * @throws Refusal if the plan is fixed already, it is no lead who says it, there is nothing to take on, or something is not ready
+     */
+    public static function takeRisk(ComparisonStatus $status, bool $byLead, array $wanted, array $ready): void
+    {
+        self::replan($status);
+        if (!$byLead) {
+            throw Refusal::person(Sentence::of('comparison.risk_of_lead'));
+        }
+        if ([] === $wanted) {
+            throw Refusal::state(Sentence::of('comparison.no_risk'));
+        }
+        if ([] !== array_diff($wanted, $ready)) {
+            throw Refusal::entry('precautions', Sentence::of('comparison.not_ready'));
+        }
     }
 
     /** @throws Refusal unless it is running: readings belong to its planned runs */

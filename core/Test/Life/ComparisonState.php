@@ -14,6 +14,7 @@ final readonly class ComparisonState
     /**
      * @param list<PlannedSetup> $setups
      * @param list<string>       $sidesWithNewSurface sides whose surface was changed since this was planned
+     * @param list<string>       $risksNotTaken       their letters
      */
     public function __construct(
         public ComparisonStatus $status,
@@ -34,6 +35,8 @@ final readonly class ComparisonState
         public bool $inTurn = false,
         /** Parts stand on all spots of the plate equally often. */
         public bool $spread = false,
+        /** Setups that practice rules out, and no lead has taken on. */
+        public array $risksNotTaken = [],
     ) {
     }
 }

@@ -9,10 +9,19 @@ use Sitzplatz\Catalogue\AgentRole;
 use Sitzplatz\Catalogue\Axis;
 use Sitzplatz\Catalogue\BadCatalogue;
 use Sitzplatz\Catalogue\Basis;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Catalogue\ShopFact;
 use Sitzplatz\Catalogue\Standing;
 use Sitzplatz\Catalogue\Window;
+use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Order\Candidate;
+use Sitzplatz\Choose\Order\Ranking;
+use Sitzplatz\Choose\Request\AgentFacts;
+use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Choose\Request\JobRequest;
+use Sitzplatz\Choose\Request\PrinterFacts;
+use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 
 /** What a shop holds true over the catalogue, and what its runs say about a grade. */
@@ -120,6 +129,28 @@ final class ShopFactTest extends TestCase
         self::assertFalse($refused('pei_smooth', null, false, false));
         self::assertFalse($refused('pei_smooth', 'pva_stick', true, false));
         self::assertFalse($refused('pei_textured', null, true, false), 'It does not bond there.');
+    }
+
+    /** That a material goes without the chamber it is said to need is a lead's word; it then passes on that way of use alone. */
+    public function testALeadsWordOpensAnOpenPrinter(): void
+    {
+        $fact = new ShopFact('pc', 'pei_smooth', null, null, null, AgentRole::None, Grade::Fair, Grade::Fair, false, 'small clips, nine of nine', 'Tess', '2026-11-02', true);
+        $catalogue = self::catalogue();
+        $catalogue->check($fact, true);
+        $pass = static fn (Catalogue $known): array => array_map(
+            static fn (Candidate $each): string => $each->treatment->agentId ?? 'bare',
+            Ranking::of(
+                $known,
+                new JobRequest($known->material('pc'), new PrinterFacts('p', 'Open', true, 250, 210, 120, 300, false, null), 22.0),
+                [new SideFacts('s', 's', 'P1 front', 'pei_smooth', 200, 200, HoldDown::Clips)],
+                [new AgentFacts('pva_stick', 'Stick')],
+                new Experience([]),
+            )->candidates,
+        );
+        self::assertSame([], $pass($catalogue));
+        self::assertSame(['bare'], $pass($catalogue->with([$fact])), 'Not with the stick: of that nothing was said.');
+        $this->expectException(BadCatalogue::class);
+        $catalogue->check($fact, false);
     }
 
     private static function fact(string $material, string $surface, ?string $agent = null, ?Window $window = null, ?float $release = null): ShopFact

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Catalogue\Grade;
 use Sitzplatz\Choose\Expectation\Experience;
+use Sitzplatz\Choose\Gate\Risk;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\AgentFacts;
@@ -16,6 +17,7 @@ use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Choose\Window\SetupCheck;
+use Sitzplatz\Heat\Layer;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;
 use Sitzplatz\Words\Sentence;
@@ -122,9 +124,47 @@ final class SituationsTest extends TestCase
         );
         self::assertNull($check('pa', 'glass', null, 90), 'Known not to hold, but nothing breaks.');
         self::assertNull($check('abs', 'polyester_high_hold', null, 60), 'Nothing is known: that is what tests are for.');
-        self::assertStringContainsString('gate.bonds_bare', Said::of($check('petg', 'pei_smooth', null, 70)));
+        self::assertNull($check('petg', 'pei_smooth', null, 70), 'A plate is lost by it: the word of a lead, and no refusal.');
         self::assertStringContainsString('target.too_hot', Said::of($check('pla', 'low_temp_matte', null, 95)));
         self::assertStringContainsString('gate.solvent', Said::of($check('petg', 'low_temp_matte', 'spray_film', 60)));
+    }
+
+    /** A reader of practitioners' accounts: whoever has a reason plans what practice rules out; what it costs is said, and glass wants glasses and gloves. */
+    public function testWhatIsRuledOutIsARiskAndNeverWhatHarmsAPrinterOrAPerson(): void
+    {
+        $open = new PrinterFacts('p', 'Bench two', true, 250, 210, 120, 300, false, null);
+        $risks = static fn (string $material, SideFacts $side, ?string $agent, ?float $bed, ?PrinterFacts $printer = null): array => SetupCheck::risks(
+            self::catalogue(),
+            new JobRequest(self::catalogue()->material($material), $printer ?? self::printer(), 20),
+            $side,
+            $agent,
+            $bed,
+        );
+        $said = /** @param list<Risk> $risks */ static fn (array $risks): array => [
+            array_map(static fn (Risk $risk): string => explode(' ', Said::of($risk->reason))[0], $risks),
+            array_column(Risk::precautions($risks), 'value'),
+        ];
+        $layers = static fn (float $mm): array => [new Layer(self::catalogue()->layer('soda_lime_glass'), $mm)];
+        $glass = static fn (float $mm): SideFacts => new SideFacts('g', 'g', 'G front', 'glass', 250, 210, HoldDown::Clips, null, $layers($mm));
+        self::assertSame([['gate.bonds_bare'], ['may_be_lost']], $said($risks('petg', self::side('P1', 'pei_smooth'), null, 70)));
+        self::assertSame([['gate.bonds_bare'], ['may_be_lost', 'glasses_gloves']], $said($risks('petg', $glass(4.0), null, 70)));
+        self::assertSame([['gate.bonds_bare', 'gate.thin_glass'], ['may_be_lost', 'glasses_gloves']], $said($risks('petg', $glass(1.0), null, 70)));
+        self::assertSame([['gate.bonds_bare'], ['may_be_lost', 'glasses_gloves']], $said($risks('petg', $glass(1.0), null, null)), 'Left cold the thin pane stands it.');
+        self::assertSame([['gate.enclosure'], ['stay_with_it']], $said($risks('pc', self::side('P1', 'pei_smooth', HoldDown::Clips), null, 105, $open)));
+        self::assertSame([[], []], $said($risks('pla', self::side('P1', 'pei_textured'), null, 60)));
+        // What nobody lifts is refused and no risk: the heater, the nozzle, the size, the spray on a plate that stays on its printer.
+        $never = static fn (PrinterFacts $printer, string $material, SideFacts $side, ?string $agent, float $bed): string => explode(' ', Said::of(SetupCheck::refuses(
+            self::catalogue(),
+            new JobRequest(self::catalogue()->material($material), $printer, 20),
+            $side,
+            $agent,
+            $bed,
+            $bed,
+        )))[0];
+        self::assertSame('target.too_hot', $never($open, 'abs', self::side('P1', 'thick_composite', HoldDown::Clips), null, 125));
+        self::assertSame('gate.nozzle_reaches', $never(new PrinterFacts('p', 'Old', true, 250, 210, 120, 230, true, null), 'pc', self::side('P1', 'pei_smooth', HoldDown::Clips), null, 105));
+        self::assertSame('gate.plate_too_large', $never(new PrinterFacts('p', 'Small', true, 120, 120, 120, 300, true, null), 'pla', self::side('P1', 'pei_textured'), null, 60));
+        self::assertSame('gate.off_printer', $never($open, 'pla', self::side('P1', 'glass', HoldDown::Glue), 'spray_film', 60));
     }
 
     /** @param list<SideFacts> $sides */

@@ -89,6 +89,10 @@ export function Choose() {
         });
         await navigate({ to: '/test/new' });
     };
+    const testRuledOut = async (label: string, { printerId, plateSideId, agentId, bedFirstC }: NonNullable<Ruled['test']>) => {
+        keepPicked({ printerId, lotId: job.lotId, materialId: job.materialId, roomC: job.roomC, setups: [{ plateSideId, agentId, bedFirstC, bedOtherC: bedFirstC, unheated: bedFirstC === null, label }] });
+        await navigate({ to: '/test/new' });
+    };
     const drop = (event: DragEvent) => {
         event.preventDefault();
         setOver(false);
@@ -200,7 +204,7 @@ export function Choose() {
                         </section>
                     ) : null}
                     <Profiles profiles={choice.profiles} count={choice.profileCount} />
-                    <Rejections rejections={choice.rejections} onBeside={best ? (key) => show({ beside: key }) : undefined} />
+                    <Rejections rejections={choice.rejections} onBeside={best ? (key) => show({ beside: key }) : undefined} onTest={may.test ? (label, test) => void testRuledOut(label, test) : undefined} />
                     {beside && best ? <Pair asked={asked} pair={[best.key, beside]} onDone={() => show({ beside: undefined })} /> : null}
                     {pair && chosen[0] && chosen[1] ? <Pair asked={asked} pair={[chosen[0].key, chosen[1].key]} onDone={() => show({ pair: false })} /> : null}
                     {card ? (
@@ -233,7 +237,9 @@ function HowItRanks({ learnedAt }: { learnedAt: string | null | undefined }) {
     );
 }
 
-function Rejections({ rejections, onBeside }: { rejections: Schemas['Choice']['rejections']; onBeside: ((key: string) => void) | undefined }) {
+type Ruled = Schemas['Choice']['rejections'][number];
+
+function Rejections({ rejections, onBeside, onTest }: { rejections: Ruled[]; onBeside: ((key: string) => void) | undefined; /** Tries it all the same. */ onTest: ((label: string, test: NonNullable<Ruled['test']>) => void) | undefined }) {
     if (rejections.length === 0) return null;
     return (
         <details className="mt-6">
@@ -247,6 +253,9 @@ function Rejections({ rejections, onBeside }: { rejections: Schemas['Choice']['r
                             </th>
                             <td>{rejection.reason}</td>
                             <td className="w-36 text-right">
+                                {onTest && rejection.test ? (
+                                    <Button tone="quiet" className="px-2!" aria-label={say('choose.test_all_the_same', { label: rejection.label })} onClick={() => rejection.test && onTest(rejection.label, rejection.test)}>{say('choose.test_it')}</Button>
+                                ) : null}
                                 {onBeside && rejection.key !== null ? (
                                     <Button tone="quiet" className="px-2!" aria-label={say('choose.beside_the_answer', { label: rejection.label })} onClick={() => rejection.key !== null && onBeside(rejection.key)}>{say('choose.side_by_side')}</Button>
                                 ) : null}

@@ -12,12 +12,12 @@ import { isResin } from './request';
 
 type Props = { title: string; materialId: string; surfaceId: string; pair: Schemas['PairingDetail'] | null; /** What was found out, to begin from. */ start?: { agentKindId: string; window: number[]; why: string }; onDone: () => void };
 
-type Way = { agentKindId: string; hold: Schemas['Grade']; release: Schemas['Grade']; role: Schemas['AgentRole']; barrier: boolean };
+type Way = { agentKindId: string; hold: Schemas['Grade']; release: Schemas['Grade']; role: Schemas['AgentRole']; barrier: boolean; openPrinter: boolean };
 type Values = Way & { window: (number | null)[]; releaseC: number | null; why: string };
 
 const GRADES = optionsOf(GRADE_WORDS);
 const ROLES = optionsOf(ROLE_WORDS);
-const SHAPE = whole({ agentKindId: text(), hold: as<Schemas['Grade']>(), release: as<Schemas['Grade']>(), role: as<Schemas['AgentRole']>(), barrier: flag(), window: list(maybe()), releaseC: maybe(), why: words() });
+const SHAPE = whole({ agentKindId: text(), hold: as<Schemas['Grade']>(), release: as<Schemas['Grade']>(), role: as<Schemas['AgentRole']>(), barrier: flag(), openPrinter: flag(), window: list(maybe()), releaseC: maybe(), why: words() });
 
 /** The shop's own word on a pair: it counts in place of the catalogue's, which stays visible. */
 export function FactForm({ title, materialId, surfaceId, pair, start, onDone }: Props) {
@@ -26,7 +26,7 @@ export function FactForm({ title, materialId, surfaceId, pair, start, onDone }: 
     const key = useKey();
     const known = (agentKindId: string): Way => {
         const way = pair?.treatments.find((t) => (t.agentKindId ?? '') === agentKindId);
-        return { agentKindId, hold: way?.hold ?? 'fair', release: way?.release ?? 'fair', role: way?.role ?? 'none', barrier: way?.barrier ?? false };
+        return { agentKindId, hold: way?.hold ?? 'fair', release: way?.release ?? 'fair', role: way?.role ?? 'none', barrier: way?.barrier ?? false, openPrinter: false };
     };
     const draft = useDraft({
         start: (): Values => ({ ...known(start?.agentKindId ?? ''), window: start?.window ?? (pair ? [...pair.window] : [null, null, null]), releaseC: pair?.releaseC ?? null, why: start?.why ?? '' }),
@@ -55,6 +55,7 @@ export function FactForm({ title, materialId, surfaceId, pair, start, onDone }: 
                 {seconds ? null : <QuantityField label={say('choose.off_below')} kind="temperature" {...at('releaseC')} />}
             </div>
             {values.agentKindId !== '' ? <CheckField label={say('choose.keeps_apart_what_would_bond')} {...at('barrier')} /> : pair?.bonds ? <CheckField label={say('choose.a_sheet_is_given_up_for')} {...at('barrier')} /> : null}
+            {catalogue.materials.find((m) => m.id === materialId)?.enclosure === 'needed' ? <CheckField label={say('choose.goes_without_a_chamber')} {...at('openPrinter')} /> : null}
             <AreaField label={say('choose.why')} {...at('why')} maxLength={500} hint={say('choose.what_you_saw_and_how_often')} />
         </DraftDialog>
     );

@@ -13,6 +13,7 @@ import { useTerms } from '../ui/terms';
 import { EFFORT_WORDS, LIFT_BY_WORDS, OUTCOME_WORDS, PULL_WORDS, RUN_STATUS_WORDS } from '../ui/words';
 import { say, tell } from '../words/say';
 import { PlanChances } from './PlanChances';
+import { Risks } from './Risks';
 import { Timetable } from './Timetable';
 
 const route = getRouteApi('/test/$id');
@@ -80,6 +81,7 @@ export function ComparisonPage() {
                 <Notice tone={comparison.varied.confounded ? 'caution' : 'note'}>{comparison.varied.sentence}</Notice>
                 <Cautions sentences={comparison.cautions} />
             </div>
+            <Risks comparison={comparison} />
             <SetupList comparison={comparison} />
             <h2 className="mt-6 mb-1">{draft ? (comparison.proof.design === 'adaptive' ? say('test.the_first_runs_as_they_would') : say('test.the_order_as_it_would_be')) : say('test.runs_in_order')}</h2>
             <p className="mb-3 text-soft">

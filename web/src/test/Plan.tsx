@@ -239,7 +239,7 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
                         </Behind>
                     ) : null}
                 </section>
-                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
+                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} risks={order?.setups.length === values.setups.length ? order.setups.map((each) => each.risk?.reasons) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
                 {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
                 <TextField label={say('test.what_it_is_called')} {...at('title')} />
                 <Beside id={values.controlId ?? null} onId={(controlId) => set({ controlId })} />

@@ -38,6 +38,8 @@ final readonly class Conditions
         public ?float $speedMmS = null,
         /** What the part has around its foot, in somebody's own words. */
         public string $brim = '',
+        /** What else stands on the plate, in one order. */
+        public string $also = '',
     ) {
     }
 
@@ -60,6 +62,7 @@ final readonly class Conditions
             && self::sameExposure($this->exposureS, $wanted->exposureS)
             && self::same($this->speedMmS, $wanted->speedMmS, self::SAME_MM_S)
             && mb_strtolower(trim($this->brim)) === mb_strtolower(trim($wanted->brim))
+            && $this->also === $wanted->also
             && $this->feeler === $wanted->feeler;
     }
 

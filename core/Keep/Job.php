@@ -7,6 +7,7 @@ namespace Sitzplatz\Keep;
 /** The job that somebody wants to print. */
 final readonly class Job
 {
+    /** @param list<string> $alsoMaterialIds */
     public function __construct(
         public ?string $lotId,
         public string $printerId,
@@ -14,6 +15,8 @@ final readonly class Job
         public bool $enclosed,
         public ?float $minutes,
         public int $partCount,
+        /** What else stands on the plate, from the catalogue. */
+        public array $alsoMaterialIds = [],
     ) {
     }
 }

@@ -10,6 +10,7 @@ use Sitzplatz\Words\Sentence;
 /** What a validated profile may be trusted for. */
 final readonly class Scope
 {
+    /** @param list<string> $alsoMaterialIds */
     public function __construct(
         public string $materialId,
         /** Null: any lot. */
@@ -27,6 +28,8 @@ final readonly class Scope
         /** Null: no print of the evidence was measured. */
         public ?float $longestJobMinutes,
         public int $mostParts,
+        /** What else stood on the plate in all of its evidence, from the catalogue. */
+        public array $alsoMaterialIds = [],
     ) {
     }
 
@@ -49,6 +52,8 @@ final readonly class Scope
                 default => $job->minutes <= $this->longestJobMinutes,
             },
             'parts' => $job->partCount <= $this->mostParts,
+            // Of one material alone nothing is said of it.
+            ...([] === $this->alsoMaterialIds && [] === $job->alsoMaterialIds ? [] : ['materials' => $this->sameMaterials($job)]),
         ];
     }
 
@@ -77,6 +82,7 @@ final readonly class Scope
                 ),
                 'enclosure' => Sentence::of($this->enclosureNeeded ? 'scope.enclosure' : 'scope.no_enclosure'),
                 'job' => $this->length($job->minutes, $inside),
+                'materials' => Sentence::of([] === $this->alsoMaterialIds ? 'scope.alone' : (true === $inside ? 'scope.materials' : 'scope.other_materials')),
                 default => true === $inside
                     ? Sentence::of('scope.parts', most: Quantity::count($this->mostParts))
                     : Sentence::of('scope.parts_beyond', parts: Quantity::count($job->partCount), most: Quantity::count($this->mostParts)),
@@ -84,6 +90,11 @@ final readonly class Scope
         }
 
         return $points;
+    }
+
+    private function sameMaterials(Job $job): bool
+    {
+        return [] === array_diff($this->alsoMaterialIds, $job->alsoMaterialIds) && [] === array_diff($job->alsoMaterialIds, $this->alsoMaterialIds);
     }
 
     private function length(?float $minutes, ?bool $inside): Sentence

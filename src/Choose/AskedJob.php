@@ -12,6 +12,7 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Psr\Clock\ClockInterface;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Request\Criterion;
 use Sitzplatz\Choose\Request\FileFacts;
 use Sitzplatz\Choose\Request\Finish;
@@ -75,7 +76,29 @@ final readonly class AskedJob
                 Number::orNull($body['file']['bedLaterC'] ?? null),
             ),
             $lot?->labelBedC,
+            also: self::also($catalogue, $body),
         ), $printers);
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     *
+     * @return list<Material> what else stands on the plate, each once
+     */
+    public static function also(Catalogue $catalogue, array $body): array
+    {
+        $also = [];
+        foreach ($body['alsoMaterialIds'] ?? [] as $i => $id) {
+            $material = $catalogue->materials[$id] ?? null;
+            if (null === $material || !$material->filament || false === ($catalogue->materials[$body['materialId']] ?? null)?->filament) {
+                throw Problem::invalid("alsoMaterialIds.$i", 'This is no filament of the catalogue: choose one from the list.');
+            }
+            if ($id !== $body['materialId']) {
+                $also[$id] = $material;
+            }
+        }
+
+        return array_values($also);
     }
 
     /** @param array<string, mixed> $wishes */

@@ -52,7 +52,7 @@ final readonly class Choosing
         );
 
         return new Answer([
-            'notes' => $job?->notes() ?? [],
+            'notes' => array_values(array_filter([$first?->limits, ...($job?->notes() ?? [])])),
             'learnedAt' => $this->learned->learned()['learnedAt'],
             'advice' => null === $advice ? null : [
                 'foothold' => ['kind' => $advice->foothold->kind->value, 'mm' => $advice->foothold->mm],

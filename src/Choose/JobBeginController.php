@@ -15,6 +15,7 @@ use App\Shelf\AgentStock;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use App\Test\AlsoPrinted;
 use App\Test\Job;
 use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Heat\HeatUse;
@@ -67,12 +68,14 @@ final readonly class JobBeginController
             $this->now->time(),
             $this->edit->reference(Printer::class, $asked->printer->id, 'asked.printerId'),
             $this->edit->reference(PlateSide::class, $proposal->side->id, 'key'),
-            $asked->material->id,
+            $body['asked']['materialId'],
             $this->current->author(),
         );
         $job->title = $body['title'];
         $job->agent = null === $proposal->agent ? null : $stock[$proposal->agent->id] ?? null;
-        $job->lot = null === $asked->lotId ? null : $this->edit->reference(Lot::class, $asked->lotId, 'asked.lotId');
+        $lotId = $body['asked']['lotId'] ?? null;
+        $job->lot = null === $lotId ? null : $this->edit->reference(Lot::class, $lotId, 'asked.lotId');
+        $job->alsoMaterials = AlsoPrinted::word(array_values(array_diff($body['asked']['alsoMaterialIds'] ?? [], [$job->materialId])));
         $filament = $asked->material->filament;
         $job->bedFirstC = $filament ? $candidate->target->displayC : null;
         $job->bedOtherC = $filament ? $proposal->bedOtherC ?? $candidate->target->displayC : null;

@@ -32,10 +32,18 @@ final readonly class OwnRunsRepository
     {
     }
 
-    /** @param list<ProvenSeat> $proven */
-    public function experience(string $materialId, array $proven = []): Experience
+    /**
+     * @param list<ProvenSeat> $proven
+     * @param list<string>     $also   materials that are printed along
+     */
+    public function experience(string $materialId, array $proven = [], array $also = []): Experience
     {
-        return new Experience($this->counted($materialId), $proven, $this->learned->known($materialId), $this->changes->epochs());
+        $others = [];
+        foreach ($also as $id) {
+            $others[$id] = $this->experience($id, $proven);
+        }
+
+        return new Experience($this->counted($materialId), $proven, $this->learned->known($materialId), $this->changes->epochs(), $others);
     }
 
     /**

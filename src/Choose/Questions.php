@@ -11,6 +11,7 @@ use App\Platform\Http\Problem;
 use App\Shelf\PlateRepository;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Request\JobOnPrinter;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Keep\Job;
@@ -86,6 +87,7 @@ final readonly class Questions
             $job->printer->enclosed,
             $job->minutes,
             $job->partCount,
+            array_map(static fn (Material $each): string => $each->id, $job->also),
         ), $jobs), $onShelf);
         $sides = $this->sides->onEach($printers, $any, $onShelf);
 
@@ -93,7 +95,11 @@ final readonly class Questions
             $catalogue,
             array_map(static fn (JobRequest $job): JobOnPrinter => new JobOnPrinter($job, $sides[$job->printer->id]), $jobs),
             $stock,
-            $this->ownRuns->experience($body['materialId'], $profiles['seats']),
+            $this->ownRuns->experience(
+                $body['materialId'],
+                $profiles['seats'],
+                array_map(static fn (Material $each): string => $each->id, $jobs[0]->also),
+            ),
             $profiles['shown'],
             $profiles['count'],
             $any,

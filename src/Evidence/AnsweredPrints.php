@@ -91,7 +91,8 @@ final class AnsweredPrints
                     j.planned_minutes AS planned, j.parts, j.measures,
                     j.answered_at AS at, 'use' AS purpose
              FROM (SELECT * FROM job WHERE status = 'answered' ORDER BY answered_at DESC LIMIT ".self::MOST." OFFSET $after) j
-             JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id LEFT JOIN agent_stock a ON a.id = j.agent_id",
+             JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id LEFT JOIN agent_stock a ON a.id = j.agent_id
+             WHERE j.also_materials = ''",
         );
     }
 
@@ -106,7 +107,7 @@ final class AnsweredPrints
     /**
      * Of the same time as the prints.
      *
-     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have
+     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have, nor several materials at once
      */
     private function runs(?string $from, ?string $until): iterable
     {
@@ -118,7 +119,7 @@ final class AnsweredPrints
              FROM (SELECT * FROM run WHERE status = 'done' AND finished_at >= ? AND finished_at < ? ORDER BY finished_at DESC LIMIT ".self::MOST.") r
              JOIN setup s ON s.id = r.setup_id AND s.taken_hot = 0 JOIN comparison c ON c.id = s.comparison_id
              JOIN fitting f ON f.id = s.fitting_id JOIN plate_side ps ON ps.id = s.side_id LEFT JOIN agent_stock a ON a.id = s.agent_id
-             WHERE s.brim = JSON_VALUE(c.constants, '$.brim')",
+             WHERE s.brim = JSON_VALUE(c.constants, '$.brim') AND c.also_materials = ''",
             [$from ?? '1000-01-01', $until ?? '9999-12-31'],
         );
     }

@@ -137,6 +137,7 @@ final readonly class EvidenceRepository
             $setup->exposureS,
             $setup->speedMmS,
             $setup->brim,
+            $comparison->alsoMaterials,
         );
     }
 
@@ -153,7 +154,7 @@ final readonly class EvidenceRepository
         $found = [];
         foreach ($this->database->iterateAssociative(
             'SELECT s.id, s.lot_id, s.fitting_id, f.surface_id, a.kind_id, s.bed_first_c, s.bed_other_c, c.nozzle_mm, s.nozzle_first_c, s.gap_mm, c.feeler,
-                s.exposure_s, s.speed_mm_s, s.brim
+                s.exposure_s, s.speed_mm_s, s.brim, c.also_materials
              FROM comparison c JOIN setup s ON s.comparison_id = c.id JOIN fitting f ON f.id = s.fitting_id LEFT JOIN agent_stock a ON a.id = s.agent_id
              WHERE s.material_id = ? AND c.printer_id = ? AND s.taken_hot = 0',
             [$setup->materialId, $comparison->printer->id->toBinary()],
@@ -174,6 +175,7 @@ final readonly class EvidenceRepository
                 $number($row['exposure_s']),
                 $number($row['speed_mm_s']),
                 (string) $row['brim'],
+                (string) $row['also_materials'],
             );
         }
 

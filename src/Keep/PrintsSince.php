@@ -6,6 +6,7 @@ namespace App\Keep;
 
 use App\Platform\Database\UtcType;
 use App\Shelf\Number;
+use App\Test\AlsoPrinted;
 use Doctrine\DBAL\Connection;
 use Sitzplatz\Keep\Drift;
 use Sitzplatz\Keep\SeenSince;
@@ -57,7 +58,7 @@ final readonly class PrintsSince
             "SELECT j.answered_at, j.outcome, j.effort, j.damaged, j.minutes, j.parts, j.room_c FROM job j LEFT JOIN agent_stock a ON a.id = j.agent_id
              WHERE j.fitting_id = ? AND j.status = 'answered' AND j.answered_at > ? AND j.printer_id = ? AND j.material_id = ?
                 AND a.kind_id <=> ? AND j.bed_first_c <=> ? AND j.bed_other_c <=> ? AND j.exposure_s <=> ?
-                AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC, j.id DESC LIMIT ".self::MOST,
+                AND j.also_materials = ? AND (? IS NULL OR j.lot_id = ?) ORDER BY j.answered_at DESC, j.id DESC LIMIT ".self::MOST,
             [
                 $profile->fitting->id->toBinary(),
                 UtcType::text($profile->evidenceUntil ?? $profile->createdAt),
@@ -67,6 +68,7 @@ final readonly class PrintsSince
                 Number::orNull($setting['bedFirstC'] ?? null),
                 Number::orNull($setting['bedOtherC'] ?? null),
                 Number::orNull($setting['exposureS'] ?? null),
+                AlsoPrinted::word($profile->scope()->alsoMaterialIds),
                 $profile->lot?->id->toBinary(),
                 $profile->lot?->id->toBinary(),
             ],

@@ -149,6 +149,7 @@ class Profile extends VersionedRow
             $scope['enclosureNeeded'],
             Number::orNull($scope['longestJobMinutes']),
             $scope['mostParts'],
+            array_values($scope['alsoMaterialIds'] ?? []),
         );
     }
 

@@ -9,7 +9,9 @@ use App\Evidence\EvidenceRepository;
 use App\Evidence\PrinterChanges;
 use App\Platform\Http\Problem;
 use App\Platform\Words\Wording;
+use App\Test\AlsoPrinted;
 use App\Test\Setup;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Detail\ReleasePlan;
 use Sitzplatz\CoreVersion;
 use Sitzplatz\Evidence\EvidenceRun;
@@ -85,6 +87,7 @@ final readonly class Proposal
                 'enclosureNeeded' => $proven->enclosed ?? $comparison->printer->enclosed,
                 'longestJobMinutes' => $proven?->longestJobMinutes,
                 'mostParts' => $proven->mostParts ?? 0,
+                ...('' === $comparison->alsoMaterials ? [] : self::also($comparison->alsoMaterials, $catalogue)),
             ],
             'setting' => [
                 'bedFirstC' => $setup->bedFirstC,
@@ -141,6 +144,14 @@ final readonly class Proposal
         $until = $assessment->evidenceUntil;
 
         return new Proposed($document, null === $until ? null : (\DateTimeImmutable::createFromFormat('U.u', \sprintf('%.6F', $until)) ?: null));
+    }
+
+    /** @return array{alsoMaterialIds: list<string>, alsoMaterialNames: list<CatalogueText>} */
+    private static function also(string $word, Catalogue $catalogue): array
+    {
+        $ids = AlsoPrinted::ids($word);
+
+        return ['alsoMaterialIds' => $ids, 'alsoMaterialNames' => array_map(static fn (string $id): CatalogueText => $catalogue->material($id)->name, $ids)];
     }
 
     /** @param list<EvidenceRun> $runs */

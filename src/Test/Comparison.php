@@ -56,6 +56,10 @@ class Comparison extends VersionedRow
     #[ORM\Column]
     public float $nozzleMm;
 
+    /** What else stands on the plate, as of a {@see Job}. */
+    #[ORM\Column(length: 200, options: ['default' => ''])]
+    public string $alsoMaterials = '';
+
     /** In the first layer. */
     #[ORM\Column(nullable: true)]
     public ?float $nozzleFirstC = null;
@@ -138,8 +142,9 @@ class Comparison extends VersionedRow
         $this->nozzleFirstC = Number::orNull($constants['nozzleFirstC']);
         $this->gapMm = Number::orNull($constants['gapMm']);
         $this->feeler = $constants['feeler'];
+        $this->alsoMaterials = AlsoPrinted::word(array_values(array_diff($constants['alsoMaterialIds'] ?? [], [$this->lot->materialId])));
         // What evidence matches on has columns of its own.
-        unset($constants['nozzleMm'], $constants['nozzleFirstC'], $constants['gapMm'], $constants['feeler']);
+        unset($constants['nozzleMm'], $constants['nozzleFirstC'], $constants['gapMm'], $constants['feeler'], $constants['alsoMaterialIds']);
         $this->constants = $constants;
         $this->limits = [
             ...$body['limits'],
@@ -326,6 +331,7 @@ class Comparison extends VersionedRow
                 'nozzleFirstC' => $this->nozzleFirstC,
                 'gapMm' => $this->gapMm,
                 'feeler' => $this->feeler,
+                'alsoMaterialIds' => AlsoPrinted::ids($this->alsoMaterials),
             ],
             'limits' => $this->limits,
             'proof' => $this->proof,

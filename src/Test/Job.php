@@ -44,6 +44,10 @@ class Job extends VersionedRow implements TouchesSide
     #[ORM\ManyToOne]
     public ?Lot $lot = null;
 
+    /** What else stood on the plate, from the catalogue, in the order of their ids and with commas between. */
+    #[ORM\Column(length: 200, options: ['default' => ''])]
+    public string $alsoMaterials = '';
+
     /** On the display; null: unheated, or a resin. */
     #[ORM\Column(nullable: true)]
     public ?float $bedFirstC = null;
@@ -206,7 +210,7 @@ class Job extends VersionedRow implements TouchesSide
     public static function likeLast(Uuid $id, \DateTimeImmutable $at, self $last, Author $by): self
     {
         $job = new self($id, $at, $last->printer, $last->side, $last->materialId, $by);
-        foreach (['agent', 'lot', 'bedFirstC', 'bedOtherC', 'exposureS', 'hasEnclosure', 'chamberC', 'parts', 'warmWh', 'drawsW'] as $same) {
+        foreach (['agent', 'lot', 'alsoMaterials', 'bedFirstC', 'bedOtherC', 'exposureS', 'hasEnclosure', 'chamberC', 'parts', 'warmWh', 'drawsW'] as $same) {
             $job->$same = $last->$same;
         }
         $job->assumed = true;
@@ -276,6 +280,7 @@ class Job extends VersionedRow implements TouchesSide
             'plateSideId' => $this->side->id->toRfc4122(),
             'agentName' => $this->agent?->name,
             'materialId' => $this->materialId,
+            'alsoMaterialIds' => AlsoPrinted::ids($this->alsoMaterials),
             'lotLabel' => $this->lot?->label,
             'bedFirstC' => $this->bedFirstC,
             'exposureS' => $this->exposureS,

@@ -296,7 +296,7 @@ final readonly class RunTally
     private static function uses(string $and): string
     {
         return self::counted('(SELECT '.self::SEAT_OF_USE.' AS seat, j.material_id, f.surface_id, a.kind_id AS agent_kind_id, j.side_id,
-                j.fitting_id, j.printer_id, j.bed_first_c, NULL AS gap_mm, \'\' AS feeler, j.exposure_s, 0 AS own_brim, e.at AS epoch,
+                j.fitting_id, j.printer_id, j.bed_first_c, NULL AS gap_mm, \'\' AS feeler, j.exposure_s, j.also_materials <> \'\' AS own_brim, e.at AS epoch,
                 \'use\' AS source, 0 AS void, '.self::held('j').' AS held, j.effort, j.damaged AS damage, j.minutes AS print_minutes,
                 j.answered_at AS finished_at, j.parts AS on_plate
             FROM job j JOIN fitting f ON f.id = j.fitting_id JOIN plate_side ps ON ps.id = j.side_id AND ps.fitting_id = j.fitting_id
@@ -326,7 +326,7 @@ final readonly class RunTally
                         SELECT material_id, fitting_id, IFNULL(agent_kind_id, '') AS agent, SUBSTRING_INDEX(one, ',', 3) AS end,
                             CAST(SUM(SUBSTRING_INDEX(one, ',', -1)) AS UNSIGNED) AS times
                         FROM run_tally, JSON_TABLE(CONCAT('[\"', REPLACE(outcomes, ';', '\",\"'), '\"]'), '$[*]' COLUMNS (one VARCHAR(60) PATH '$')) each_one
-                        WHERE void = 0 AND source = 'test' $and
+                        WHERE void = 0 AND source = 'test' AND own_brim = 0 $and
                         GROUP BY material_id, fitting_id, agent, end
                     ) each_end GROUP BY material_id, fitting_id, agent
                 ) each_agent GROUP BY material_id, fitting_id
@@ -372,7 +372,7 @@ final readonly class RunTally
     private static function made(string $where): string
     {
         return 'SELECT '.self::SEAT.' AS seat, s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, c.printer_id,
-                s.bed_first_c, s.gap_mm, c.feeler, s.exposure_s, s.brim <> JSON_VALUE(c.constants, \'$.brim\') AS own_brim, '.self::EPOCH." AS epoch,
+                s.bed_first_c, s.gap_mm, c.feeler, s.exposure_s, s.brim <> JSON_VALUE(c.constants, \'$.brim\') OR c.also_materials <> \'\' AS own_brim, '.self::EPOCH." AS epoch,
                 'test' AS source, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes, r.finished_at,
                 (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
             ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where";

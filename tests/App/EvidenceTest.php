@@ -141,6 +141,27 @@ final class EvidenceTest extends ApiTestCase
         return $comparison['setups'][0]['id'];
     }
 
+    /** What was printed with something beside it is proven with that beside it. */
+    public function testAProfileKeepsWhatElseStoodOnThePlate(): void
+    {
+        $alone = $this->made([], [], []);
+        $setup = $this->made([], ['alsoMaterialIds' => ['petg', 'pla']], []);
+        self::assertSame([4, 4], [$this->assess($alone)['runs'], $this->assess($setup)['runs']], 'Neither speaks for the other.');
+        $profile = $this->ask('POST', '/api/profiles', ['setupId' => $setup, 'title' => 'With PETG in it', 'reviewBy' => '2030-01-01'] + self::WISH, 201);
+        self::assertSame([['petg'], ['PETG']], [$profile['document']['scope']['alsoMaterialIds'], $profile['document']['scope']['alsoMaterialNames']]);
+        $this->signIn('lead');
+        $this->ask('POST', "/api/profiles/{$profile['id']}/sign", ['version' => 1, 'password' => 'hilltop', 'trial' => true, 'reason' => 'four runs are enough to show it'], 200);
+        $lot = $this->pick('/api/lots', 'label', 'L-101')['id'];
+        $points = function (array $also) use ($profile, $lot): array {
+            $asked = ['materialId' => 'pla', 'printerId' => $this->attic(), 'lotId' => $lot, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'alsoMaterialIds' => $also];
+
+            return array_column(array_column($this->ask('POST', '/api/choose', $asked, 200)['profiles'], null, 'id')[$profile['id']]['points'], 'inScope', 'point');
+        };
+        self::assertTrue($points(['petg'])['materials']);
+        self::assertFalse($points([])['materials']);
+        self::assertFalse($points(['petg', 'tpu'])['materials']);
+    }
+
     private function attic(): string
     {
         foreach ($this->ask('GET', '/api/printers', null, 200) as $printer) {

@@ -115,6 +115,33 @@ final class JobTest extends ApiTestCase
         self::assertSame(0, $tally->wrong());
     }
 
+    /** All of its materials are asked; what came of it is kept with all of them, and says nothing of one alone. */
+    public function testAPrintOfSeveralMaterialsIsKeptAsSuch(): void
+    {
+        $asked = ['alsoMaterialIds' => ['petg']] + $this->asked();
+        self::assertSame('alsoMaterialIds.0', $this->ask('POST', '/api/choose', ['alsoMaterialIds' => ['nothing']] + $asked, 422)['errors'][0]['field']);
+        $choice = $this->ask('POST', '/api/choose', $asked, 200);
+        $first = $choice['candidates'][0];
+        self::assertStringContainsString('decides here', implode(' ', $choice['notes']));
+        self::assertStringContainsString('PETG: ', implode(' ', array_column($choice['rejections'], 'reason')));
+        $alone = fn (): array => array_map(
+            static fn (array $each): array => [$each['label'], $each['hold']],
+            $this->ask('POST', '/api/choose', $this->asked(), 200)['candidates'],
+        );
+        $before = $alone();
+        $job = $this->ask('POST', '/api/jobs', ['title' => 'Two colours', 'key' => $first['key'], 'asked' => $asked], 201);
+        self::assertSame(['pla', ['petg']], [$job['materialId'], $job['alsoMaterialIds']]);
+        $this->ask('POST', "/api/jobs/{$job['id']}/answer", ['version' => $job['version'], 'outcome' => 'came_off'], 200);
+        self::assertSame(1, (int) $this->database()->fetchOne("SELECT COUNT(*) FROM run_tally WHERE source = 'use' AND own_brim = 1"));
+        $shop = self::getContainer()->get(LearnedShop::class);
+        self::assertInstanceOf(LearnedShop::class, $shop);
+        $shop->learn();
+        self::assertEquals($before, $alone(), 'It may have been the other that lifted.');
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        self::assertSame(0, $tally->wrong());
+    }
+
     public function testWhatIsNotPrintedIsDroppedAndCountsForNothing(): void
     {
         $job = $this->begun();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Choose\Expectation;
 
+use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
 use Sitzplatz\Evidence\Learned\Knowledge;
@@ -36,9 +37,15 @@ final class Experience
      * @param list<OwnRuns>         $runs
      * @param list<ProvenSeat>      $proven what validated profiles vouch for, for this job
      * @param array<string, string> $epochs since the last change, by printer
+     * @param array<string, self>   $others of further materials that are printed along, by id
      */
-    public function __construct(array $runs, array $proven = [], private readonly ?Knowledge $knowledge = null, private readonly array $epochs = [])
-    {
+    public function __construct(
+        array $runs,
+        array $proven = [],
+        private readonly ?Knowledge $knowledge = null,
+        private readonly array $epochs = [],
+        private readonly array $others = [],
+    ) {
         $index = $bySide = $bySeat = [];
         foreach ($runs as $run) {
             if ($run->runs > 0 || $run->released > 0) {
@@ -54,6 +61,12 @@ final class Experience
         $this->bySide = $bySide;
         $this->proven = $bySeat;
         $this->chances = new \WeakMap();
+    }
+
+    /** What is known of a material that is printed along, else of its own. */
+    public function of(Material $material): self
+    {
+        return $this->others[$material->id] ?? $this;
     }
 
     public function chances(JobRequest $job): Chances

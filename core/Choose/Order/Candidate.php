@@ -24,6 +24,8 @@ use Sitzplatz\Statistics\ShareOfBoth;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Day;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
@@ -54,6 +56,8 @@ final readonly class Candidate
         public ?float $provenUpToMinutes,
         /** By which it was reckoned. */
         public Experience $experience,
+        /** Where several materials stand on the plate: that this one decides, and what the others would do. */
+        public ?Sentence $limits = null,
     ) {
     }
 
@@ -91,6 +95,36 @@ final readonly class Candidate
             $proven,
             $proven ? $seat->upToMinutes : null,
             $experience,
+        );
+    }
+
+    /** The same, as that of several materials on the plate which holds and lets go worst. */
+    public function limitsBefore(self ...$others): self
+    {
+        return new self(
+            $this->proposal,
+            $this->pairing,
+            $this->treatment,
+            $this->target,
+            $this->hold,
+            $this->release,
+            $this->chance,
+            $this->costPerPrint,
+            $this->moved,
+            $this->missed,
+            $this->proven,
+            $this->provenUpToMinutes,
+            $this->experience,
+            [] === $others ? null : Sentence::of(
+                'reason.limits',
+                material: $this->proposal->job->material->name,
+                others: Listing::of(array_map(static fn (self $other): Sentence => Sentence::of(
+                    'reason.alone',
+                    material: $other->proposal->job->material->name,
+                    hold: Quantity::share($other->hold->chance),
+                    release: Quantity::share($other->release->chance),
+                ), array_values($others)), Joined::Comma),
+            ),
         );
     }
 

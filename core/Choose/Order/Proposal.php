@@ -120,6 +120,14 @@ final readonly class Proposal
         return null !== $target->refusal ? null : $this->set($target->asOften($this->target), false, null, true);
     }
 
+    /** The same with the display at so much, unless it passes a limit. */
+    public function atBed(float $bedC): self
+    {
+        $target = null === $this->pairing ? null : Target::of($this->job->with(bedC: $bedC), $this->pairing, $this->stops(), $this->stack);
+
+        return null === $target || null !== $target->refusal ? $this : $this->set($target, false, null);
+    }
+
     /** The same with another setting after the first layer. */
     public function then(?float $bedOtherC): self
     {

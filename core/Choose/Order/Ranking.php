@@ -179,7 +179,9 @@ final readonly class Ranking
                 $catalogue->pairing($job->material->id, $side->surfaceId),
                 $stacks,
             );
-            $reason = self::refusal($ofSide, $bare, $knownOfSide);
+            $together = [] === $job->also ? null : Together::on($bare, $catalogue, $stacks);
+            $bare = $together?->main() ?? $bare;
+            $reason = self::refusal($ofSide, $bare, $knownOfSide) ?? $together?->refuses($ofSide);
             if (null !== $reason || null === $bare->pairing || null === $bare->target) {
                 $rejections[] = new Rejection($bare, $reason, true);
                 continue;
@@ -192,12 +194,18 @@ final readonly class Ranking
                 }
                 $proposal = $bare->withAgent(null === $agent ? null : $catalogue->agent($agent->kindId));
                 $reason = self::refusal($ofAgent, $proposal, $knownOfAgent);
+                $reason ??= $together?->refusesWith($proposal->agent, $ofAgent);
                 if (null === $proposal->treatment) {
                     $unknown[$kind] = new Rejection($proposal, $reason, false, true);
                     continue;
                 }
                 if (null !== $reason) {
                     $rejections[] = new Rejection($proposal, $reason, false);
+                    continue;
+                }
+                $limiting = $together?->limiting($proposal->agent, $experience, $agent?->costPerCoat);
+                if (null !== $limiting) {
+                    $candidates[] = $limiting;
                     continue;
                 }
                 $usual = $proposal->asProven($experience->proven($job, $side, $agent?->kindId));

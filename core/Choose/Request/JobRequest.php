@@ -20,6 +20,7 @@ final readonly class JobRequest
     /** From so many parts on, practice speaks of a full plate (our own choice). */
     public const FULL_PLATE = 10;
 
+    /** @param list<Material> $also */
     public function __construct(
         public Material $material,
         public PrinterFacts $printer,
@@ -49,6 +50,8 @@ final readonly class JobRequest
         public ?float $labelBedC = null,
         /** A run of a comparison, and no print for use. */
         public bool $isTest = false,
+        /** What else is printed right on the plate, beside the material: a second colour, a support, an inlay. */
+        public array $also = [],
     ) {
     }
 
@@ -75,7 +78,40 @@ final readonly class JobRequest
             $this->file,
             $this->labelBedC,
             $this->isTest,
+            $this->also,
         );
+    }
+
+    /**
+     * The same job in each of its materials alone: that which it is asked for first. What is known of its lot is known of that one.
+     *
+     * @return non-empty-list<self>
+     */
+    public function eachMaterial(?float $bedC = null): array
+    {
+        $bedC ??= $this->bedC;
+
+        return array_map(fn (Material $material): self => new self(
+            $material,
+            $this->printer,
+            $this->roomC,
+            $material === $this->material ? $this->lotId : null,
+            $this->partCount,
+            $this->widthMm,
+            $this->depthMm,
+            $this->minutes,
+            $this->part,
+            $this->foothold,
+            $bedC,
+            $material === $this->material ? $this->nozzleC : null,
+            $material === $this->material ? $this->driedDaysAgo : null,
+            $this->lyingThere,
+            $this->wishes,
+            $this->gapMm,
+            $this->file,
+            $material === $this->material ? $this->labelBedC : null,
+            $this->isTest,
+        ), [$this->material, ...$this->also]);
     }
 
     /** Whether what is printed reaches to where the bed is cooler, near its edge. */

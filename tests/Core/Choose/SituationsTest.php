@@ -140,9 +140,9 @@ final class SituationsTest extends TestCase
             $agent,
             $bed,
         );
-        $said = /** @param list<Risk> $risks */ static fn (array $risks): array => [
+        $said = static fn (array $risks): array => [
             array_map(static fn (Risk $risk): string => explode(' ', Said::of($risk->reason))[0], $risks),
-            array_column(Risk::precautions($risks), 'value'),
+            array_column(Risk::precautions(array_values($risks)), 'value'),
         ];
         $layers = static fn (float $mm): array => [new Layer(self::catalogue()->layer('soda_lime_glass'), $mm)];
         $glass = static fn (float $mm): SideFacts => new SideFacts('g', 'g', 'G front', 'glass', 250, 210, HoldDown::Clips, null, $layers($mm));

@@ -9,6 +9,7 @@ import { inUse } from '../ui/inUse';
 import { duration, useFigures } from '../ui/quantity';
 import { Word } from '../ui/Word';
 import { say, tell } from '../words/say';
+import { AlsoOnThePlate } from './AlsoOnThePlate';
 import { PartDrop } from './PartDrop';
 import { PatchThumb } from './PatchView';
 import { FOOTHOLD_WORDS, isResin, type Job } from './request';
@@ -44,6 +45,9 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
     const articulated = job.part?.articulated ?? false;
     const kinds = Object.entries(FOOTHOLD_WORDS).filter(([kind]) => kind === 'none' || !articulated);
     const wishes = job.wishes ?? {};
+    const also = job.alsoMaterialIds ?? [];
+    const tools = job.part ? (reading?.shape.firstLayer?.tools.length ?? 1) : 1;
+    const unnamed = Math.max(0, tools - 1 - also.length);
     const wished = wishesInWords(wishes);
     const agent = catalogue.agents.find((each) => each.id === job.agent);
     const at = (field: string) => fault?.of(field);
@@ -83,7 +87,7 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
                     </Word>
                 ),
                 material: (
-                    <Word key="material" name={say('choose.word_material', { material: material?.name ?? say('choose.not_chosen') })} words={material ? (lot ? `${material.name} ${lot.label}` : material.name) : say('choose.a_material')} faulty={Boolean(at('materialId') ?? at('lotId'))}>
+                    <Word key="material" name={say('choose.word_material', { material: material?.name ?? say('choose.not_chosen') })} words={[material ? (lot ? `${material.name} ${lot.label}` : material.name) : say('choose.a_material'), ...also.map((id) => catalogue.materials.find((each) => each.id === id)?.name ?? id), ...(unnamed > 0 ? [say('choose.materials_unnamed', { count: unnamed })] : [])].join(' + ')} faulty={Boolean(at('materialId') ?? at('lotId') ?? at('alsoMaterialIds.0'))}>
                         <div className="flex flex-col gap-4">
                             <SelectField
                                 label={say('choose.material')}
@@ -94,6 +98,8 @@ export function JobLine({ job, reading, named, advice, onJob, onFile, fault, pri
                                 error={at('materialId')}
                             />
                             <SelectField label={say('choose.lot')} value={job.lotId ?? ''} onValue={(id) => onJob({ lotId: id || null })} empty={say('choose.any')} options={lots.filter((each) => !each.retired && each.materialId === job.materialId).map((each) => ({ value: each.id, label: `${each.label}, ${each.name}` }))} error={at('lotId')} />
+                            {resin || job.materialId === '' ? null : <AlsoOnThePlate also={also} onAlso={(alsoMaterialIds) => onJob({ alsoMaterialIds, bedC: null })} not={job.materialId} catalogue={catalogue} />}
+                            {unnamed > 0 ? <p className="text-soft">{say('choose.the_file_has_several', { count: tools })}</p> : null}
                         </div>
                     </Word>
                 ),

@@ -11,6 +11,7 @@ export function useScopeRows() {
         const { scope } = document;
         return [
             [say('keep.material'), say('keep.anylot_any_lot', { materialName: scope.materialName, anyLot: scope.anyLot, lotLabel: scope.anyLot ? '' : scope.lotLabel ?? '' })],
+            ...(scope.alsoMaterialNames?.length ? [[say('keep.also_on_the_plate'), scope.alsoMaterialNames.join(', ')] satisfies [string, string]] : []),
             [say('keep.plate'), scope.anyPlate ? say('keep.any_plate_with', { surfaceName: scope.surfaceName }) : `${scope.sideLabel ?? ''}, ${scope.surfaceName}`],
             [say('keep.printer'), scope.printerName + (scope.enclosureNeeded ? say('keep.enclosed') : '')],
             [say('keep.room'), say('keep.to', { roomLowC: temperature.bare(scope.roomLowC), roomHighC: temperature.text(scope.roomHighC) })],

@@ -210,6 +210,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
     ] : [
         [say('test.test_piece'), say('test.pulled_at', { piece: constants.piece.name, alongPullMm: length.bare(constants.piece.alongPullMm), acrossPullMm: length.text(constants.piece.acrossPullMm), pullHeightMm: length.text(constants.piece.pullHeightMm) })],
         ['G-code', constants.gcodeName],
+        ...(constants.alsoMaterialIds?.length ? [[say('test.also_on_the_plate'), constants.alsoMaterialIds.map((id) => catalogue.materials.find((each) => each.id === id)?.name ?? id).join(', ')] satisfies [string, string]] : []),
         [say('test.nozzle'), say('test.first_layer', { nozzleMm: length.text(constants.nozzleMm), nozzleFirstC: temperature.text(constants.nozzleFirstC) })],
         [say('test.line_width'), length.text(constants.lineWidthMm)],
         [say('test.gap'), gap(constants)],

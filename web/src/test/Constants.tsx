@@ -1,3 +1,7 @@
+import { useSuspenseQuery } from '@tanstack/react-query';
+
+import { catalogueQuery, lotsQuery } from '../api/queries';
+import { AlsoOnThePlate } from '../choose/AlsoOnThePlate';
 import { More } from '../ui/DraftForm';
 import { NumberField, QuantityField, TextField } from '../ui/Field';
 import { useGap, useQuantity } from '../ui/quantity';
@@ -33,7 +37,9 @@ export function ConstantsInWords({ resin, constants }: { resin: boolean; constan
 }
 
 /** All that is held constant, to be changed. */
-export function Constants({ resin, constants, set }: { resin: boolean; constants: Held; set: (constants: Held) => void }) {
+export function Constants({ resin, lotId, constants, set }: { resin: boolean; lotId: string; constants: Held; set: (constants: Held) => void }) {
+    const { data: lots } = useSuspenseQuery(lotsQuery);
+    const { data: catalogue } = useSuspenseQuery(catalogueQuery);
     const held = (part: Partial<Held>) => set({ ...constants, ...part });
     // Who writes another base gives up that of a design of their own.
     const piece = (part: Partial<Held['piece']>) => held({ piece: { ...constants.piece, ...('alongPullMm' in part || 'acrossPullMm' in part ? { contactAreaMm2: null, sectionMm3: null } : {}), ...part } });
@@ -58,6 +64,7 @@ export function Constants({ resin, constants, set }: { resin: boolean; constants
                         <QuantityField label={say('test.nozzle')} kind="length" name="constants.nozzleMm" value={constants.nozzleMm} onValue={(nozzleMm) => held({ nozzleMm })} />
                         <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={constants.lineWidthMm} onValue={(lineWidthMm) => held({ lineWidthMm })} />
                         <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => held({ firstLayerSpeedMmS })} />
+                        <AlsoOnThePlate also={constants.alsoMaterialIds ?? []} onAlso={(alsoMaterialIds) => held({ alsoMaterialIds })} not={lots.find((each) => each.id === lotId)?.materialId ?? ''} catalogue={catalogue} />
                         <TextField label={say('test.fan')} name="constants.fan" value={constants.fan} onValue={(fan) => held({ fan })} />
                     </>
                 )}

@@ -18,6 +18,7 @@ import { say } from '../words/say';
 import { Beside } from './Beside';
 import { Combine } from './Combine';
 import { Constants, ConstantsInWords, Minutes } from './Constants';
+import { letter } from './letter';
 import { PlanChances, usePlanChances } from './PlanChances';
 import { PLAN, type PlanBody, type PlanValues } from './planShape';
 import { PowerPicture } from './PowerPicture';
@@ -208,6 +209,13 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
             <DraftForm draft={draft} send={say('test.save_the_plan')} tone={row ? 'main' : 'plain'} className="flex flex-col gap-5">
                 <ThreeQuestions begun={begun} asked={asked} onAsked={again} />
                 <Fault error={lay.error ?? wrong} />
+                {(order?.setups ?? []).map((each, i) =>
+                    each.risk ? (
+                        <Notice key={each.id} tone="caution">
+                            <p>{say('test.ruled_out_until', { label: letter(i), reasons: each.risk.reasons.join(' ') })}</p>
+                        </Notice>
+                    ) : null,
+                )}
                 {leftOut.length > 0 ? (
                     <Notice tone="caution">
                         {leftOut.map((each) => (
@@ -239,12 +247,12 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
                         </Behind>
                     ) : null}
                 </section>
-                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} risks={order?.setups.length === values.setups.length ? order.setups.map((each) => each.risk?.reasons) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
+                <Setups resin={resin} setups={values.setups} onSetups={(setups) => set({ setups })} names={order?.setups.length === values.setups.length ? order.setups.map((each) => each.name) : []} wrong={wrong instanceof Problem ? wrong : undefined} also={asked.kind === 'grid' ? <Button onClick={() => setCombines(true)}>{say('test.every_combination')}</Button> : null} />
                 {combines ? <Combine resin={resin} lotId={values.lotId} onMake={(combine) => lay.mutate(begin({ combine }))} onDone={() => setCombines(false)} /> : null}
                 <TextField label={say('test.what_it_is_called')} {...at('title')} />
                 <Beside id={values.controlId ?? null} onId={(controlId) => set({ controlId })} />
                 <Proof values={values} set={byHand} why={begun.why} offers={begun.offers} />
-                <Constants resin={resin} constants={values.constants} set={(constants) => set({ constants })} />
+                <Constants resin={resin} lotId={values.lotId} constants={values.constants} set={(constants) => set({ constants })} />
                 <Minutes resin={resin} durations={values.durations} set={(durations) => set({ durations })} />
             </DraftForm>
         </Sheet>

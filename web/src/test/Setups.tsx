@@ -16,7 +16,7 @@ type Change = (part: Partial<SetupValues>) => void;
 const NEW: SetupValues = { plateSideId: '', agentId: null, bedFirstC: null, bedOtherC: null, unheated: false };
 
 /** What differs: a letter for each setup, in words until somebody changes it. */
-export function Setups({ resin, setups, onSetups, names, risks, wrong, also }: { /** It has no bed to heat. */ resin: boolean; setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void; /** As the server calls them; none while it has not answered. */ names: string[]; /** What practice rules out of each. */ risks: (string[] | undefined)[]; /** What the server has against the plan as it stands. */ wrong: Problem | undefined; /** Beside the button for one more. */ also?: ReactNode }) {
+export function Setups({ resin, setups, onSetups, names, wrong, also }: { /** It has no bed to heat. */ resin: boolean; setups: SetupValues[]; onSetups: (setups: SetupValues[]) => void; /** As the server calls them; none while it has not answered. */ names: string[]; /** What the server has against the plan as it stands. */ wrong: Problem | undefined; /** Beside the button for one more. */ also?: ReactNode }) {
     const errorOf = useErrors();
     const { data: sides } = useSuspenseQuery(sidesQuery);
     const { data: catalogue } = useSuspenseQuery(catalogueQuery);
@@ -48,7 +48,6 @@ export function Setups({ resin, setups, onSetups, names, risks, wrong, also }: {
                                     <Trash2 className="size-5" aria-hidden />
                                 </Button>
                             </div>
-                            {risks[i]?.length ? <p className="text-sm font-[650] text-brass sm:pl-9">{say('test.ruled_out_until', { reasons: risks[i].join(' ') })}</p> : null}
                             {shut ? null : (
                                 <div className="pb-2 sm:pl-9">
                                     <SetupFields resin={resin} setup={setup} at={`setups.${i}`} change={(part) => onSetups(setups.map((each, other) => (other === i ? { ...each, ...part } : each)))} />

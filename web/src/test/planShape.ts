@@ -28,6 +28,7 @@ export const PLAN = whole({
         piece: whole({ name: words(), alongPullMm: number(), acrossPullMm: number(), pullHeightMm: number(), contactAreaMm2: optional(maybe()), sectionMm3: optional(maybe()) }),
         file: optional(as<NonNullable<Schemas['Constants']['file']> | null>()),
         gcodeName: words(),
+        alsoMaterialIds: optional(list(text())),
         nozzleMm: number(),
         nozzleFirstC: number(),
         lineWidthMm: number(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sitzplatz\Care;
 
 use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Wear\SideHistory;
@@ -19,8 +20,13 @@ final readonly class CareDue
      * @param Agent|null  $coat  the agent of the coat that is on it; null: bare, or an agent that nobody knows
      * @param Lesson|null $worse where own prints say that its sheet holds less than its like
      */
-    public function __construct(private SideHistory $side, private ?Agent $coat, private Surface $surface, private ?Lesson $worse = null)
-    {
+    public function __construct(
+        private SideHistory $side,
+        private ?Agent $coat,
+        private Surface $surface,
+        private ?Lesson $worse = null,
+        private ?Catalogue $catalogue = null,
+    ) {
     }
 
     /** @return list<Sentence> */
@@ -31,7 +37,7 @@ final readonly class CareDue
             $due[] = Sentence::of('care.first_use', surface: $this->surface->name);
         }
         $onCoat = $this->side->printsOnCoat;
-        if (Wear::washIsDue($this->side->printsSinceWash) && !$this->washTakesAGoodCoat()) {
+        if (Wear::washIsDue($this->side->printsSinceWash, $this->surface, $this->side->washPrints) && !$this->washTakesAGoodCoat()) {
             $due[] = Sentence::of(
                 \in_array(Surface::FRESH_LAYER, $this->surface->cleaners, true) ? 'care.fresh_layer' : 'care.wash',
                 prints: Quantity::count($this->side->printsSinceWash),
@@ -43,6 +49,12 @@ final readonly class CareDue
                 prints: Quantity::count($onCoat),
                 lasts: Quantity::count($this->coat->coatPrintsOn($this->surface->id)),
             );
+        }
+        // What keeps apart is renewed where it was stood on, after each print (common practice).
+        $welds = null === $this->coat || 0 === ($onCoat ?? 0)
+            ? null : $this->catalogue?->keptOff($this->surface->id, $this->coat->id, $this->side->materialsOnCoat);
+        if (null !== $welds) {
+            $due[] = Sentence::of('care.renew_spots', material: $welds->name);
         }
         if (null !== $this->worse) {
             $due[] = $this->worse->told('care.holds_less');

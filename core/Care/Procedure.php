@@ -16,7 +16,7 @@ final readonly class Procedure
      * @param string|null         $cleaner  what it is done with
      * @param list<string>|null   $agents   kinds that it is for; null: it is of no agent
      * @param list<string>|null   $surfaces kinds that it is for; null: all
-     * @param string              $effect   wash, wipe, scuff, coat, new_sheet or none
+     * @param string              $effect   wash, wipe, scuff, coat, touch_up, new_sheet or none
      * @param list<CatalogueText> $tools
      * @param list<ProcedureStep> $steps
      */

@@ -19,6 +19,10 @@ final readonly class SheetLife
     /** Of what is known of the middle of a kind, and of sheets of one kind among each other, on natural logarithms (ours). */
     private const KIND = 0.55;
     private const SHEETS = 0.4;
+    /** Of a print that a wipe with alcohol takes of what it wears (ours: practice says that it does, and not how much). */
+    private const WIPE = 0.2;
+    /** Below it nobody can tell how much is printed in a month, months. */
+    private const LEAST_MONTHS = 1.0;
 
     private function __construct(
         /** More prints: of ten sheets like it one ends before, half of them, and nine. */
@@ -34,9 +38,11 @@ final readonly class SheetLife
      * @param int       $usual    prints that the kind usually lasts
      * @param list<int> $replaced prints that own sheets of the kind had seen when they were replaced
      * @param int       $soFar    that this one has seen
+     * @param int       $wipes    with alcohol, of a surface that they wear
      */
-    public static function of(int $usual, array $replaced, int $soFar): self
+    public static function of(int $usual, array $replaced, int $soFar, int $wipes = 0): self
     {
+        $soFar += (int) round(self::WIPE * $wipes);
         $logs = array_map(log(...), array_filter($replaced, static fn (int $prints): bool => $prints > 0));
         $n = \count($logs);
         $precision = 1 / self::KIND ** 2 + $n / self::SHEETS ** 2;
@@ -46,6 +52,16 @@ final readonly class SheetLife
         $left = static fn (float $p): float => max(0.0, exp($mean + $spread * Normal::quantile(min(1 - 1e-12, $lasted + $p * (1 - $lasted)))) - $soFar);
 
         return new self($left(0.1), $left(0.5), $left(0.9), $n);
+    }
+
+    /**
+     * The same in months, at the pace of so far.
+     *
+     * @return array{float, float}|null null: too young, or nothing was printed on it
+     */
+    public function months(int $prints, float $monthsSoFar): ?array
+    {
+        return 0 === $prints || $monthsSoFar < self::LEAST_MONTHS ? null : [$this->low * $monthsSoFar / $prints, $this->high * $monthsSoFar / $prints];
     }
 
     public function sentence(): Sentence

@@ -37,6 +37,12 @@ final readonly class Agent
         public bool $traces = true,
         /** @var array<string, int> prints that a coat lasted in the shop's own tests, by surface */
         public array $ownCoatPrints = [],
+        /** What stays on the underside of the part, and what is done about it; null: nobody says. */
+        public ?CatalogueText $underside = null,
+        /** How long a jar keeps once it is opened, months; null: for years. */
+        public ?float $keepsMonths = null,
+        /** It then thickens, and is thinned back; else it is spoilt. */
+        public bool $thickens = false,
     ) {
     }
 

@@ -256,6 +256,23 @@ final readonly class Catalogue
         }
     }
 
+    /**
+     * The first of these materials that bonds to the bare surface for good and that the agent keeps off it; null: there is none.
+     *
+     * @param list<string> $materialIds
+     */
+    public function keptOff(string $surfaceId, string $agentId, array $materialIds): ?Material
+    {
+        foreach ($materialIds as $materialId) {
+            $pairing = $this->pairing($materialId, $surfaceId);
+            if (true === $pairing?->bonds && true === $pairing->treatment($agentId)?->barrier) {
+                return $this->materials[$materialId] ?? null;
+            }
+        }
+
+        return null;
+    }
+
     /** @throws BadCatalogue if there is none */
     public function material(string $id): Material
     {

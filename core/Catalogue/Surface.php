@@ -9,6 +9,8 @@ use Sitzplatz\Words\CatalogueText;
 /** A kind of build surface. */
 final readonly class Surface
 {
+    /** A wash every 5 to 10 prints is usual (common practice); this is the latest. */
+    public const WASH_PRINTS = 10;
     /** The cleaner of what is renewed and not washed. */
     public const FRESH_LAYER = 'fresh_layer';
 
@@ -51,6 +53,10 @@ final readonly class Surface
         public bool $wantsScuff = false,
         /** Practice runs it with the bed left off, where the material is known to hold so. */
         public bool $worksCold = false,
+        /** It is washed after so many prints at the latest. */
+        public int $washPrints = self::WASH_PRINTS,
+        /** Each wipe with alcohol takes a little of it. */
+        public bool $alcoholWears = false,
     ) {
     }
 

@@ -97,9 +97,14 @@ final class Hints
             null === $since => null,
             0 === $since && null !== $here->daysStanding && Wear::dusty($here->daysStanding) => self::dusty($here->daysStanding, 0.8),
             0 === $since => new Hint(0.3, Sentence::of('fix.hint.washed')),
-            Wear::washIsDue($since) => new Hint(
-                2.0,
-                Sentence::of('fix.hint.since_wash', prints: Quantity::count($since), usual: Quantity::count(Wear::PRINTS_PER_WASH)),
+            null !== $here->surface && Wear::washIsDue($since, $here->surface, $here->side->washPrints) => new Hint(
+                // Patterned film lives by its pattern: a trace of grease fills it (common practice).
+                'pattern' === $here->surface->finish ? 3.0 : 2.0,
+                Sentence::of(
+                    'fix.hint.since_wash',
+                    prints: Quantity::count($since),
+                    usual: Quantity::count(Wear::printsPerWash($here->surface, $here->side->washPrints)),
+                ),
             ),
             null !== $here->daysStanding && Wear::dusty($here->daysStanding) => self::dusty($here->daysStanding, 1.5),
             default => null,

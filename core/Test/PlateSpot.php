@@ -51,6 +51,20 @@ enum PlateSpot: int
         return ['place' => $this->value, 'x' => $x, 'y' => $y];
     }
 
+    /** The one that a place is nearest to, as shares of width and depth, from the front left. */
+    public static function nearest(float $x, float $y): self
+    {
+        $found = self::Middle;
+        $least = \INF;
+        foreach (self::cases() as $each) {
+            $at = $each->at();
+            $off = hypot($x - $at['x'], $y - $at['y']);
+            [$found, $least] = $off < $least ? [$each, $off] : [$found, $least];
+        }
+
+        return $found;
+    }
+
     public function words(): Sentence
     {
         return Sentence::of('spot.'.strtolower($this->name));

@@ -13,6 +13,7 @@ final readonly class SideHistory
     public ?string $coatAgentKindId;
     public ?string $coatAgentName;
 
+    /** @param list<string> $materialsOnCoat */
     public function __construct(
         public int $printsSinceFitting,
         public int $printsSinceWash,
@@ -28,6 +29,10 @@ final readonly class SideHistory
         public int $damages = 0,
         /** Last printed on. */
         public ?string $lastPrintAt = null,
+        /** After how many prints this plate is washed; null: as usual for its surface. */
+        public ?int $washPrints = null,
+        /** What was printed on the coat, from the catalogue. */
+        public array $materialsOnCoat = [],
     ) {
         $stands = null !== $coatedAt && (null === $washedAt || $coatedAt >= $washedAt);
         $this->printsOnCoat = $stands ? $printsSinceCoat : null;

@@ -13,15 +13,18 @@ use Sitzplatz\Catalogue\Surface;
  */
 final class Wear
 {
-    /** A wash every 5 to 10 prints is usual (common practice); this is the latest. */
-    public const PRINTS_PER_WASH = 10;
-
     /** What a wash is done with. */
     public const WASHES = ['soap', 'warm_water'];
 
-    public static function washIsDue(int $printsSinceWash): bool
+    /** After how many prints it is washed at the latest: as the shop has it for this plate, else as is usual for its surface. */
+    public static function printsPerWash(Surface $surface, ?int $own): int
     {
-        return $printsSinceWash >= self::PRINTS_PER_WASH;
+        return $own ?? $surface->washPrints;
+    }
+
+    public static function washIsDue(int $printsSinceWash, Surface $surface, ?int $own): bool
+    {
+        return $printsSinceWash >= self::printsPerWash($surface, $own);
     }
 
     public static function coatIsDue(int $printsOnCoat, Agent $agent, string $surfaceId): bool

@@ -28,10 +28,12 @@ use App\Test\RunCommands;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Care\CareDue;
 use Sitzplatz\Care\CleanerFit;
+use Sitzplatz\Care\JarDue;
 use Sitzplatz\Evidence\BadChange;
 use Sitzplatz\Evidence\ChangeKind;
 use Sitzplatz\Test\Life\RunStatus;
 use Sitzplatz\Test\Life\TakingBack;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Words\Quantity;
 use Sitzplatz\Words\Sentence;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -85,11 +87,33 @@ final readonly class CareController
                         $this->shop->get()->agents[$counts->coatAgentKindId ?? ''] ?? null,
                         $surface,
                         $worse[$side->fittingId] ?? null,
+                        $this->shop->get(),
                     ))->sentences(),
                 ];
             }, $this->plates->sidesOnShelf()),
+            'jars' => $this->jars(),
             'changes' => array_map(static fn (ChangeEvent $change): array => $change->toArray(), $changes),
         ]);
+    }
+
+    /** @return list<array{agentId: string, name: string, due: non-empty-list<Sentence>}> what is on the shelf and wants looking after */
+    private function jars(): array
+    {
+        $jars = [];
+        foreach ($this->entities->getRepository(AgentStock::class)->findBy(['retired' => false], ['name' => 'ASC']) as $stock) {
+            $due = JarDue::of(
+                $this->shop->get()->agent($stock->kindId),
+                $stock->openedOn?->format('Y-m-d'),
+                $stock->expiresOn?->format('Y-m-d'),
+                $stock->dataSheet,
+                $this->now->time()->format('Y-m-d'),
+            );
+            if ([] !== $due) {
+                $jars[] = ['agentId' => $stock->id->toRfc4122(), 'name' => $stock->name, 'due' => $due];
+            }
+        }
+
+        return $jars;
     }
 
     #[Route('/api/plate-sides/{id}/care', name: 'noteCare', methods: ['POST'])]
@@ -118,7 +142,21 @@ final readonly class CareController
                 throw Problem::invalid('agentId', $harm);
             }
 
-            return new CareEvent($key, $this->now->time(), $side, $body['kind'], $agent, $this->current->author(), $body['note'], $cleaner);
+            if ('touch_up' === $body['kind'] && null === $coat) {
+                throw Problem::invalid('kind', Sentence::of('care.nothing_to_touch_up'));
+            }
+
+            return new CareEvent(
+                $key,
+                $this->now->time(),
+                $side,
+                $body['kind'],
+                $agent,
+                $this->current->author(),
+                $body['note'],
+                $cleaner,
+                'touch_up' === $body['kind'] && isset($body['spot']) ? PlateSpot::from($body['spot']) : null,
+            );
         });
 
         return new Answer(['id' => $event->id->toRfc4122()], $new ? 201 : 200);

@@ -10,6 +10,7 @@ use App\Shelf\AgentStock;
 use App\Shelf\PlateSide;
 use App\Test\TouchesSide;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\PlateSpot;
 use Symfony\Component\Uid\Uuid;
 
 /** Something that was done to a plate side: a wash, a scuff, a coat. */
@@ -29,7 +30,7 @@ class CareEvent extends Row implements TouchesSide
         \DateTimeImmutable $at,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public readonly PlateSide $side,
-        /** wash, wipe, scuff or coat; a wipe between prints is no wash */
+        /** wash, wipe, scuff, coat or touch_up; a wipe between prints is no wash */
         #[ORM\Column(length: 10)]
         public readonly string $kind,
         #[ORM\ManyToOne]
@@ -40,6 +41,9 @@ class CareEvent extends Row implements TouchesSide
         /** What it was cleaned with; null: not said. */
         #[ORM\Column(length: 40, nullable: true)]
         public readonly ?string $cleanerId = null,
+        /** Of a coat that was touched up; null: wherever parts stood. */
+        #[ORM\Column(type: 'smallint', nullable: true, enumType: PlateSpot::class)]
+        public readonly ?PlateSpot $spot = null,
     ) {
         parent::__construct($id, $at);
         $this->doneBy = $by->name;

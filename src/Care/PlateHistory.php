@@ -22,9 +22,10 @@ final readonly class PlateHistory
     public function all(?PlateSide $only = null): array
     {
         $found = [];
+        $onCoat = $this->materialsOnCoat($only);
         $where = null === $only ? '' : 'WHERE t.side_id = ?';
         foreach ($this->database->iterateAssociative(
-            "SELECT t.*, a.kind_id, a.name AS agent, p.width_mm, p.depth_mm FROM side_tally t JOIN plate_side s ON s.id = t.side_id
+            "SELECT t.*, a.kind_id, a.name AS agent, p.width_mm, p.depth_mm, p.wash_prints FROM side_tally t JOIN plate_side s ON s.id = t.side_id
                 JOIN plate p ON p.id = s.plate_id LEFT JOIN agent_stock a ON a.id = t.coat_agent_id $where",
             null === $only ? [] : [$only->id->toBinary()],
         ) as $row) {
@@ -40,7 +41,27 @@ final readonly class PlateHistory
                 self::time($row['scuffed_at']),
                 (int) $row['damages'],
                 self::time($row['last_print']),
+                null === $row['wash_prints'] ? null : (int) $row['wash_prints'],
+                $onCoat[StoredId::text($row['side_id'])] ?? [],
             );
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, list<string>> what was printed on the coat that is on, by side */
+    private function materialsOnCoat(?PlateSide $only): array
+    {
+        $of = null === $only ? '' : 'AND t.side_id = ?';
+        $found = [];
+        foreach ($this->database->iterateNumeric(
+            "SELECT DISTINCT t.side_id, j.material_id FROM side_tally t JOIN job j ON j.fitting_id = t.fitting_id AND j.status = 'answered'
+                AND j.answered_at > t.coated_at WHERE t.coated_at IS NOT NULL $of
+             UNION SELECT DISTINCT t.side_id, s.material_id FROM side_tally t JOIN run r ON r.fitting_id = t.fitting_id AND r.finished_at > t.coated_at
+                JOIN setup s ON s.id = r.setup_id WHERE t.coated_at IS NOT NULL $of",
+            null === $only ? [] : [$only->id->toBinary(), $only->id->toBinary()],
+        ) as [$side, $material]) {
+            $found[StoredId::text($side)][] = (string) $material;
         }
 
         return $found;

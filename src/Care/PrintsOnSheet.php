@@ -30,12 +30,16 @@ final readonly class PrintsOnSheet
         $sheet = $side->current()->id->toBinary();
         $found = [];
         foreach ($this->database->iterateAssociative(
-            "SELECT parts, spot, COUNT(*) AS times, SUM(at > ?) AS on_coat FROM (
-                SELECT (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS parts, r.spot, r.finished_at AS at
-                FROM run r WHERE r.fitting_id = ? AND r.finished_at IS NOT NULL
-                UNION ALL SELECT j.parts, j.spot, j.answered_at FROM job j WHERE j.fitting_id = ? AND j.status = 'answered'
-            ) made GROUP BY parts, spot",
-            [$coated, $sheet, $sheet],
+            "SELECT parts, spot, COUNT(*) AS times, SUM(at > GREATEST(?, COALESCE(touched_at, '1000-01-01'))) AS on_coat FROM (
+                SELECT made.*, (SELECT MAX(t.created_at) FROM care_event t
+                    WHERE t.side_id = ? AND t.kind = 'touch_up' AND (t.spot IS NULL OR t.spot = IF(made.parts <= 1, IFNULL(made.spot, ?), 0))) AS touched_at
+                FROM (
+                    SELECT (SELECT COUNT(*) FROM part WHERE part.run_id = r.id) AS parts, r.spot, r.finished_at AS at
+                    FROM run r WHERE r.fitting_id = ? AND r.finished_at IS NOT NULL
+                    UNION ALL SELECT j.parts, j.spot, j.answered_at FROM job j WHERE j.fitting_id = ? AND j.status = 'answered'
+                ) made
+            ) placed GROUP BY parts, spot",
+            [$coated, $side->id->toBinary(), PlateSpot::Middle->value, $sheet, $sheet],
         ) as $row) {
             $found[] = PlacedPrints::of(
                 max(1, (int) $row['parts']),
@@ -60,24 +64,46 @@ final readonly class PrintsOnSheet
     public function marks(PlateSide $side, ?string $coatedAt): array
     {
         $coated = self::coated($coatedAt);
+        $touched = $this->touchUps($side);
         $marks = [];
         foreach ($this->database->iterateAssociative(
-            'SELECT m.kind COLLATE utf8mb4_general_ci AS kind, m.x, m.y, m.created_at > ? AS on_coat
+            'SELECT m.kind COLLATE utf8mb4_general_ci AS kind, m.x, m.y, m.created_at
              FROM plate_mark m JOIN run r ON r.id = m.run_id
              WHERE r.fitting_id = ? AND m.withdrawn_at IS NULL
-             UNION ALL SELECT m.kind COLLATE utf8mb4_general_ci, m.x, m.y, m.created_at > ?
+             UNION ALL SELECT m.kind COLLATE utf8mb4_general_ci, m.x, m.y, m.created_at
              FROM job j JOIN job_mark m ON m.job_id = j.id WHERE j.fitting_id = ?',
-            [$coated, $sheet = $side->current()->id->toBinary(), $coated, $sheet],
+            [$sheet = $side->current()->id->toBinary(), $sheet],
         ) as $row) {
             $marks[] = [
                 'kind' => MarkKind::from((string) $row['kind']),
                 'x' => (float) $row['x'],
                 'y' => (float) $row['y'],
-                'onCoat' => (bool) $row['on_coat'],
+                'onCoat' => $row['created_at'] > max([$coated, ...self::renewedAt($touched, (float) $row['x'], (float) $row['y'])]),
             ];
         }
 
         return $marks;
+    }
+
+    /** @return list<array{at: string, spot: PlateSpot|null}> when its coat was touched up, and where */
+    private function touchUps(PlateSide $side): array
+    {
+        return array_map(static fn (array $row): array => [
+            'at' => (string) $row['created_at'],
+            'spot' => null === $row['spot'] ? null : PlateSpot::from((int) $row['spot']),
+        ], $this->database->fetchAllAssociative("SELECT created_at, spot FROM care_event WHERE side_id = ? AND kind = 'touch_up'", [$side->id->toBinary()]));
+    }
+
+    /**
+     * @param list<array{at: string, spot: PlateSpot|null}> $touched
+     *
+     * @return list<string> when the coat was renewed at a place
+     */
+    private static function renewedAt(array $touched, float $x, float $y): array
+    {
+        $there = array_filter($touched, static fn (array $each): bool => null === $each['spot'] || PlateSpot::nearest($x, $y) === $each['spot']);
+
+        return array_values(array_column($there, 'at'));
     }
 
     /** @return list<array{at: string, held: bool|null, forUse: bool}> the last ones, the oldest first */

@@ -16,6 +16,7 @@ use Sitzplatz\Care\CareDue;
 use Sitzplatz\Care\SheetLife;
 use Sitzplatz\Care\SpotMap;
 use Sitzplatz\Care\SpotUse;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Wear\Wear;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -49,7 +50,9 @@ final readonly class SideCareController
         $plate = $side->plate;
         $marks = $this->prints->marks($side, $counts->coatedAt);
         $map = SpotMap::of($this->prints->places($side, $counts->coatedAt), $marks, $lasts, $plate->widthMm, $plate->depthMm, $plate->round);
-        $life = SheetLife::of($surface->lifePrints, $this->prints->replaced($surface->id), $counts->printsSinceFitting);
+        $wipes = $this->prints->wipes($side);
+        $life = SheetLife::of($surface->lifePrints, $this->prints->replaced($surface->id), $counts->printsSinceFitting, $surface->alcoholWears ? $wipes : 0);
+        $months = $life->months($counts->printsSinceFitting, $fitting->createdAt->diff($this->now->time())->days / (365.25 / 12));
         $last = $this->prints->last($side);
         $lately = \array_slice(array_filter($last, static fn (array $each): bool => null !== $each['held']), -self::LATELY);
         $standing = $this->standing($counts->lastPrintAt, $counts->washedAt);
@@ -73,12 +76,15 @@ final readonly class SideCareController
                 'why' => $map->why,
                 'marks' => array_map(static fn (array $mark): array => ['kind' => $mark['kind']->value, 'x' => $mark['x'], 'y' => $mark['y']], $marks),
             ],
-            'due' => (new CareDue($counts, $coat, $surface, $this->learned->worseSheets()[$fitting->id->toRfc4122()] ?? null))->sentences(),
+            'due' => (new CareDue($counts, $coat, $surface, $this->learned->worseSheets()[$fitting->id->toRfc4122()] ?? null, $catalogue))->sentences(),
             'cleaning' => $surface->cleaning,
             'prints' => $counts->printsSinceFitting,
             'printsSinceWash' => $counts->printsSinceWash,
             'washedAt' => $counts->washedAt,
-            'wipes' => $this->prints->wipes($side),
+            'wipes' => $wipes,
+            'wipesWear' => $surface->alcoholWears,
+            'boughtOn' => $plate->purchasedOn?->format('Y-m-d'),
+            'spots' => array_map(static fn (PlateSpot $spot): array => ['value' => $spot->value, 'words' => $spot->words()], PlateSpot::cases()),
             'daysStanding' => $standing,
             'dusty' => null !== $standing && Wear::dusty($standing),
             'damages' => $counts->damages,
@@ -89,7 +95,7 @@ final readonly class SideCareController
                 'lasts' => $lasts,
             ],
             'lately' => ['held' => \count(array_filter($lately, static fn (array $each): bool => true === $each['held'])), 'of' => \count($lately)],
-            'life' => ['low' => $life->low, 'middle' => $life->middle, 'high' => $life->high, 'sentence' => $life->sentence()],
+            'life' => ['low' => $life->low, 'middle' => $life->middle, 'high' => $life->high, 'sentence' => $life->sentence(), 'months' => $months],
             'costPerPrint' => $this->cost($side, $counts->coatAgentKindId),
             'last' => $last,
             'done' => $this->prints->done($side),

@@ -107,7 +107,8 @@ final class AnsweredPrints
     /**
      * Of the same time as the prints.
      *
-     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be told to have, nor several materials at once
+     * @return iterable<array<string, mixed>> void ones say nothing, nor what had something around its foot that no job can be
+     *                                        told to have, nor several materials at once
      */
     private function runs(?string $from, ?string $until): iterable
     {

@@ -28,6 +28,14 @@ class AgentStock extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $openedOn;
 
+    /** As it is printed on it. */
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $expiresOn = null;
+
+    /** Where its data sheet is kept; "" for nowhere. */
+    #[ORM\Column(length: 300, options: ['default' => ''])]
+    public string $dataSheet = '';
+
     /** In the shop's money. */
     #[ORM\Column(nullable: true)]
     public ?float $price = null;
@@ -45,6 +53,8 @@ class AgentStock extends VersionedRow implements ShelfItem
         $this->name = $body['name'];
         $this->batch = $body['batch'];
         $this->openedOn = \is_string($body['openedOn']) ? new \DateTimeImmutable($body['openedOn']) : null;
+        $this->expiresOn = \is_string($body['expiresOn'] ?? null) ? new \DateTimeImmutable($body['expiresOn']) : null;
+        $this->dataSheet = $body['dataSheet'] ?? '';
         $this->price = Number::orNull($body['price'] ?? null);
         $this->coats = $body['coats'] ?? null;
         $this->retired = $body['retired'] ?? false;
@@ -64,6 +74,8 @@ class AgentStock extends VersionedRow implements ShelfItem
             'name' => $this->name,
             'batch' => $this->batch,
             'openedOn' => $this->openedOn?->format('Y-m-d'),
+            'expiresOn' => $this->expiresOn?->format('Y-m-d'),
+            'dataSheet' => $this->dataSheet,
             'price' => $this->price,
             'coats' => $this->coats,
             'retired' => $this->retired,

@@ -57,6 +57,10 @@ class Plate extends VersionedRow implements ShelfItem
     #[ORM\Column(type: 'date_immutable', nullable: true)]
     public ?\DateTimeImmutable $purchasedOn = null;
 
+    /** After so many prints it is washed; null: as usual for its surface. */
+    #[ORM\Column(nullable: true)]
+    public ?int $washPrints = null;
+
     #[ORM\Column]
     public bool $retired = false;
 
@@ -84,6 +88,7 @@ class Plate extends VersionedRow implements ShelfItem
         $this->marked = $body['marked'] ?? true;
         $this->slicerType = $body['slicerType'] ?? '';
         $this->price = Number::orNull($body['price'] ?? null);
+        $this->washPrints = $body['washPrints'] ?? null;
         $this->purchasedOn = \is_string($body['purchasedOn'] ?? null) ? new \DateTimeImmutable($body['purchasedOn']) : null;
         $this->retired = $body['retired'] ?? false;
     }
@@ -105,6 +110,7 @@ class Plate extends VersionedRow implements ShelfItem
             'slicerType' => $this->slicerType,
             'price' => $this->price,
             'purchasedOn' => $this->purchasedOn?->format('Y-m-d'),
+            'washPrints' => $this->washPrints,
             'retired' => $this->retired,
             'sides' => array_values($this->sides->map(static fn (PlateSide $side): array => $side->toArray())->toArray()),
         ];

@@ -245,7 +245,8 @@ final readonly class OverviewController
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
             $coat = $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null;
-            $first = (new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId), $worse[$side->fittingId] ?? null))->sentences()[0] ?? null;
+            $care = new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId), $worse[$side->fittingId] ?? null, $this->catalogue);
+            $first = $care->sentences()[0] ?? null;
             if (null !== $first) {
                 $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];
             }

@@ -16,8 +16,12 @@ use Symfony\Component\Uid\Uuid;
 /** Reads the state of a comparison for the core, and writes down the runs that it plans. */
 final readonly class ComparisonBook
 {
-    public function __construct(private EntityManagerInterface $entities, private RunRepository $runs, private PlanQuestions $questions, private SetupRisks $risks)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private RunRepository $runs,
+        private PlanQuestions $questions,
+        private SetupRisks $risks,
+    ) {
     }
 
     public function state(Comparison $comparison): ComparisonState

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Sitzplatz\Care\PlacedPrints;
 use Sitzplatz\Choose\Expectation\RunCount;
 use Sitzplatz\Test\Outcome;
+use Sitzplatz\Test\PlateSpot;
 use Sitzplatz\Warp\LiftCalibration;
 
 /**
@@ -251,17 +252,22 @@ final readonly class RunTally
             FROM plate_side ps JOIN fitting f ON f.id = ps.fitting_id".(null === $one ? '' : " WHERE ps.id = $one");
         $never = "'9999-12-31'";
         $after = "LEAST(COALESCE({$last('wash', 'c')}, $never), COALESCE({$last('coat', 'c')}, $never))";
+        // A coat that was touched up where a print stands is new there; of several parts only where all of it was.
+        $touched = static fn (string $parts, string $spot): string => "(SELECT MAX(t.created_at) FROM care_event t
+            WHERE t.side_id = c.id AND t.kind = 'touch_up' AND (t.spot IS NULL OR t.spot = IF($parts <= 1, IFNULL($spot, ".PlateSpot::Middle->value.'), 0)))';
         // From the sides on, each with its care: whatever else the optimizer takes for cheap asks for the care again with every print.
         $all = "SELECT c.id, NULL AS at, COUNT(*) AS prints, SUM(r.damage = 1) AS damages, MAX(IF(r.held = 1, r.finished_at, NULL)) AS last_held,
-                MAX(r.finished_at) AS last_print, NULL AS spot, NULL AS parts
+                MAX(r.finished_at) AS last_print, NULL AS spot, NULL AS parts, NULL AS touched_at
             FROM ($cared) c STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id AND r.finished_at IS NOT NULL GROUP BY c.id
-            UNION ALL SELECT c.id, NULL, SUM(j.prints), SUM(j.damaged), MAX(IF(".self::held('j').", j.last_at, NULL)), MAX(j.last_at), NULL, NULL
+            UNION ALL SELECT c.id, NULL, SUM(j.prints), SUM(j.damaged), MAX(IF(".self::held('j').", j.last_at, NULL)), MAX(j.last_at), NULL, NULL, NULL
             FROM ($cared) c STRAIGHT_JOIN job_tally j ON j.fitting_id = c.fitting_id GROUP BY c.id";
         // With how many others a print stood is asked of those on the coat alone: nothing else is said of where the others stood.
         $since = "SELECT c.id, r.finished_at, NULL, NULL, NULL, NULL, r.spot,
-                IF(r.finished_at > c.coated_at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL)
+                IF(r.finished_at > c.coated_at, (SELECT COUNT(*) FROM part WHERE part.run_id = r.id), NULL),
+                {$touched('(SELECT COUNT(*) FROM part WHERE part.run_id = r.id)', 'r.spot')}
             FROM ($cared) c STRAIGHT_JOIN run r ON r.fitting_id = c.fitting_id AND r.finished_at > $after
-            UNION ALL SELECT c.id, j.answered_at, NULL, NULL, NULL, NULL, j.spot, IF(j.answered_at > c.coated_at, j.parts, NULL)
+            UNION ALL SELECT c.id, j.answered_at, NULL, NULL, NULL, NULL, j.spot, IF(j.answered_at > c.coated_at, j.parts, NULL),
+                {$touched('j.parts', 'j.spot')}
             FROM ($cared) c STRAIGHT_JOIN job j ON j.fitting_id = c.fitting_id AND j.status = 'answered' AND j.answered_at > $after";
 
         return "SELECT id, fitting_id, SUM(prints), SUM(since_wash), IF(coated_at IS NULL, NULL, COALESCE(GROUP_CONCAT(
@@ -273,7 +279,7 @@ final readonly class RunTally
             FROM (
                 SELECT h.*, p.parts, IF(p.parts <= 1, p.spot, NULL) AS spot, COALESCE(SUM(p.prints), 0) AS prints,
                     COALESCE(SUM(IF(washed_at IS NULL, p.prints, p.at > washed_at)), 0) AS since_wash,
-                    COALESCE(SUM(p.at > coated_at), 0) AS on_coat, COALESCE(SUM(p.damages), 0) AS damages,
+                    COALESCE(SUM(p.at > GREATEST(coated_at, COALESCE(p.touched_at, coated_at))), 0) AS on_coat, COALESCE(SUM(p.damages), 0) AS damages,
                     MAX(p.last_held) AS last_held, MAX(p.last_print) AS last_print
                 FROM ($cared) h LEFT JOIN ($all UNION ALL $since) p ON p.id = h.id
                 GROUP BY h.id, h.fitting_id, washed_at, coated_at, scuffed_at, p.parts, IF(p.parts <= 1, p.spot, NULL)
@@ -372,7 +378,8 @@ final readonly class RunTally
     private static function made(string $where): string
     {
         return 'SELECT '.self::SEAT.' AS seat, s.material_id, f.surface_id, a.kind_id AS agent_kind_id, s.side_id, s.fitting_id, c.printer_id,
-                s.bed_first_c, s.gap_mm, c.feeler, s.exposure_s, s.brim <> JSON_VALUE(c.constants, \'$.brim\') OR c.also_materials <> \'\' AS own_brim, '.self::EPOCH." AS epoch,
+                s.bed_first_c, s.gap_mm, c.feeler, s.exposure_s,
+                s.brim <> JSON_VALUE(c.constants, \'$.brim\') OR c.also_materials <> \'\' AS own_brim, '.self::EPOCH." AS epoch,
                 'test' AS source, r.status = 'void' AS void, r.held, r.effort, r.damage, r.print_minutes, r.finished_at,
                 (SELECT COUNT(*) FROM part p WHERE p.run_id = r.id) AS on_plate
             ".self::SETUPS." JOIN run r ON r.setup_id = s.id AND r.finished_at IS NOT NULL $where";

@@ -62,6 +62,36 @@ final class SideCareTest extends ApiTestCase
         self::assertStringContainsString('Alcohol takes PVA stick off', $wipe['errors'][0]['message']);
     }
 
+    public function testACoatThatWasTouchedUpIsNewThere(): void
+    {
+        $side = $this->pick('/api/plate-sides', 'label', 'P3 front')['id'];
+        $note = fn (array $what, int $expected = 201): array => $this->ask('POST', "/api/plate-sides/$side/care", $what + ['agentId' => null, 'note' => ''], $expected);
+        $note(['kind' => 'wash']);
+        self::assertSame('kind', $note(['kind' => 'touch_up'], 422)['errors'][0]['field'], 'It is bare.');
+        $note(['kind' => 'coat', 'agentId' => $this->pick('/api/agents', 'name', 'White stick')['id']]);
+        foreach ([2, 2, 3] as $spot) {
+            $this->printed('P3 front', ['spot' => $spot]);
+        }
+        $most = fn (): array => [
+            array_column($this->ask('GET', '/api/care', null, 200)['sides'], 'printsSinceCoat', 'plateSideId')[$side],
+            $this->care($side)['coat']['most'],
+            array_sum(array_column($this->care($side)['map']['fields'], 'onCoat')),
+        ];
+        self::assertSame([2, 2, 3], $most());
+        $prints = $this->care($side)['prints'];
+        $note(['kind' => 'touch_up', 'spot' => 2]);
+        self::assertSame([1, 1, 1], $most(), 'There it is new; the other spot is as it was.');
+        $this->printed('P3 front', ['spot' => 2]);
+        $note(['kind' => 'touch_up']);
+        self::assertSame([0, 0, 0], $most());
+        $this->printed('P3 front', [], 4);
+        self::assertSame([1, 1], \array_slice($most(), 0, 2));
+        self::assertSame($prints + 2, $this->care($side)['prints'], 'The sheet has seen them all.');
+        $tally = self::getContainer()->get(RunTally::class);
+        self::assertInstanceOf(RunTally::class, $tally);
+        self::assertSame(0, $tally->wrong());
+    }
+
     public function testAWipeIsCountedAndIsNoWash(): void
     {
         $side = $this->pick('/api/plate-sides', 'label', 'P1 front')['id'];

@@ -176,6 +176,8 @@ final readonly class CatalogueRows
             Basis::from($s['basis']),
             $s['wants_scuff'] ?? false,
             $s['works_cold'] ?? false,
+            $s['wash_prints'] ?? Surface::WASH_PRINTS,
+            $s['alcohol_wears'] ?? false,
         );
     }
 
@@ -198,6 +200,9 @@ final readonly class CatalogueRows
             isset($a['grips_c']) ? (float) $a['grips_c'] : null,
             isset($a['lets_go_c']) ? (float) $a['lets_go_c'] : null,
             $a['traces'] ?? true,
+            underside: self::textOrNull('agent', $a, 'underside'),
+            keepsMonths: isset($a['keeps_months']) ? (float) $a['keeps_months'] : null,
+            thickens: $a['thickens'] ?? false,
         );
     }
 

@@ -162,7 +162,7 @@ final readonly class Candidate
     /**
      * @param LastGap|null $last what was set when this material last held on this side of this printer; null: it never did
      *
-     * @return list<Sentence> to see to before printing
+     * @return list<Phrase> to see to before printing
      */
     public function heeds(?LastGap $last): array
     {
@@ -176,6 +176,7 @@ final readonly class Candidate
             $this->gapToStartFrom($last),
             ...$this->offset(),
             ...$this->file(),
+            $this->proposal->agent?->underside,
             $side->thinGlass() ? Sentence::of('heed.thin_glass') : null,
             null === $side->standsC($surface) && null !== $this->target->displayC ? Sentence::of('heed.limit_unknown', surface: $surface->name) : null,
             '' === $side->slicerType ? null : Sentence::of('heed.slicer', type: $side->slicerType),

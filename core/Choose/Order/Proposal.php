@@ -201,7 +201,7 @@ final readonly class Proposal
      */
     public function steps(): array
     {
-        return $this->side->state->steps($this->surface, $this->agent);
+        return $this->side->state->steps($this->surface, $this->agent, true === $this->pairing?->bonds && true === $this->treatment?->barrier);
     }
 
     /**

@@ -36,6 +36,8 @@ final readonly class SideState
         public int $damages = 0,
         /** Changes to the printer since the side was last seen to hold. */
         public int $changesSince = 0,
+        /** After how many prints this plate is washed; null: as usual for its surface. */
+        public ?int $washPrints = null,
     ) {
     }
 
@@ -58,6 +60,7 @@ final readonly class SideState
             $history->printsSinceFitting,
             $history->damages,
             null === $held ? 0 : self::questions($changes, $plateId, $held),
+            $history->washPrints,
         );
     }
 
@@ -107,13 +110,15 @@ final readonly class SideState
      * What is to be done to it before it may be printed on, bare or with an agent. The chance is that of the side with
      * this done; each step says what is lost without it.
      *
+     * @param bool $barrier it keeps apart what would bond for good
+     *
      * @return list<Step>
      */
-    public function steps(Surface $surface, ?Agent $agent): array
+    public function steps(Surface $surface, ?Agent $agent, bool $barrier = false): array
     {
         $other = null !== $this->coat && $this->coat->id !== $agent?->id;
         $spent = !$other && null !== $agent && $this->coat?->id === $agent->id && Wear::coatIsDue($this->printsOnCoat, $agent, $surface->id);
-        $dirty = Wear::washIsDue($this->printsSinceWash);
+        $dirty = Wear::washIsDue($this->printsSinceWash, $surface, $this->washPrints);
         $dusty = !$dirty && null !== $this->daysStanding && $this->daysStanding >= self::DUSTY_DAYS;
         $wash = match (true) {
             $other => Sentence::of('step.strip', agent: $this->coat->name, cleaners: self::cleaners($this->coat, $surface)),
@@ -128,6 +133,7 @@ final readonly class SideState
             $dusty && null === $wash ? new Step('wipe', Sentence::of('step.wipe', days: Quantity::count((int) $this->daysStanding)), -0.3) : null,
             $surface->wantsScuff && !$this->scuffed ? new Step('scuff', Sentence::of('step.scuff', surface: $surface->name), -1.0) : null,
             null === $agent || $coated ? null : new Step('coat', Sentence::of('step.coat', agent: $agent->name), 0.0),
+            $coated && $barrier && $this->printsOnCoat > 0 ? new Step('renew', Sentence::of('step.renew', agent: $agent->name), 0.0) : null,
             $coated ? new Step('coated', Sentence::of(
                 'step.coated',
                 agent: $agent->name,

@@ -6,6 +6,8 @@ namespace Sitzplatz\Tests\Core\Care;
 
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Care\CareDue;
+use Sitzplatz\Care\JarDue;
+use Sitzplatz\Choose\Request\SideState;
 use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Sitzplatz\Tests\Core\Words\Said;
@@ -58,6 +60,68 @@ final class CareDueTest extends TestCase
         self::assertSame(['care.wash prints=12'], $due(0, 'abs_acetone', 'glass'), 'Soap does that coat no harm.');
         // Painter's tape is renewed, not washed.
         self::assertSame(['care.fresh_layer prints=10'], Said::all((new CareDue(new SideHistory(10, 10), null, self::catalogue()->surface('painters_tape')))->sentences()));
+    }
+
+    /** Common practice: a barrier is renewed where it was stood on, after each print, and washed off after 5 to 10; on a pair that does not weld nobody minds. */
+    public function testABarrierIsRenewedWhereItWasStoodOn(): void
+    {
+        $due = static fn (int $onCoat, string $material, string $surface = 'pei_smooth'): array => Said::all((new CareDue(
+            new SideHistory(
+                60,
+                2,
+                $onCoat,
+                '2026-11-01T00:00:00+00:00',
+                '2026-11-02T00:00:00+00:00',
+                'pva_stick',
+                'ours',
+                materialsOnCoat: [$material],
+            ),
+            self::catalogue()->agent('pva_stick'),
+            self::catalogue()->surface($surface),
+            catalogue: self::catalogue(),
+        ))->sentences());
+        self::assertSame([], $due(0, 'petg'), 'New, or touched up.');
+        self::assertSame(['care.renew_spots material=PETG'], $due(1, 'petg'));
+        self::assertSame([], $due(1, 'pla'));
+        self::assertSame([], $due(1, 'petg', 'pei_textured'));
+        self::assertSame(['care.coat prints=7 lasts=7', 'care.renew_spots material=PETG'], $due(7, 'petg'));
+        $steps = static fn (int $onCoat, bool $barrier): array => array_column((new SideState(coat: self::catalogue()->agent('pva_stick'), printsOnCoat: $onCoat))->steps(
+            self::catalogue()->surface('pei_smooth'),
+            self::catalogue()->agent('pva_stick'),
+            $barrier,
+        ), 'id');
+        self::assertSame([['renew', 'coated'], ['coated'], ['coated']], [$steps(1, true), $steps(0, true), $steps(1, false)], 'Said on the card too.');
+    }
+
+    /** Common practice: 5 to 10 prints; where grease kills the surface the lower end, and a shop's own word goes before both. */
+    public function testAWashIsDueBySurfaceAndByHandling(): void
+    {
+        $due = static fn (int $prints, string $surface, ?int $own = null): bool => Wear::washIsDue($prints, self::catalogue()->surface($surface), $own);
+        self::assertSame([false, true], [$due(9, 'pei_textured'), $due(10, 'pei_textured')]);
+        self::assertSame([false, true], [$due(4, 'low_temp_matte'), $due(5, 'low_temp_matte')]);
+        self::assertSame([true, false], [$due(3, 'pei_textured', 3), $due(19, 'low_temp_matte', 20)]);
+        self::assertSame(['care.wash prints=3'], Said::all((new CareDue(new SideHistory(3, 3, washPrints: 3), null, self::catalogue()->surface('pei_textured')))->sentences()));
+    }
+
+    /** Trade notes, section 4: ABS in acetone thickens as its solvent leaves, and is thinned back; what is hazardous has its data sheet at hand. */
+    public function testJarsAreDueByAgeByDateAndForTheirDataSheet(): void
+    {
+        $due = static fn (string $agent, ?string $opened, ?string $until = null, string $sheet = 'in the folder'): array => Said::all(
+            JarDue::of(self::catalogue()->agent($agent), $opened, $until, $sheet, '2026-12-01'),
+        );
+        self::assertSame([], $due('abs_acetone', '2026-09-10'));
+        self::assertSame(['jar.thickened months=5'], $due('abs_acetone', '2026-06-20'));
+        self::assertSame(['jar.spoilt months=2'], $due('pva_thinned', '2026-09-20'));
+        self::assertSame([], $due('polymer_adhesive', '2020-01-01'), 'It keeps for years.');
+        self::assertSame([[], ['jar.expired day=2026-11-30']], [$due('spray_film', null, '2026-12-01'), $due('spray_film', null, '2026-11-30')]);
+        self::assertSame([['jar.data_sheet'], []], [$due('spray_film', null, null, ''), $due('pva_stick', null, null, '')]);
+    }
+
+    public function testWhatStaysUnderThePartIsToldOfEveryAgent(): void
+    {
+        foreach (self::catalogue()->agents as $agent) {
+            self::assertNotNull($agent->underside, $agent->id);
+        }
     }
 
     public function testASheetThatHoldsLessThanItsLikeIsToBeLookedAt(): void

@@ -36,6 +36,9 @@ final class ProcedureTest extends TestCase
             self::assertCount(1, $on, $agent->id);
             self::assertCount(1, $off, $agent->id);
             self::assertContains($off[0]->cleaner, $agent->removedBy, $agent->id);
+            // What lasts for more than one print is renewed on the spot; the rest is put on anew for each.
+            $renewed = array_filter(self::all(), static fn (Procedure $each): bool => 'touch_up' === $each->effect && $each->isOf($agent));
+            self::assertCount($agent->coatPrints > 1 ? 1 : 0, $renewed, $agent->id);
         }
     }
 

@@ -94,6 +94,11 @@ final class SpotMapTest extends TestCase
             self::assertEqualsWithDelta($left, [$life->low, $life->middle, $life->high], 1e-4);
         }
         self::assertSame(['sheet_life.practice', 'sheet_life.with_own'], [SheetLife::of(400, [0], 3)->sentence()->key, SheetLife::of(400, [260], 3)->sentence()->key]);
+        // A wipe with alcohol takes a fifth of a print (ours): 143 prints and 60 wipes are as 155 prints.
+        self::assertEqualsWithDelta(SheetLife::of(400, [], 155)->middle, SheetLife::of(400, [], 143, 60)->middle, 1e-9);
+        // By hand: 143 prints in 5 months are 28.6 a month.
+        self::assertEqualsWithDelta([59.6468766425 / 28.6, 838.3290138334 / 28.6], SheetLife::of(400, [], 143)->months(143, 5.0), 1e-4);
+        self::assertNull(SheetLife::of(400, [], 3)->months(3, 0.2), 'A week says nothing of a month.');
         self::assertGreaterThanOrEqual(0.0, SheetLife::of(30, [], 100_000)->low, 'Far past its life nothing breaks.');
     }
 

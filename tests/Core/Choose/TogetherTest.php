@@ -49,7 +49,7 @@ final class TogetherTest extends TestCase
             $bed = $both->target->displayC ?? self::fail();
             $chances = [$main => $alone($main, $bed)->chance, $also => $alone($also, $bed)->chance];
             self::assertEqualsWithDelta(min($chances), $both->chance, 1e-9, "$main with $also");
-            self::assertEqualsWithDelta($chances[$both->proposal->job->material->id], $both->chance, 1e-9);
+            self::assertEqualsWithDelta($chances[$both->proposal->job->material->id] ?? self::fail(), $both->chance, 1e-9);
             self::assertStringContainsString('reason.limits', Said::of($both->limits));
         }
         self::assertNull(self::bare(self::rank('pla', [], 'pei_textured'))->limits, 'One alone limits nothing.');

@@ -79,7 +79,7 @@ final class FiguresTest extends TestCase
             foreach ([0, 5, 9, 10, 11, 24, 150, 299, 300, 301, 420, 1200] as $prints) {
                 $state = new SideState($prints % 40, $prints / 10.0, 24 === $prints ? $stick : null, $prints % 12, 0 === $prints % 2, $prints, $prints > 400 ? 2 : 0, intdiv($prints, 200));
                 $figures["$id $prints"] = [
-                    Wear::washIsDue($prints), Wear::coatIsDue($prints, $stick, $id), Wear::surfaceMayBeWorn($prints, $surface), Wear::ofPlatePerPrint(40.0, $surface), Wear::perPrint(0.0, $stick, Wear::ofACoat(9.0, 60), $id),
+                    Wear::washIsDue($prints, $surface, null), Wear::coatIsDue($prints, $stick, $id), Wear::surfaceMayBeWorn($prints, $surface), Wear::ofPlatePerPrint(40.0, $surface), Wear::perPrint(0.0, $stick, Wear::ofACoat(9.0, 60), $id),
                     $state->worn($surface), $state->influences($surface), $state->steps($surface, null), $state->steps($surface, $stick),
                     (new CareDue(new SideHistory($prints, $prints % 13, $prints % 9, '2026-01-01', '2026-01-02', 'pva_stick', 'stick'), $stick, $surface))->sentences(),
                 ];

@@ -105,6 +105,19 @@ export function Care() {
                     </table>
                 </div>
             )}
+            {care.jars.length > 0 ? (
+                <section className="mt-6" aria-label={say('care.jars')}>
+                    <h2 className="mb-1">{say('care.jars')}</h2>
+                    <ul>
+                        {care.jars.map((jar) => (
+                            <li key={jar.agentId} className="border-b border-line py-1.5">
+                                <strong>{jar.name}</strong> <span className="text-brass">{jar.due.join(' ')}</span>
+                            </li>
+                        ))}
+                    </ul>
+                    <Link to="/shelf" className="inline-flex min-h-11 items-center">{say('test.to_the_shelf')}</Link>
+                </section>
+            ) : null}
             {noting ? <NoteCare side={noting} kind="wash" onDone={() => setNoting(null)} /> : null}
             {changing ? <NoteChange changes={care.changes} onDone={() => setChanging(false)} /> : null}
         </Sheet>

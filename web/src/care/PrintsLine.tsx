@@ -26,8 +26,8 @@ export function PrintsLine({ last, done }: { last: Side['last']; done: Side['don
                     ))}
                     {between.map((each) => (
                         <g key={each.id} transform={`translate(${each.before * step + 3} 0)`}>
-                            <line y1={each.kind === 'wipe' ? 36 : 23} y2={42} stroke="var(--brass)" strokeWidth="2" />
-                            {each.kind === 'wipe' ? null : (
+                            <line y1={each.kind === 'wipe' || each.kind === 'touch_up' ? 36 : 23} y2={42} stroke="var(--brass)" strokeWidth="2" />
+                            {each.kind === 'wipe' || each.kind === 'touch_up' ? null : (
                                 <text y={each.kind === 'wash' ? 10 : 21} textAnchor={each.before === 0 ? 'start' : 'middle'} className="fill-soft text-[11px]">
                                     {words[each.kind]}
                                 </text>

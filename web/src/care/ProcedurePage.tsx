@@ -95,7 +95,7 @@ function Finish({ sideId, label, procedure }: { sideId: string; label: string; p
     const navigate = useNavigate();
     const { effect } = procedure;
     const note = useChange(
-        () => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: sideId } }, body: { id: key, kind: effect === 'none' || effect === 'new_sheet' ? 'wash' : effect, agentId: effect === 'coat' ? procedure.agentId : null, cleanerId: effect === 'coat' ? null : procedure.cleanerId, note: procedure.title } })),
+        () => ask(api.POST('/api/plate-sides/{id}/care', { params: { path: { id: sideId } }, body: { id: key, kind: effect === 'none' || effect === 'new_sheet' ? 'wash' : effect, agentId: effect === 'coat' ? procedure.agentId : null, cleanerId: effect === 'coat' || effect === 'touch_up' ? null : procedure.cleanerId, note: procedure.title } })),
         ['care', 'sides', 'fix'],
         () => {
             offerNoteBack(label, key);

@@ -66,6 +66,7 @@ export function SideCare() {
                             <Button tone={side.due.length > 0 ? 'main' : 'plain'} onClick={() => setNoting('wash')}>{say('care.washed')}</Button>
                             <Button onClick={() => setNoting('wipe')}>{say('care.wiped')}</Button>
                             <Button onClick={() => setNoting('coat')}>{say('care.coated')}</Button>
+                            {side.coat ? <Button onClick={() => setNoting('touch_up')}>{say('care.touched_up')}</Button> : null}
                             <Button onClick={() => setNoting('scuff')}>{say('care.scuffed')}</Button>
                         </div>
                     ) : null}
@@ -76,7 +77,7 @@ export function SideCare() {
                 </div>
             </div>
             <PrintsLine last={side.last} done={side.done} />
-            {noting ? <NoteCare side={{ plateSideId: side.id, label: side.label, cleaning: side.cleaning }} kind={noting} onDone={() => setNoting(null)} /> : null}
+            {noting ? <NoteCare side={{ plateSideId: side.id, label: side.label, cleaning: side.cleaning }} spots={side.spots} kind={noting} onDone={() => setNoting(null)} /> : null}
         </Sheet>
     );
 }
@@ -118,12 +119,13 @@ function Facts({ side }: { side: Schemas['SideCare'] }) {
     const rows: [string, string][] = [
         ...(side.coat ? [[side.coat.name ?? say('care.coat'), say('care.of_prints', { most: side.coat.most, lasts: side.coat.lasts })] satisfies [string, string]] : []),
         [say('care.since_washed'), side.washedAt ? say('care.prints_since', { prints: side.printsSinceWash, at: day(side.washedAt) }) : say('care.prints_never', { prints: side.printsSinceWash })],
-        [say('care.wipes'), count.bare(side.wipes)],
+        [say('care.wipes'), side.wipesWear && side.wipes > 0 ? say('care.wipes_wear', { wipes: count.bare(side.wipes) }) : count.bare(side.wipes)],
         ...(side.daysStanding === null ? [] : [[say('care.standing'), say('care.days', { days: side.daysStanding })] satisfies [string, string]]),
         [say('care.prints_on_this_sheet'), count.bare(side.prints)],
         ...(side.lately.of > 0 ? [[say('care.held_lately'), say('care.held_of', { held: side.lately.held, of: side.lately.of })] satisfies [string, string]] : []),
         ...(side.damages > 0 ? [[say('care.harm_noted'), count.bare(side.damages)] satisfies [string, string]] : []),
-        [say('care.likely_good_for'), say('care.more_prints', { low: count.bare(Math.round(side.life.low)), high: count.bare(Math.round(side.life.high)) })],
+        [say('care.likely_good_for'), say('care.more_prints', { low: count.bare(Math.round(side.life.low)), high: count.bare(Math.round(side.life.high)) }) + (side.life.months ? say('care.in_months', { low: Math.round(side.life.months[0] ?? 0), high: Math.round(side.life.months[1] ?? 0) }) : '')],
+        ...(side.boughtOn ? [[say('shelf.bought_on'), day(side.boughtOn)] satisfies [string, string]] : []),
         ...(side.costPerPrint === null ? [] : [[say('care.cost_per_print'), figure('money').text(side.costPerPrint)] satisfies [string, string]]),
     ];
     return (

@@ -12,10 +12,10 @@ import type { FormProps } from './rows';
 
 type Agent = Schemas['Agent'];
 
-const SHAPE = whole({ kindId: picked(), name: words(), batch: text(), openedOn: date(), price: maybe(), coats: maybe(), retired: flag() });
+const SHAPE = whole({ kindId: picked(), name: words(), batch: text(), openedOn: date(), expiresOn: date(), dataSheet: text(), price: maybe(), coats: maybe(), retired: flag() });
 
 function read(row: Agent | null, base: Agent | null) {
-    return { kindId: base?.kindId ?? '', name: base?.name ?? '', batch: row?.batch ?? '', openedOn: row?.openedOn ?? null, price: base?.price ?? null, coats: base?.coats ?? null, retired: row?.retired ?? false };
+    return { kindId: base?.kindId ?? '', name: base?.name ?? '', batch: row?.batch ?? '', openedOn: row?.openedOn ?? null, expiresOn: row?.expiresOn ?? null, dataSheet: base?.dataSheet ?? '', price: base?.price ?? null, coats: base?.coats ?? null, retired: row?.retired ?? false };
 }
 
 export function AgentForm({ row, from, onDone }: FormProps<Agent>) {
@@ -38,6 +38,8 @@ export function AgentForm({ row, from, onDone }: FormProps<Agent>) {
             <div className="grid gap-4 sm:grid-cols-2">
                 <TextField label={say('shelf.batch')} {...at('batch')} />
                 <DateField label={say('shelf.opened')} {...at('openedOn')} />
+                <DateField label={say('shelf.expires')} {...at('expiresOn')} />
+                <TextField label={say('shelf.data_sheet')} {...at('dataSheet')} maxLength={300} hint={say('shelf.where_it_is_kept')} />
                 <NumberField label={say('shelf.price')} {...at('price')} placeholder={say('shelf.unknown')} />
                 <NumberField label={say('shelf.gives_so_many_coats')} {...at('coats')} whole placeholder={say('shelf.unknown')} name="coats" />
             </div>

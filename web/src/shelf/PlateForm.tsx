@@ -31,6 +31,7 @@ const SHAPE = whole({
     slicerType: text(),
     price: maybe(),
     purchasedOn: date(),
+    washPrints: maybe(),
     retired: flag(),
     sides: list(whole({ face: as<Side['face']>(), ...SIDE })),
 });
@@ -51,6 +52,7 @@ function read(row: Plate): Values {
         slicerType: row.slicerType,
         price: row.price ?? null,
         purchasedOn: row.purchasedOn ?? null,
+        washPrints: row.washPrints ?? null,
         retired: row.retired,
         sides: [],
     };
@@ -65,7 +67,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
     const key = useKey();
     const start = (): Values => {
         if (row) return read(row);
-        const fresh = { number: next.name, note: '', purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
+        const fresh = { number: next.name, note: '', washPrints: null, purchasedOn: new Date().toISOString().slice(0, 10), retired: false };
         if (from) return { ...read(from), ...fresh, sides: sheets(from) };
         const printer = printers.find((p) => !p.retired && p.kind === 'filament');
         return { ...fresh, widthMm: printer?.bedWidthMm ?? 220, depthMm: printer?.bedDepthMm ?? 220, heldBy: 'magnet', round: false, printerId: printer?.id ?? null, layers: [], marked: true, slicerType: '', price: null, sides: [{ face: 'front', ...NO_SHEET }] };
@@ -124,6 +126,7 @@ export function PlateForm({ row, from, onDone }: FormProps<Plate>) {
                 <TextField label={say('shelf.plate_type_in_the_slicer')} {...at('slicerType')} maxLength={60} />
                 <NumberField label={say('shelf.price')} {...at('price')} placeholder={say('shelf.unknown')} />
                 <DateField label={say('shelf.bought_on')} {...at('purchasedOn')} />
+                <NumberField label={say('shelf.washed_after')} {...at('washPrints')} whole placeholder={say('shelf.as_usual')} />
             </div>
             <AreaField label={say('shelf.note')} {...at('note')} maxLength={500} />
             {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}

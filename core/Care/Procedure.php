@@ -6,6 +6,7 @@ namespace Sitzplatz\Care;
 
 use Sitzplatz\Catalogue\Agent;
 use Sitzplatz\Catalogue\Surface;
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Words\CatalogueText;
 
 /** How something is done at the bench, step by step, and what the record says afterwards. */
@@ -30,13 +31,15 @@ final readonly class Procedure
         public string $effect,
         public array $tools,
         public array $steps,
+        /** Only for a plate that comes off its printer. */
+        private bool $away = false,
     ) {
     }
 
     /**
      * @param array{
      *     id: string, title: string, kind: string, cleaner?: string, agents?: list<string>, surfaces?: list<string>, effect: string,
-     *     tools: list<string>, steps: list<array{do: string, minutes?: int|float, caution?: string}>,
+     *     tools: list<string>, steps: list<array{do: string, minutes?: int|float, caution?: string, fixed?: string}>, away?: bool,
      * } $row as the catalogue has it
      */
     public static function fromArray(array $row): self
@@ -48,6 +51,7 @@ final readonly class Procedure
                 $text("steps.$i.do", $step['do']),
                 isset($step['minutes']) ? (float) $step['minutes'] : null,
                 isset($step['caution']) ? $text("steps.$i.caution", $step['caution']) : null,
+                isset($step['fixed']) ? $text("steps.$i.fixed", $step['fixed']) : null,
             );
         }
 
@@ -61,6 +65,7 @@ final readonly class Procedure
             $row['effect'],
             array_map(static fn (int $i, string $tool): CatalogueText => $text("tools.$i", $tool), array_keys($row['tools']), $row['tools']),
             $steps,
+            $row['away'] ?? false,
         );
     }
 
@@ -68,11 +73,15 @@ final readonly class Procedure
      * Whether it is for a side as it is: its surface bears what is brought onto it and its coat the wipe that would be noted,
      * a coat goes on with what is on the shelf, and comes off, or is touched up, where it is on.
      *
-     * @param Agent|null  $coat    that is on
-     * @param list<Agent> $onShelf
+     * @param Agent|null      $coat    that is on
+     * @param PlateBuild|null $build   null: as its surface usually lies
+     * @param list<Agent>     $onShelf
      */
-    public function suits(Surface $surface, ?Agent $coat, array $onShelf): bool
+    public function suits(Surface $surface, ?Agent $coat, array $onShelf, ?PlateBuild $build = null): bool
     {
+        if ($this->away && false === $build?->comesOff) {
+            return false;
+        }
         if (null !== $this->surfaces && !\in_array($surface->id, $this->surfaces, true)) {
             return false;
         }

@@ -37,7 +37,8 @@ final readonly class ProcedureController
         $coat = $catalogue->agents[$this->history->all($side)[$side->id->toRfc4122()]->coatAgentKindId ?? ''] ?? null;
         $stock = array_values($this->entities->getRepository(AgentStock::class)->findBy(['retired' => false], ['name' => 'ASC']));
         $kinds = array_map(static fn (AgentStock $each): Agent => $catalogue->agent($each->kindId), $stock);
-        $all = array_filter($this->all(), static fn (Procedure $each): bool => $each->suits($surface, $coat, $kinds));
+        $build = $side->facts($catalogue)->build($surface);
+        $all = array_filter($this->all(), static fn (Procedure $each): bool => $each->suits($surface, $coat, $kinds, $build));
 
         return new Answer(array_map(static fn (Procedure $procedure): array => [
             'id' => $procedure->id,
@@ -49,7 +50,7 @@ final readonly class ProcedureController
             'minutes' => array_sum(array_map(static fn (ProcedureStep $step): float => $step->minutes ?? 1.0, $procedure->steps)),
             'tools' => $procedure->tools,
             'steps' => array_map(static fn (ProcedureStep $step): array => [
-                'do' => $step->do,
+                'do' => $step->on($build),
                 'minutes' => $step->minutes,
                 'caution' => $step->caution,
             ], $procedure->steps),
@@ -79,7 +80,7 @@ final readonly class ProcedureController
         /**
          * @var list<array{
          *     id: string, title: string, kind: string, cleaner?: string, agents?: list<string>, surfaces?: list<string>, effect: string,
-         *     tools: list<string>, steps: list<array{do: string, minutes?: int|float, caution?: string}>,
+         *     tools: list<string>, steps: list<array{do: string, minutes?: int|float, caution?: string, fixed?: string}>, away?: bool,
          * }> $rows held to this by the schema of the catalogue
          */
         $rows = $this->loader->data()['procedures'];

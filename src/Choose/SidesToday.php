@@ -14,6 +14,7 @@ use App\Shelf\Printer;
 use App\Shelf\SideOnShelf;
 use App\Shelf\SurfaceMeasurementRepository;
 use Psr\Clock\ClockInterface;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobOnPrinter;
 use Sitzplatz\Choose\Request\MeasuredSurface;
 use Sitzplatz\Choose\Request\SideFacts;
@@ -53,13 +54,26 @@ final readonly class SidesToday
         $each = [];
         foreach ($printers as $printer) {
             $id = $printer->id->toRfc4122();
+            $glued = self::gluedTo($id, $sides);
             $each[$id] = $this->facts($printer, $ownOnly ? array_values(array_filter(
                 $sides,
                 static fn (SideOnShelf $side): bool => JobOnPrinter::liesThere($side->printerId, $id),
-            )) : $sides, $history, $measured[$id] ?? []);
+            )) : $sides, $history, $measured[$id] ?? [], $glued);
         }
 
         return $each;
+    }
+
+    /** @param list<SideOnShelf> $sides */
+    private static function gluedTo(string $printerId, array $sides): ?SideOnShelf
+    {
+        foreach ($sides as $side) {
+            if (HoldDown::Glue === $side->heldBy && $side->printerId === $printerId) {
+                return $side;
+            }
+        }
+
+        return null;
     }
 
     public function one(Printer $printer, PlateSide $side): SideFacts
@@ -69,6 +83,7 @@ final readonly class SidesToday
             [$side->onShelf()],
             $this->history->all($side),
             $this->measurements->latestOn([$printer])[$printer->id->toRfc4122()] ?? [],
+            self::gluedTo($printer->id->toRfc4122(), $this->plates->sidesOnShelf()),
         )[0];
     }
 
@@ -79,13 +94,13 @@ final readonly class SidesToday
      *
      * @return ($sides is non-empty-list ? non-empty-list<SideFacts> : array{})
      */
-    private function facts(Printer $printer, array $sides, array $history, array $measured): array
+    private function facts(Printer $printer, array $sides, array $history, array $measured, ?SideOnShelf $glued): array
     {
         $catalogue = $this->shop->get();
         $changes = $this->changes->of($printer->id->toRfc4122());
         $now = EvidenceRepository::seconds($this->clock->now());
 
-        return array_map(static function (SideOnShelf $side) use ($catalogue, $measured, $history, $changes, $now): SideFacts {
+        return array_map(static function (SideOnShelf $side) use ($catalogue, $measured, $history, $changes, $now, $glued): SideFacts {
             // A side that is only just being entered has seen nothing.
             $seen = $history[$side->id] ?? new SideHistory(0, 0);
 
@@ -95,7 +110,7 @@ final readonly class SidesToday
                 $changes,
                 $side->plateId,
                 $now,
-            ));
+            ), $glued);
         }, $sides);
     }
 }

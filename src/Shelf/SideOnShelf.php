@@ -66,7 +66,8 @@ final readonly class SideOnShelf
         ];
     }
 
-    public function facts(Catalogue $catalogue, ?MeasuredSurface $measured, SideState $state): SideFacts
+    /** @param self|null $glued to the bed that it would lie on */
+    public function facts(Catalogue $catalogue, ?MeasuredSurface $measured, SideState $state, ?self $glued = null): SideFacts
     {
         return new SideFacts(
             $this->id,
@@ -87,6 +88,7 @@ final readonly class SideOnShelf
             $this->printerId,
             $this->round,
             $this->fittingId,
+            null === $glued || $glued->plateId === $this->plateId ? null : $glued->label,
         );
     }
 }

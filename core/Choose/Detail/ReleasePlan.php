@@ -96,9 +96,13 @@ final readonly class ReleasePlan
             ? [] : [Sentence::of('off.no_cold_bench', below: Quantity::celsius($roomC + $shock, 5))];
     }
 
-    /** The way of the pair speaks of the plate that its surface usually lies on; on a plate that does not bend it is another. */
+    /** The way of the pair speaks of the plate that its surface usually lies on; on one that bends otherwise it is another. */
     public static function way(Pairing $pairing, Surface $surface, PlateBuild $build): Phrase
     {
-        return $surface->flexes && !$build->flexes ? Sentence::of('off.cool_and_push') : $pairing->releaseWay;
+        return match (true) {
+            $surface->flexes === $build->flexes => $pairing->releaseWay,
+            $build->flexes => Sentence::of('off.cool_first'),
+            default => Sentence::of('off.cool_and_push'),
+        };
     }
 }

@@ -17,6 +17,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
+use Sitzplatz\Choose\Window\HeatPlan;
 use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\BadHeat;
@@ -201,7 +202,13 @@ final readonly class Proposal
      */
     public function steps(): array
     {
-        return $this->side->state->steps($this->surface, $this->agent, true === $this->pairing?->bonds && true === $this->treatment?->barrier);
+        $strip = null === $this->side->stripFirst ? [] : [new Step(
+            'strip_bed',
+            Sentence::of('step.strip_bed', plate: $this->side->stripFirst, minutes: Quantity::minutes(HeatPlan::STRIP_MINUTES)),
+            0.0,
+        )];
+
+        return [...$strip, ...$this->side->state->steps($this->surface, $this->agent, true === $this->pairing?->bonds && true === $this->treatment?->barrier)];
     }
 
     /**

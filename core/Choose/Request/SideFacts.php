@@ -44,6 +44,8 @@ final readonly class SideFacts
         public bool $round = false,
         /** The sheet that lies on it. */
         public string $sheetId = '',
+        /** What is glued to the bed that this one would lie on, and is stripped before; null: nothing. */
+        public ?string $stripFirst = null,
     ) {
     }
 

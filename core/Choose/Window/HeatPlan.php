@@ -10,6 +10,9 @@ use Sitzplatz\Heat\HeatUse;
 /** How long a setup takes to warm, to soak and to cool, and what it takes of energy. */
 final readonly class HeatPlan
 {
+    /** What is glued to a bed takes so long to strip: warm, peel, take the glue off (common practice), minutes. */
+    public const STRIP_MINUTES = 30.0;
+
     public function __construct(
         public HeatUp $heatUp,
         /** In still air on the printer, until the part lets go; null: it never gets there. */
@@ -21,15 +24,31 @@ final readonly class HeatPlan
         public float $chamberSeconds = 0.0,
         /** Of the heater of the chamber; 0: there is none, or it is not known. */
         public float $chamberW = 0.0,
+        /** Something is glued to the bed and has to go first. */
+        public bool $strips = false,
     ) {
     }
 
-    /** Warm-up of bed and chamber, soak and cooling in still air, minutes; null: one of them never ends. */
+    /** The same where something is glued to the bed. */
+    public function stripped(): self
+    {
+        return new self(
+            $this->heatUp,
+            $this->stillAirSeconds,
+            $this->heaterAssumed,
+            $this->heaterW,
+            $this->chamberSeconds,
+            $this->chamberW,
+            true,
+        );
+    }
+
+    /** What goes before, warm-up of bed and chamber, soak and cooling in still air, minutes; null: one of them never ends. */
     public function turnaroundMinutes(): ?float
     {
         $warm = $this->warmSeconds();
 
-        return null === $warm || null === $this->stillAirSeconds ? null : ($warm + $this->stillAirSeconds) / 60;
+        return null === $warm || null === $this->stillAirSeconds ? null : ($warm + $this->stillAirSeconds) / 60 + ($this->strips ? self::STRIP_MINUTES : 0.0);
     }
 
     /** Bed and chamber warm at the same time; null: the bed never gets there. */

@@ -47,7 +47,9 @@ final class HeatPlans
             $proposal->job->partsJK(),
         );
 
-        return $this->plans[$key] ??= self::reckon($proposal, $stack, $display, $releaseC);
+        $plan = $this->plans[$key] ??= self::reckon($proposal, $stack, $display, $releaseC);
+
+        return null === $proposal->side->stripFirst ? $plan : $plan->stripped();
     }
 
     /**

@@ -9,6 +9,7 @@ use Sitzplatz\Care\CleanerFit;
 use Sitzplatz\Care\Procedure;
 use Sitzplatz\Care\ProcedureStep;
 use Sitzplatz\Catalogue\Agent;
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Tests\Core\ReadsTheCatalogue;
 use Symfony\Component\Yaml\Yaml;
 
@@ -72,6 +73,27 @@ final class ProcedureTest extends TestCase
         self::assertContains('wipe_alcohol', self::for('glass'));
         self::assertNotContains('wipe_alcohol', self::for('glass', $stick));
         self::assertContains('wipe_alcohol', self::for('glass', self::catalogue()->agent('wiped_film')));
+    }
+
+    /** What is glued to its bed is not carried anywhere: no solvent and no running water there (common practice). */
+    public function testNothingIsCarriedAwayThatIsGluedToItsBed(): void
+    {
+        $surface = self::catalogue()->surface('glass');
+        $fixed = PlateBuild::of($surface, [], true);
+        $shelf = array_values(self::catalogue()->agents);
+        $offered = 0;
+        foreach (self::all() as $each) {
+            if ($each->suits($surface, null, $shelf, $fixed)) {
+                ++$offered;
+                foreach ($each->steps as $step) {
+                    self::assertDoesNotMatchRegularExpression('/(?i)carry|off the printer|take (it|the plate) off|run off/', $step->on($fixed)->english, $each->id);
+                }
+            }
+        }
+        self::assertGreaterThan(3, $offered);
+        $loose = PlateBuild::of($surface, [], false);
+        $soap = array_values(array_filter(self::all(), static fn (Procedure $each): bool => 'wash_soap' === $each->id))[0];
+        self::assertNotSame($soap->steps[0]->on($fixed)->english, $soap->steps[0]->on($loose)->english);
     }
 
     public function testSolventsAndHeatCarryTheirCaution(): void

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sitzplatz\Choose\Detail\CandidateSums;
 use Sitzplatz\Choose\Detail\ReleasePlan;
+use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Window\SetupCheck;
@@ -74,6 +75,34 @@ final class BuildTest extends TestCase
         self::assertContains('off.no_freezer', Said::all($plan->never));
         self::assertNotContains('freezer', array_column($plan->waits, 'way'));
         self::assertContains('off_printer', array_column($plan->waits, 'way'));
+    }
+
+    /** A reader of practitioners' accounts: on spring steel an adhesive sheet flexes, and needs no spatula. */
+    public function testAnAdhesiveSheetOnSpringSteelIsFlexed(): void
+    {
+        $layers = self::layers([...self::STEEL, ['acrylic_tape', 0.1], ['polymer_composite', 0.7]], true);
+        $plan = self::release(self::rank(self::job('pla'), [self::side('adhesive_sheet', layers: $layers)]));
+        self::assertContains('off.cool_first', Said::all($plan->steps));
+        self::assertContains('off.flex', Said::all($plan->steps));
+        self::assertContains('off.no_spatula', Said::all($plan->never));
+        self::assertStringNotContainsString('spatula', implode(' ', array_filter(Said::all($plan->steps), static fn (string $each): bool => 'off.no_spatula' !== $each)));
+    }
+
+    /** What is glued on a bed is on that bed: before anything else lies there it is stripped, half an hour (common practice). */
+    public function testWhatIsGluedToABedIsStrippedBeforeAnotherPlateLiesThere(): void
+    {
+        $ids = static fn (Candidate $each): array => array_column($each->proposal->steps(), 'id');
+        $free = self::rank(self::job('pla'), [self::side('pei_textured')]);
+        $under = self::rank(self::job('pla'), [self::side('pei_textured', stripFirst: 'P9 front')]);
+        self::assertNotContains('strip_bed', $ids($free->candidates[0]));
+        self::assertSame('strip_bed', $ids($under->candidates[0])[0]);
+        self::assertSame('step.strip_bed plate=P9 front minutes=1800', Said::of($under->candidates[0]->proposal->steps()[0]->words));
+        self::assertEqualsWithDelta(
+            30.0,
+            $under->heat->of($under->candidates[0]->proposal)?->turnaroundMinutes() - $free->heat->of($free->candidates[0]->proposal)?->turnaroundMinutes(),
+            1e-9,
+            'The half hour is in the time that is shown.',
+        );
     }
 
     public function testAFixedPlateCoolsWhereItIs(): void

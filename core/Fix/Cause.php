@@ -25,6 +25,8 @@ final readonly class Cause
         public float $often,
         public array $onSurface,
         public Then $then,
+        /** @var array<string, float> how much more often, by where it fails */
+        public array $where = [],
     ) {
     }
 }

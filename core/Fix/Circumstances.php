@@ -9,6 +9,7 @@ use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\Surface;
 use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Wear\SideHistory;
+use Sitzplatz\Words\Sentence;
 
 /** All that is known where something is wrong; null: not known, or not said. */
 final readonly class Circumstances
@@ -38,6 +39,12 @@ final readonly class Circumstances
         public ?int $lotOpenedDaysAgo = null,
         /** @var list<Lesson> what own prints have shown of this sheet, printer, time since its last change, or lot, where it holds less than its like */
         public array $worse = [],
+        /** Where on the plate it fails. */
+        public ?FailedWhere $where = null,
+        /** What the part wants around its foot; null: it was not read. */
+        public ?bool $wantsFoot = null,
+        /** Why. */
+        public ?Sentence $footWhy = null,
     ) {
     }
 

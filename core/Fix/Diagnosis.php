@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Fix;
 
+use Sitzplatz\Words\Sentence;
+
 /**
  * What is wrong, and what to try next. One cause is taken to be at work. What practice holds of how often each is one, worth
  * ten cases, and the cases of this shop make the shares; what is known here moves them; each trial that did not help moves
@@ -42,7 +44,8 @@ final readonly class Diagnosis
         foreach ($known as $cause) {
             $hints[$cause->id] = Hints::of($cause->id, $circumstances);
             $weights[$cause->id] = (self::PRACTICE_CASES * $cause->often / $often + ($here[$cause->id] ?? 0))
-                * ($hints[$cause->id]->factor ?? 1.0) * ($cause->onSurface[$circumstances->surface->id ?? ''] ?? 1.0);
+                * ($hints[$cause->id]->factor ?? 1.0) * ($cause->onSurface[$circumstances->surface->id ?? ''] ?? 1.0)
+                * ($cause->where[$circumstances->where->value ?? ''] ?? 1.0);
         }
         $else = self::SOMETHING_ELSE / (1 - self::SOMETHING_ELSE) * array_sum($weights);
         foreach ($known as $cause) {
@@ -55,7 +58,7 @@ final readonly class Diagnosis
                 $suspects[] = new Suspect(
                     $cause,
                     $weights[$cause->id] / $all,
-                    $hints[$cause->id]?->why,
+                    $hints[$cause->id]->why ?? self::place($cause, $circumstances->where),
                     $here[$cause->id] ?? 0,
                     \in_array($cause->id, $tried, true),
                 );
@@ -64,6 +67,12 @@ final readonly class Diagnosis
         usort($suspects, static fn (Suspect $a, Suspect $b): int => [$a->tried, -self::worth($a)] <=> [$b->tried, -self::worth($b)]);
 
         return new self($suspects, $all > 0.0 ? $else / $all : 1.0, self::minutes($suspects));
+    }
+
+    /** That it fails where this cause fails. */
+    private static function place(Cause $cause, ?FailedWhere $where): ?Sentence
+    {
+        return null !== $where && ($cause->where[$where->value] ?? 1.0) > 1.0 ? $where->words() : null;
     }
 
     /** What to try now; null: everything was. */

@@ -85,6 +85,11 @@ final class Hints
                 default => null,
             },
             'worn' => self::worn($here),
+            'little_foot' => match ($here->wantsFoot) {
+                true => new Hint(2.5, $here->footWhy),
+                false => new Hint(0.4, $here->footWhy),
+                null => null,
+            },
             default => null,
         };
     }

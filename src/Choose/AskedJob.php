@@ -43,7 +43,7 @@ final readonly class AskedJob
         if (null !== $lot && $lot->materialId !== $body['materialId']) {
             throw Problem::invalid('lotId', \sprintf('%s is a lot of another material: choose one that fits.', $lot->label));
         }
-        $part = isset($body['part']) ? self::part($body['part']) : null;
+        $part = isset($body['part']) ? PartFacts::said($body['part']) : null;
         $foothold = isset($body['foothold']) ? new Foothold(FootholdKind::from($body['foothold']['kind']), (float) $body['foothold']['mm']) : null;
         $refusal = $foothold?->refusedBy($part);
         if (null !== $refusal) {
@@ -111,42 +111,5 @@ final readonly class AskedJob
             $wishes['lowEnergy'] ?? false,
             isset($wishes['order']) ? array_values(array_map(Criterion::from(...), $wishes['order'])) : null,
         );
-    }
-
-    /** @param array<string, mixed> $body */
-    private static function part(array $body): PartFacts
-    {
-        return new PartFacts(
-            (float) $body['contactAreaMm2'],
-            (float) $body['outlineMm'],
-            (float) $body['spanMm'],
-            (float) $body['barWidthMm'],
-            (float) $body['heightMm'],
-            $body['sharpCorners'] ?? 0,
-            $body['thinEnds'] ?? 0,
-            $body['islands'] ?? 1,
-            self::brims($body),
-            $body['articulated'] ?? false,
-            (float) ($body['layerHeightMm'] ?? 0.2),
-        );
-    }
-
-    /**
-     * Addresses from before name the rounding c of a brim, which then added outline·w + c·w².
-     *
-     * @param array<string, mixed> $body
-     *
-     * @return list<float>|null
-     */
-    private static function brims(array $body): ?array
-    {
-        return match (true) {
-            [] !== ($body['brimMm2'] ?? []) => array_values(array_map(floatval(...), $body['brimMm2'])),
-            isset($body['brimRounding']) => array_map(
-                static fn (float $widthMm): float => max(0.0, $body['outlineMm'] * $widthMm + $body['brimRounding'] * $widthMm ** 2),
-                PartFacts::BRIMS_MM,
-            ),
-            default => null,
-        };
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Fix;
 
 use App\Care\PlateHistory;
+use App\Care\PrintsOnSheet;
 use App\Catalogue\ShopCatalogue;
 use App\Evidence\EvidenceRepository;
 use App\Evidence\LearnedShop;
@@ -13,11 +14,14 @@ use App\Platform\Now;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
+use Sitzplatz\Choose\Request\FootholdAdvice;
 use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Evidence\Learned\EffectKind;
 use Sitzplatz\Evidence\Learned\Lesson;
 use Sitzplatz\Evidence\Learned\Success;
 use Sitzplatz\Fix\Circumstances;
+use Sitzplatz\Fix\FailedWhere;
 use Sitzplatz\Wear\SideHistory;
 
 /** What the shop knows of a plate, a printer and a lot, as somebody sees who asks what is wrong. */
@@ -29,11 +33,27 @@ final readonly class CircumstancesHere
         private ShopCatalogue $shop,
         private Now $now,
         private LearnedShop $learned,
+        private PrintsOnSheet $prints,
     ) {
     }
 
-    public function of(?PlateSide $side, ?Printer $printer, ?Lot $lot, ?float $roomC): Circumstances
+    /** What the marks of the sheet say of where it fails; null: they are too few. */
+    public function failedWhere(PlateSide $side): ?FailedWhere
     {
+        return FailedWhere::ofMarks(array_map(
+            static fn (array $mark): array => ['x' => $mark['x'], 'y' => $mark['y']],
+            $this->prints->marks($side, $this->history->all($side)[$side->id->toRfc4122()]->coatedAt ?? null),
+        ));
+    }
+
+    public function of(
+        ?PlateSide $side,
+        ?Printer $printer,
+        ?Lot $lot,
+        ?float $roomC,
+        ?FailedWhere $where = null,
+        ?PartFacts $part = null,
+    ): Circumstances {
         $catalogue = $this->shop->get();
         $history = null === $side ? null : $this->history->all($side)[$side->id->toRfc4122()] ?? null;
         $surface = null === $side ? null : $catalogue->surface($side->current()->surfaceId);
@@ -41,6 +61,8 @@ final readonly class CircumstancesHere
         $facts = $side?->facts($catalogue);
         $today = $this->now->time();
         $days = static fn (?string $at): ?int => null === $at ? null : (int) (new \DateTimeImmutable($at))->diff($today)->days;
+
+        $advice = null === $part ? null : FootholdAdvice::for($part, 1, $surface, null === $lot ? null : $catalogue->material($lot->materialId));
 
         return new Circumstances(
             $surface,
@@ -59,6 +81,9 @@ final readonly class CircumstancesHere
             null === $lot ? null : $catalogue->material($lot->materialId)->drying?->goodDays,
             $days($lot?->openedOn?->format('Y-m-d')),
             $this->worse($side, $printer, $lot),
+            $where,
+            $advice?->foothold->helps(),
+            $advice?->sentence,
         );
     }
 

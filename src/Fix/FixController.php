@@ -17,8 +17,10 @@ use App\Shelf\Number;
 use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
+use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Fix\Cause;
 use Sitzplatz\Fix\Diagnosis;
+use Sitzplatz\Fix\FailedWhere;
 use Sitzplatz\Fix\Suspect;
 use Sitzplatz\Fix\TakingOff;
 use Symfony\Component\HttpFoundation\Request;
@@ -49,12 +51,21 @@ final readonly class FixController
         $body = $this->contract->body($request);
         $known = $this->known($body['symptomId']);
         [$side, $printer, $lot] = $this->where($body);
-        $circumstances = $this->here->of($side, $printer, $lot, Number::orNull($body['roomC'] ?? null));
+        $marked = null === $side ? null : $this->here->failedWhere($side);
+        $circumstances = $this->here->of(
+            $side,
+            $printer,
+            $lot,
+            Number::orNull($body['roomC'] ?? null),
+            FailedWhere::tryFrom($body['where'] ?? '') ?? $marked,
+            isset($body['part']) ? PartFacts::said($body['part']) : null,
+        );
         $diagnosis = Diagnosis::of(array_values($known), $circumstances, $body['tried'], $this->remembered($body['symptomId']));
         $off = $this->causes->sitsFast($body['symptomId']) && null !== $side && null !== $circumstances->surface
             ? TakingOff::from($side->facts($this->shop->get())->build($circumstances->surface), $circumstances->pairing?->releaseC) : null;
 
         return new Answer([
+            'where' => $marked?->value,
             'nextId' => $diagnosis->next()?->cause->id,
             'suspects' => array_map(static fn (Suspect $suspect): array => [
                 'id' => $suspect->cause->id,

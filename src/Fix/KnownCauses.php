@@ -55,7 +55,12 @@ final readonly class KnownCauses
         );
     }
 
-    /** @param array{id: string, name: string, do: string, minutes: int|float, helps?: int|float, then: string, on?: array<string, int|float>} $row */
+    /**
+     * @param array{
+     *     id: string, name: string, do: string, minutes: int|float, helps?: int|float, then: string, on?: array<string, int|float>,
+     *     where?: array<string, int|float>,
+     * } $row
+     */
     private static function cause(array $row, float $often): Cause
     {
         return new Cause(
@@ -67,6 +72,7 @@ final readonly class KnownCauses
             $often,
             array_map(floatval(...), $row['on'] ?? []),
             Then::from($row['then']),
+            array_map(floatval(...), $row['where'] ?? []),
         );
     }
 
@@ -74,7 +80,7 @@ final readonly class KnownCauses
      * @return array{
      *     symptoms: list<array{id: string, name: string, sits_fast?: bool}>,
      *     causes: list<array{id: string, name: string, do: string, minutes: int|float, helps?: int|float, then: string, on?: array<string, int|float>,
-     *         for: array<string, int>}>,
+     *         where?: array<string, int|float>, for: array<string, int>}>,
      * }
      */
     private function data(): array

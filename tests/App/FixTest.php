@@ -28,6 +28,26 @@ final class FixTest extends ApiTestCase
         $this->ask('POST', '/api/fix', $this->asked('sings', null), 422);
     }
 
+    public function testWhereItFailsAndWhichPartAreAsked(): void
+    {
+        $asked = $this->asked('corner_lifts', 'P2 front');
+        $share = fn (string $cause, array $more): float => $this->of($cause, $this->ask('POST', '/api/fix', $more + $asked, 200))['share'];
+        self::assertGreaterThan(1.5 * $share('draft', ['where' => 'corners']), $share('draft', ['where' => 'one_edge']));
+        $tall = ['contactAreaMm2' => 60, 'outlineMm' => 32, 'spanMm' => 11, 'barWidthMm' => 6, 'heightMm' => 80, 'sharpCorners' => 4];
+        self::assertGreaterThan($share('little_foot', []), $share('little_foot', ['part' => $tall]), 'A tower on a small foot wants a brim.');
+        // What the map says is taken where nobody says another.
+        $run = $this->database()->fetchOne('SELECT r.id FROM run r JOIN setup s ON s.id = r.setup_id JOIN plate_side p ON p.id = s.side_id AND p.fitting_id = r.fitting_id
+            WHERE r.finished_at IS NOT NULL AND s.side_id = ? LIMIT 1', [Uuid::fromString($asked['plateSideId'])->toBinary()]);
+        self::assertIsString($run);
+        self::assertNull($this->ask('POST', '/api/fix', $asked, 200)['where']);
+        foreach ([0.1, 0.5, 0.9] as $x) {
+            $this->database()->executeStatement("INSERT INTO plate_mark (id, created_at, utc_offset_minutes, run_id, place, kind, x, y, marked_by) VALUES (?, NOW(6), 0, ?, NULL, 'failed', ?, 0.9, 'Mara')", [Uuid::v7()->toBinary(), $run, $x]);
+        }
+        $found = $this->ask('POST', '/api/fix', $asked, 200);
+        self::assertSame('one_edge', $found['where']);
+        self::assertEqualsWithDelta($share('draft', ['where' => 'one_edge']), $this->of('draft', $found)['share'], 1e-9);
+    }
+
     public function testOneTrialAfterTheOther(): void
     {
         $first = $this->diagnosis('corner_lifts', 'P1 front');

@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
+import type { Schemas } from './api/client';
 import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, learnedQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import type { Address } from './choose/address';
 import { hasLeft } from './shell/leaving';
@@ -94,12 +95,15 @@ const fix = createRoute({
     path: '/fix',
     component: lazyRouteComponent<Record<'Fix', () => React.ReactNode>, 'Fix'>(() => import('./fix/Fix'), 'Fix'),
     loader: ({ context }) => ahead(context.queries, [catalogueQuery, sidesQuery, lotsQuery]),
-    validateSearch: (search: Record<string, unknown>): { symptom?: string; side?: string; lot?: string; tried?: string[]; found?: string } => ({
+    validateSearch: (search: Record<string, unknown>): { symptom?: string; side?: string; lot?: string; tried?: string[]; found?: string; at?: string; part?: Schemas['Part']; named?: string } => ({
         ...(typeof search.symptom === 'string' ? { symptom: search.symptom } : {}),
         ...(typeof search.side === 'string' ? { side: search.side } : {}),
         ...(typeof search.lot === 'string' ? { lot: search.lot } : {}),
         ...(Array.isArray(search.tried) ? { tried: search.tried.filter((each) => typeof each === 'string') } : {}),
         ...(typeof search.found === 'string' ? { found: search.found } : {}),
+        ...(typeof search.at === 'string' ? { at: search.at } : {}),
+        ...(typeof search.part === 'object' && search.part !== null ? { part: search.part as Schemas['Part'] } : {}),
+        ...(typeof search.named === 'string' ? { named: search.named } : {}),
     }),
 });
 

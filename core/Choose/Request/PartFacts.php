@@ -66,6 +66,39 @@ final readonly class PartFacts
     }
 
     /**
+     * As an address or a form names its figures. Addresses from before name the rounding c of a brim, which then added
+     * outline·w + c·w².
+     *
+     * @param array<string, mixed> $figures by the names of the members
+     */
+    public static function said(array $figures): self
+    {
+        $outline = (float) $figures['outlineMm'];
+        $brims = match (true) {
+            [] !== ($figures['brimMm2'] ?? []) => array_values(array_map(floatval(...), $figures['brimMm2'])),
+            isset($figures['brimRounding']) => array_map(
+                static fn (float $widthMm): float => max(0.0, $outline * $widthMm + $figures['brimRounding'] * $widthMm ** 2),
+                self::BRIMS_MM,
+            ),
+            default => null,
+        };
+
+        return new self(
+            (float) $figures['contactAreaMm2'],
+            $outline,
+            (float) $figures['spanMm'],
+            (float) $figures['barWidthMm'],
+            (float) $figures['heightMm'],
+            $figures['sharpCorners'] ?? 0,
+            $figures['thinEnds'] ?? 0,
+            $figures['islands'] ?? 1,
+            $brims,
+            $figures['articulated'] ?? false,
+            (float) ($figures['layerHeightMm'] ?? 0.2),
+        );
+    }
+
+    /**
      * One part of what a file holds: each island of a G-code file is a part, each object of a model is one however many
      * feet it has.
      *

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sitzplatz\Fix\Cause;
 use Sitzplatz\Fix\Circumstances;
 use Sitzplatz\Fix\Diagnosis;
+use Sitzplatz\Fix\FailedWhere;
 use Sitzplatz\Fix\Suspect;
 use Sitzplatz\Fix\TakingOff;
 use Sitzplatz\Fix\Then;
@@ -129,6 +130,51 @@ final class DiagnosisTest extends TestCase
         self::assertContains('bed_lowered', self::order('corner_lifts', new Circumstances(boardHeater: true)));
     }
 
+    /** Common practice: one edge is a draft or a tilt, corners are fingers, one spot the coat or its wear, everywhere the gap or the lot. */
+    public function testWhereItFailsTellsCausesApart(): void
+    {
+        $share = static function (string $symptom, string $cause, ?FailedWhere $where): float {
+            $all = self::shares(Diagnosis::of(self::causes($symptom), new Circumstances(where: $where), [], []));
+
+            return $all[$cause];
+        };
+        foreach ([
+            [FailedWhere::OneEdge, ['draft'], 'corner_lifts'],
+            [FailedWhere::OneEdge, ['level'], 'slides'],
+            [FailedWhere::Corners, ['dirt'], 'corner_lifts'],
+            [FailedWhere::OneSpot, ['coat_worn', 'worn'], 'pops_off'],
+            [FailedWhere::Everywhere, ['gap_high', 'other_lot'], 'slides'],
+        ] as [$where, $causes, $symptom]) {
+            foreach ($causes as $cause) {
+                self::assertGreaterThan(1.2 * $share($symptom, $cause, null), $share($symptom, $cause, $where), "$cause, $where->value");
+                foreach (array_filter(FailedWhere::cases(), static fn (FailedWhere $each): bool => $each !== $where) as $other) {
+                    self::assertGreaterThan($share($symptom, $cause, $other), $share($symptom, $cause, $where), "$cause, $where->value against $other->value");
+                }
+            }
+        }
+        $why = Diagnosis::of(self::causes('corner_lifts'), new Circumstances(where: FailedWhere::OneEdge), [], [])->suspects;
+        self::assertContains('failed_where.one_edge', array_map(static fn (Suspect $each): ?string => $each->why?->key, $why));
+    }
+
+    public function testTheMapSaysWhereItFails(): void
+    {
+        $marks = static fn (float ...$at): array => array_map(static fn (array $each): array => ['x' => $each[0], 'y' => $each[1]], array_chunk($at, 2));
+        self::assertNull(FailedWhere::ofMarks($marks(0.1, 0.1, 0.9, 0.1)), 'Two say nothing.');
+        self::assertSame(FailedWhere::OneEdge, FailedWhere::ofMarks($marks(0.1, 0.9, 0.5, 0.85, 0.8, 0.95)));
+        self::assertSame(FailedWhere::OneEdge, FailedWhere::ofMarks($marks(0.05, 0.1, 0.1, 0.5, 0.2, 0.9)));
+        self::assertSame(FailedWhere::Corners, FailedWhere::ofMarks($marks(0.1, 0.1, 0.9, 0.1, 0.9, 0.9, 0.1, 0.9)));
+        self::assertSame(FailedWhere::OneSpot, FailedWhere::ofMarks($marks(0.5, 0.5, 0.55, 0.45, 0.6, 0.5, 0.5, 0.58)));
+        self::assertSame(FailedWhere::Everywhere, FailedWhere::ofMarks($marks(0.1, 0.1, 0.5, 0.5, 0.9, 0.4, 0.3, 0.9)));
+    }
+
+    /** A part that wants a brim has too little foot more often than one that wants none. */
+    public function testThePartThatFailsIsTakenIntoAccount(): void
+    {
+        $share = static fn (?bool $wants): float => self::shares(Diagnosis::of(self::causes('pops_off'), new Circumstances(wantsFoot: $wants), [], []))['little_foot'];
+        self::assertGreaterThan($share(null), $share(true));
+        self::assertLessThan($share(null), $share(false));
+    }
+
     public function testAStuckPartIsTakenOffByHowThePlateIsBuilt(): void
     {
         // Thin steel flexes and may freeze; glass does neither (common practice, trade notes section 9).
@@ -173,17 +219,20 @@ final class DiagnosisTest extends TestCase
         $causes = [];
         foreach (Yaml::parseFile(\dirname(__DIR__, 3).'/catalogue/checks.yaml')['causes'] as $row) {
             if (isset($row['for'][$symptom])) {
-                $causes[] = self::cause($row['id'], $row['minutes'], $row['for'][$symptom], $row['helps'] ?? Cause::USUALLY_HELPS, $row['on'] ?? []);
+                $causes[] = self::cause($row['id'], $row['minutes'], $row['for'][$symptom], $row['helps'] ?? Cause::USUALLY_HELPS, $row['on'] ?? [], $row['where'] ?? []);
             }
         }
 
         return $causes;
     }
 
-    /** @param array<string, float> $on */
-    private static function cause(string $id, float $minutes, float $often, float $helps, array $on = []): Cause
+    /**
+     * @param array<string, float> $on
+     * @param array<string, float> $where
+     */
+    private static function cause(string $id, float $minutes, float $often, float $helps, array $on = [], array $where = []): Cause
     {
-        return new Cause($id, new CatalogueText('cause.name', $id), new CatalogueText('cause.do', $id), $minutes, $helps, $often, $on, Then::Nothing);
+        return new Cause($id, new CatalogueText('cause.name', $id), new CatalogueText('cause.do', $id), $minutes, $helps, $often, $on, Then::Nothing, $where);
     }
 
     /**

@@ -5,15 +5,23 @@ import { api, ask, type Schemas } from '../api/client';
 import { catalogueQuery, fixCasesQuery, lotsQuery, sidesQuery, useSession } from '../api/queries';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
-import { SelectField } from '../ui/Field';
+import { Field, SelectField, type Option } from '../ui/Field';
 import { Fault, Notice } from '../ui/Notice';
 import { day, duration, useQuantity } from '../ui/quantity';
 import { Empty, MarginNote, Sheet } from '../ui/Sheet';
 import { say } from '../words/say';
+import { usePartReader } from '../choose/usePartReader';
 import { Found } from './Found';
 import { Trial } from './Trial';
 
 const route = getRouteApi('/fix');
+
+const PLACES: Option<Schemas['FailedWhere']>[] = [
+    { value: 'one_edge', label: say('fix.one_edge') },
+    { value: 'corners', label: say('fix.corners') },
+    { value: 'one_spot', label: say('fix.one_spot') },
+    { value: 'everywhere', label: say('fix.everywhere') },
+];
 
 export type Where = { symptomId: string; plateSideId: string | null; printerId: string | null; lotId: string | null; roomC: number; tried: string[] };
 
@@ -26,9 +34,11 @@ export function Fix() {
     const plateSideId = search.side === undefined ? bench.plateSideId : search.side || null;
     const lotId = search.lot === undefined ? bench.lotId : search.lot || null;
     const where: Where = { symptomId: search.symptom ?? '', plateSideId, printerId: plateSideId === bench.plateSideId ? bench.printerId : null, lotId, roomC: bench.roomC, tried: search.tried ?? [] };
+    const at = PLACES.find((each) => each.value === search.at)?.value ?? null;
+    const part = search.part ?? null;
     const { data, error } = useQuery({
-        queryKey: ['fix', where],
-        queryFn: ({ signal }) => ask(api.POST('/api/fix', { signal, body: where })),
+        queryKey: ['fix', where, at, part],
+        queryFn: ({ signal }) => ask(api.POST('/api/fix', { signal, body: { ...where, where: at, part } })),
         enabled: search.symptom !== undefined,
         placeholderData: keepPreviousData,
     });
@@ -81,6 +91,7 @@ export function Fix() {
                         </Notice>
                     )}
                     <Asked plateSideId={plateSideId} lotId={lotId} onSide={(side) => go({ side })} onLot={(lot) => go({ lot })} />
+                    <PlaceAndPart at={at} marked={data.where} named={part ? (search.named ?? say('choose.part_by_its_figures')) : null} onAt={(next) => go({ at: next || undefined })} onPart={(next, named) => go({ part: next ?? undefined, named })} />
                     <Suspects found={data} onBack={(id) => go({ tried: where.tried.filter((each) => each !== id), found: undefined })} />
                 </>
             ) : symptom ? null : (
@@ -106,6 +117,27 @@ function Asked({ plateSideId, lotId, onSide, onLot }: { plateSideId: string | nu
         <div className="mt-4 grid max-w-2xl gap-4 sm:grid-cols-2">
             <SelectField label={say('fix.on_which_plate')} value={plateSideId ?? ''} onValue={onSide} empty={say('fix.not_named')} options={sides.map((each) => ({ value: each.id, label: each.label }))} />
             <SelectField label={say('fix.with_which_lot')} value={lotId ?? ''} onValue={onLot} empty={say('fix.not_named')} options={lots.map((each) => ({ value: each.id, label: `${each.label} ${each.name}` }))} />
+        </div>
+    );
+}
+
+/** Where on the plate it fails, as the marks of the sheet say or somebody does, and the part that fails. */
+function PlaceAndPart({ at, marked, named, onAt, onPart }: { at: Schemas['FailedWhere'] | null; marked: Schemas['FailedWhere'] | null; named: string | null; onAt: (at: string) => void; onPart: (part: Schemas['Part'] | null, named: string | undefined) => void }) {
+    const reader = usePartReader(({ name, shape }) => onPart(shape.part, name));
+    const words = PLACES.find((each) => each.value === marked)?.label;
+    return (
+        <div className="mt-4 grid max-w-2xl items-end gap-4 sm:grid-cols-2">
+            <SelectField label={say('fix.where_it_fails')} value={at ?? ''} onValue={onAt} empty={words ? say('fix.as_marked', { where: words }) : say('fix.not_named')} options={PLACES} />
+            {named === null ? (
+                <Field label={say('fix.which_part')} hint={reader.state.kind === 'reading' ? say('choose.reading', { name: reader.state.name }) : undefined} error={reader.state.kind === 'failed' ? reader.state.error.message : undefined}>
+                    {(ids) => <input {...ids} type="file" className="min-h-11 w-full py-2" onChange={(event) => void reader.take(event.target.files?.[0])} />}
+                </Field>
+            ) : (
+                <p className="flex flex-wrap items-center gap-x-3">
+                    <strong>{named}</strong>
+                    <Button tone="quiet" onClick={() => onPart(null, undefined)}>{say('fix.without_it')}</Button>
+                </p>
+            )}
         </div>
     );
 }

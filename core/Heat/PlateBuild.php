@@ -15,6 +15,8 @@ final readonly class PlateBuild
 {
     /** Spring steel up to this is flexed by hand (common practice). */
     private const FLEXING_STEEL_MM = 1.0;
+    /** What is glued to a bed takes so long to strip: warm, peel, take the glue off (common practice), minutes. */
+    public const STRIP_MINUTES = 30.0;
     /** A foil of other metal; a sheet of it would take a bend and keep it (common practice). */
     private const FOIL_MM = 0.2;
 

@@ -23,10 +23,12 @@ final readonly class OwnFactors
         public ?float $exposureS = null,
         /** Its parts are taken off while the bed is at print temperature. */
         public bool $takenHot = false,
+        /** Of a bar; null: as the test piece of the plan has them. */
+        public ?BarEnds $ends = null,
     ) {
     }
 
-    /** @param array<string, mixed> $said gapMm, nozzleFirstC, speedMmS, brim, exposureS, takenHot; what is missing is as is held constant */
+    /** @param array<string, mixed> $said gapMm, nozzleFirstC, speedMmS, brim, exposureS, takenHot, ends; what is missing is as is held constant */
     public static function of(array $said): self
     {
         $number = static fn (string $name): ?float => is_numeric($said[$name] ?? null) ? (float) $said[$name] : null;
@@ -39,6 +41,7 @@ final readonly class OwnFactors
             \is_string($brim) ? $brim : null,
             $number('exposureS'),
             true === ($said['takenHot'] ?? false),
+            \is_string($said['ends'] ?? null) ? BarEnds::tryFrom($said['ends']) : null,
         );
     }
 
@@ -52,10 +55,11 @@ final readonly class OwnFactors
             null === $this->speedMmS ? null : Sentence::of('setup.own.speed', speed: Quantity::millimetresPerSecond($this->speedMmS)),
             null === $this->brim ? null : Sentence::of('setup.own.brim', brim: $this->brim),
             $this->takenHot ? Sentence::of('setup.own.taken_hot') : null,
+            $this->ends?->words(),
         ]));
     }
 
-    /** @return array{gapMm: ?float, nozzleFirstC: ?float, speedMmS: ?float, brim: ?string, exposureS: ?float, takenHot: bool} */
+    /** @return array{gapMm: ?float, nozzleFirstC: ?float, speedMmS: ?float, brim: ?string, exposureS: ?float, takenHot: bool, ends: ?string} */
     public function toArray(): array
     {
         return [
@@ -65,6 +69,7 @@ final readonly class OwnFactors
             'brim' => $this->brim,
             'exposureS' => $this->exposureS,
             'takenHot' => $this->takenHot,
+            'ends' => $this->ends?->value,
         ];
     }
 }

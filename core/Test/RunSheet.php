@@ -28,7 +28,7 @@ final readonly class RunSheet
     public function __construct(
         private string $plate,
         private CatalogueText $surface,
-        private CatalogueText $clean,
+        private Phrase $clean,
         private ?string $agent,
         private ?CatalogueText $putOn,
         private ?CatalogueText $agentHazard,
@@ -68,6 +68,8 @@ final readonly class RunSheet
         private ?float $showsC = null,
         private ?PlateSpot $spot = null,
         private array $risks = [],
+        /** What is glued to the bed and has to go before; null: nothing. */
+        private ?string $stripFirst = null,
     ) {
     }
 
@@ -108,6 +110,11 @@ final readonly class RunSheet
         return match ($step) {
             RunStep::Prepare => [
                 [
+                    ...(null === $this->stripFirst ? [] : [Sentence::of(
+                        'sheet.prepare.strip',
+                        plate: $this->stripFirst,
+                        minutes: Quantity::minutes(PlateBuild::STRIP_MINUTES),
+                    )]),
                     Sentence::of($this->plateChange ? 'sheet.prepare.put_on' : 'sheet.prepare.stays', plate: $this->plate, surface: $this->surface),
                     ...$this->coat(),
                     ...$this->ownLot(),

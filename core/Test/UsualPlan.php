@@ -33,6 +33,15 @@ final class UsualPlan
         return new TestPiece('', 20, 6, 8);
     }
 
+    /**
+     * For lift: long and narrow, with a point at one end (common practice). 100 × 8 mm, of which the point of 15 mm takes half of
+     * its own; its name is left to whoever says it.
+     */
+    public static function warpBar(): TestPiece
+    {
+        return new TestPiece('', 100, 8, 15, 100 * 8 - 15 * 8 / 2);
+    }
+
     public static function durations(): RunDurations
     {
         return new RunDurations(4, 8, 25, 20, 5, 6);

@@ -11,6 +11,7 @@ use App\Platform\Http\Answer;
 use App\Platform\Http\Problem;
 use App\Shelf\Lot;
 use App\Shelf\Number;
+use App\Test\Comparison;
 use App\Test\Setup;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Material;
@@ -75,8 +76,8 @@ final readonly class PlanBeginController
             return new Answer([...$answer, 'plan' => null, 'leftOut' => [$missing], 'why' => (object) [], 'offers' => []]);
         }
         $before = $this->beginning->before($printer);
-        $constants = $before?->toArray()['constants'] ?? self::constants($filament);
-        \assert(\is_array($constants));
+        $lifts = !$pulls && \in_array('lift', $measures, true);
+        $constants = self::keptFrom($before, $lot, self::constants($filament, $lifts), $lifts, $pulls);
         // Another material has a nozzle temperature of its own; the rest is the bench's.
         $constants['nozzleFirstC'] = self::nozzleC($lot, $material);
         $gap = $constants['gapMm'];
@@ -91,6 +92,7 @@ final readonly class PlanBeginController
             is_numeric($gap) ? (float) $gap : null,
             $body['combine'] ?? null,
         );
+        $constants = [...$constants, ...$this->beginning->ofPlates($setups)];
         $durations = UsualPlan::durations();
         $runs = $body['runsPerSetup'] ?? $sure->runs($pulls);
         $shape = new PlanShape($sure->design(), $runs, Sureness::hotOf($runs, $pulls), RunOrder::VISITS, $pulls);
@@ -196,24 +198,48 @@ final readonly class PlanBeginController
         return $question->asksOf($filament) ? $question : new WhichOfThese();
     }
 
+    /**
+     * As the last comparison on the printer had it, as nobody changes that without need: but a piece for another measure is another
+     * piece, and a file that was sliced for another material is another file.
+     *
+     * @param array<string, mixed> $usual
+     *
+     * @return array<string, mixed>
+     */
+    private static function keptFrom(?Comparison $before, Lot $lot, array $usual, bool $lifts, bool $pulls): array
+    {
+        $kept = $before?->toArray()['constants'];
+        if (null === $before || !\is_array($kept)) {
+            return $usual;
+        }
+        $taken = $before->taken();
+        $otherPiece = $lifts ? !$taken->lift || $taken->pulls : $pulls && !$taken->pulls;
+        $ofPiece = $otherPiece ? ['piece' => $usual['piece']] : [];
+        $ofFile = $otherPiece || $before->materialId !== $lot->materialId ? ['gcodeName' => $usual['gcodeName'], 'file' => null] : [];
+
+        // What else stood on the plate is a matter of that comparison.
+        return ['alsoMaterialIds' => []] + $ofPiece + $ofFile + $kept;
+    }
+
     private static function nozzleC(Lot $lot, Material $material): float
     {
         return $lot->labelNozzleC ?? $material->nozzleC[1] ?? UsualPlan::NOZZLE_FIRST_C;
     }
 
     /** @return array<string, mixed> */
-    private static function constants(bool $filament): array
+    private static function constants(bool $filament, bool $lifts): array
     {
-        $piece = UsualPlan::piece();
+        $piece = $lifts ? UsualPlan::warpBar() : UsualPlan::piece();
 
         return [
             'piece' => [
-                'name' => Sentence::of($filament ? 'piece.pull_block' : 'piece.exposure_discs'),
+                'name' => Sentence::of($lifts ? 'piece.warp_bar' : ($filament ? 'piece.pull_block' : 'piece.exposure_discs')),
                 'alongPullMm' => $piece->alongPullMm,
                 'acrossPullMm' => $piece->acrossPullMm,
                 'pullHeightMm' => $piece->pullHeightMm,
+                ...($lifts ? ['contactAreaMm2' => $piece->contactAreaMm2()] : []),
             ],
-            'gcodeName' => Sentence::of($filament ? 'piece.pull_block_file' : 'piece.exposure_discs_file'),
+            'gcodeName' => Sentence::of($lifts ? 'piece.warp_bar_file' : ($filament ? 'piece.pull_block_file' : 'piece.exposure_discs_file')),
             'nozzleMm' => UsualPlan::NOZZLE_MM,
             'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
             'lineWidthMm' => UsualPlan::LINE_WIDTH_MM,

@@ -29,6 +29,9 @@ use Sitzplatz\Test\Question\Grid;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanStart;
 use Sitzplatz\Test\Question\SetupDraft;
+use Sitzplatz\Words\CatalogueText;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
 use Sitzplatz\Words\OwnText;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -141,6 +144,32 @@ final readonly class PlanBeginning
         }
 
         return [$setups, $left];
+    }
+
+    /**
+     * What is held constant because of the plates: by what they are held, and with what they are cleaned.
+     *
+     * @param list<array<string, mixed>> $setups in the form in which a plan is sent
+     *
+     * @return array<string, Phrase>
+     */
+    public function ofPlates(array $setups): array
+    {
+        $holds = $cleaners = [];
+        foreach ($setups as $setup) {
+            $side = $this->entities->find(PlateSide::class, $setup['plateSideId']);
+            if (null !== $side) {
+                $holds[$side->plate->heldBy->value] = $side->plate->heldBy->words();
+                $cleaner = $this->shop->get()->surface($side->current()->surfaceId)->cleaners[0] ?? null;
+                $cleaners[$cleaner ?? ''] = null === $cleaner ? null : CatalogueText::ofCleaner($cleaner);
+            }
+        }
+        $cleaners = array_filter($cleaners);
+
+        return [
+            ...([] === $holds ? [] : ['holdDown' => Listing::of(array_values($holds), Joined::Comma)]),
+            ...([] === $cleaners ? [] : ['cleaning' => Listing::of(array_values($cleaners), Joined::Comma)]),
+        ];
     }
 
     /** Nobody is led into what would cost a plate: whoever wants it picks it. */

@@ -137,6 +137,7 @@ final readonly class ComparisonView
             'speed' => $setup->speedMmS,
             'brim' => $setup->brim,
             'taken_hot' => $setup->takenHot ? 'hot' : null,
+            'ends' => $setup->ends?->value,
         ];
     }
 

@@ -14,6 +14,7 @@ use App\Shelf\PlateSide;
 use App\Shelf\Printer;
 use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Catalogue\Enclosure;
+use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Test\Life\Refusal;
 use Sitzplatz\Test\Life\RunLife;
 use Sitzplatz\Test\Life\RunState;
@@ -68,7 +69,9 @@ final readonly class RunSheetData
         $sheet = new RunSheet(
             $setup->side->label(),
             $surface->name,
-            $surface->cleaning,
+            \is_string($comparison->constants['cleaning'] ?? null) && '' !== $comparison->constants['cleaning']
+                ? Sentence::of('sheet.clean.constant', cleaning: $comparison->constants['cleaning'], how: $surface->cleaning)
+                : $surface->cleaning,
             $setup->agent?->name,
             $agent?->putOn,
             $agent?->hazard,
@@ -96,6 +99,7 @@ final readonly class RunSheetData
             $this->watch->showsNow($run),
             $run->spot,
             $this->risks->cautions($setup),
+            $run->plateChange ? $this->gluedBelow($setup) : null,
         );
         $state = $this->book->state($run, $this->now->time());
         $sequence = $state->sequence();
@@ -175,6 +179,18 @@ final readonly class RunSheetData
                 ? PlatePlaces::of($parts, $plate->widthMm, $plate->depthMm)
                 : array_map(static fn (PlateSpot $spot): array => $spot->at(), $spots),
         ];
+    }
+
+    /** What is glued to the bed that another plate is to lie on. */
+    private function gluedBelow(Setup $setup): ?string
+    {
+        $glued = $this->entities->getRepository(Plate::class)->findOneBy([
+            'printer' => $setup->comparison->printer,
+            'heldBy' => HoldDown::Glue,
+            'retired' => false,
+        ]);
+
+        return null === $glued || $glued === $setup->side->plate ? null : $glued->number;
     }
 
     private static function file(Run $run): string

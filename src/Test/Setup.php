@@ -10,6 +10,7 @@ use App\Shelf\Fitting;
 use App\Shelf\Lot;
 use App\Shelf\PlateSide;
 use Doctrine\ORM\Mapping as ORM;
+use Sitzplatz\Test\BarEnds;
 use Sitzplatz\Test\OwnFactors;
 use Sitzplatz\Words\Joined;
 use Sitzplatz\Words\Listing;
@@ -78,6 +79,7 @@ class Setup extends Row
         $this->brim = $own->brim ?? $this->brim;
         $this->exposureS = $own->exposureS;
         $this->takenHot = $own->takenHot;
+        $this->ends = $own->ends;
     }
 
     /** What of it differs from what its comparison holds constant. */
@@ -92,6 +94,7 @@ class Setup extends Row
             $this->brim === $comparison->brim() ? null : $this->brim,
             $this->exposureS,
             $this->takenHot,
+            $this->ends,
         );
     }
 
@@ -123,6 +126,10 @@ class Setup extends Row
     /** Its parts are taken off while the bed is at print temperature. */
     #[ORM\Column]
     public bool $takenHot = false;
+
+    /** Of the bar that it is tried with; null: as the test piece of its comparison has them. */
+    #[ORM\Column(length: 10, nullable: true, enumType: BarEnds::class)]
+    public ?BarEnds $ends = null;
 
     /**
      * That it is tried though practice rules it out.

@@ -26,7 +26,7 @@ final class PlanTest extends ApiTestCase
     {
         $this->signIn('technician');
         $kinds = array_values(array_diff(array_column($this->begin(['kind' => 'grid'])['kinds'], 'key'), ['cold_or_warm']));
-        self::assertSame(['grid', 'temperature', 'hot_or_cold', 'gap', 'lasting_coat', 'lots', 'still_holding', 'escalation', 'whole_plate'], $kinds);
+        self::assertSame(['grid', 'temperature', 'hot_or_cold', 'gap', 'lasting_coat', 'lots', 'ends', 'still_holding', 'escalation', 'whole_plate'], $kinds);
         foreach ($kinds as $kind) {
             foreach ([[], ['lift', 'pull']] as $measures) {
                 $plan = $this->begin(['kind' => $kind, 'measures' => $measures])['plan'];
@@ -153,6 +153,36 @@ final class PlanTest extends ApiTestCase
         self::assertEquals($before, $choice());
         $wish = ['plan' => ['reliability' => 0.8, 'confidence' => 0.9, 'failuresAllowed' => 0], 'anyLot' => false, 'anyPlate' => false];
         self::assertSame([0, 1], array_map(fn (array $setup): int => $this->ask('POST', '/api/profiles/assess', ['setupId' => $setup['id']] + $wish, 200)['runs'], $planned['setups']));
+    }
+
+    /** By what a plate is held and with what it is cleaned is held constant; a lift is measured at a bar, and a file is one material's. */
+    public function testWhatIsHeldConstantFollowsPlateMeasureAndMaterial(): void
+    {
+        $this->signIn('technician');
+        $pla = $this->pick('/api/lots', 'materialId', 'pla')['id'];
+        $north = $this->pick('/api/printers', 'name', 'North bay')['id'];
+        $side = fn (string $label): string => $this->pick('/api/plate-sides', 'label', $label)['id'];
+        $on = static fn (string $id): array => ['plateSideId' => $id, 'agentId' => null, 'bedFirstC' => 60, 'bedOtherC' => 60];
+        $begin = fn (array $more): array => $this->begin(['kind' => 'grid', 'lotId' => $pla, 'printerId' => $north] + $more)['plan'];
+        // P6 is glass in clips, P1 lies on magnets; glass is wiped with alcohol, PEI washed with soap (common practice).
+        $constants = $begin(['asTheyAre' => true, 'setups' => [$on($side('P6 front'))]])['constants'];
+        self::assertSame(['clips', 'alcohol'], [$constants['holdDown'], $constants['cleaning']]);
+        $both = $begin(['asTheyAre' => true, 'setups' => [$on($side('P6 front')), $on($side('P1 front'))]])['constants'];
+        self::assertStringContainsString('magnets', $both['holdDown']);
+        self::assertStringContainsString('clips', $both['holdDown']);
+        $lift = $begin(['measures' => ['lift']])['constants'];
+        self::assertSame(['Warp bar with a point', 100.0, 'warp-bar.gcode'], [$lift['piece']['name'], (float) $lift['piece']['alongPullMm'], $lift['gcodeName']]);
+        // By hand: 100 × 8, and the point of 15 mm has half of its own.
+        self::assertEqualsWithDelta(740.0, $lift['piece']['contactAreaMm2'], 1e-9);
+        $last = $this->ask('POST', '/api/comparisons', ['constants' => ['gcodeName' => 'guide-pa.gcode'] + $begin([])['constants']] + $begin([]), 201);
+        self::assertSame('guide-pa.gcode', $begin([])['constants']['gcodeName'], 'The same material goes on with its file.');
+        $abs = $this->pick('/api/lots', 'materialId', 'abs')['id'];
+        self::assertSame('pull-block.gcode', $this->begin(['kind' => 'grid', 'lotId' => $abs, 'printerId' => $north])['plan']['constants']['gcodeName'], 'Sliced for PLA it is no file for ABS.');
+        $ends = $this->begin(['kind' => 'ends', 'lotId' => $pla, 'printerId' => $north, 'measures' => ['lift']])['plan'];
+        $planned = $this->ask('POST', '/api/comparisons', $ends, 201);
+        self::assertSame([['square', 'round'], false], [array_column($planned['setups'], 'ends'), $planned['varied']['confounded']]);
+        self::assertStringContainsString('round ends', $planned['setups'][1]['name']);
+        self::assertNotSame($last['id'], $planned['id']);
     }
 
     /** What practice rules out is planned by whoever has a reason, and begun on the word of a lead with all ready; Choose goes on ruling it out. */

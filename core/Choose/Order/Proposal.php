@@ -17,10 +17,10 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\HoldDown;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\SideFacts;
-use Sitzplatz\Choose\Window\HeatPlan;
 use Sitzplatz\Choose\Window\SeatStacks;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Heat\BadHeat;
+use Sitzplatz\Heat\PlateBuild;
 use Sitzplatz\Heat\Stack;
 use Sitzplatz\Words\Phrase;
 use Sitzplatz\Words\Quantity;
@@ -204,7 +204,7 @@ final readonly class Proposal
     {
         $strip = null === $this->side->stripFirst ? [] : [new Step(
             'strip_bed',
-            Sentence::of('step.strip_bed', plate: $this->side->stripFirst, minutes: Quantity::minutes(HeatPlan::STRIP_MINUTES)),
+            Sentence::of('step.strip_bed', plate: $this->side->stripFirst, minutes: Quantity::minutes(PlateBuild::STRIP_MINUTES)),
             0.0,
         )];
 

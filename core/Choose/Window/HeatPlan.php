@@ -6,13 +6,11 @@ namespace Sitzplatz\Choose\Window;
 
 use Sitzplatz\Heat\HeatUp;
 use Sitzplatz\Heat\HeatUse;
+use Sitzplatz\Heat\PlateBuild;
 
 /** How long a setup takes to warm, to soak and to cool, and what it takes of energy. */
 final readonly class HeatPlan
 {
-    /** What is glued to a bed takes so long to strip: warm, peel, take the glue off (common practice), minutes. */
-    public const STRIP_MINUTES = 30.0;
-
     public function __construct(
         public HeatUp $heatUp,
         /** In still air on the printer, until the part lets go; null: it never gets there. */
@@ -48,7 +46,8 @@ final readonly class HeatPlan
     {
         $warm = $this->warmSeconds();
 
-        return null === $warm || null === $this->stillAirSeconds ? null : ($warm + $this->stillAirSeconds) / 60 + ($this->strips ? self::STRIP_MINUTES : 0.0);
+        return null === $warm || null === $this->stillAirSeconds
+            ? null : ($warm + $this->stillAirSeconds) / 60 + ($this->strips ? PlateBuild::STRIP_MINUTES : 0.0);
     }
 
     /** Bed and chamber warm at the same time; null: the bed never gets there. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sitzplatz\Test\Question;
 
+use Sitzplatz\Test\BarEnds;
 use Sitzplatz\Test\OwnFactors;
 
 /** A setup while a plan is made. Temperatures on the display. */
@@ -46,7 +47,7 @@ final readonly class SetupDraft
         return new self($this->sideId, $this->agentId, $this->bedFirstC, $this->bedOtherC, $this->unheated, $this->own, $lotId);
     }
 
-    public function with(?float $gapMm = null, ?string $brim = null, ?float $exposureS = null, ?bool $takenHot = null): self
+    public function with(?float $gapMm = null, ?string $brim = null, ?float $exposureS = null, ?bool $takenHot = null, ?BarEnds $ends = null): self
     {
         return new self($this->sideId, $this->agentId, $this->bedFirstC, $this->bedOtherC, $this->unheated, new OwnFactors(
             $gapMm ?? $this->own->gapMm,
@@ -55,6 +56,7 @@ final readonly class SetupDraft
             $brim ?? $this->own->brim,
             $exposureS ?? $this->own->exposureS,
             $takenHot ?? $this->own->takenHot,
+            $ends ?? $this->own->ends,
         ), $this->lotId);
     }
 }

@@ -218,6 +218,7 @@ function Constants({ comparison }: { comparison: Schemas['Comparison'] }) {
         [say('test.fan'), constants.fan],
         [say('test.held_by'), constants.holdDown],
         [say('test.brim'), constants.brim],
+        ...(constants.cleaning ? [[say('test.cleaned_with'), constants.cleaning] satisfies [string, string]] : []),
         [say('test.room'), temperature.text(comparison.roomC)],
     ];
     return (

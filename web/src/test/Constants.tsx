@@ -65,6 +65,7 @@ export function Constants({ resin, lotId, constants, set }: { resin: boolean; lo
                         <QuantityField label={say('test.line_width')} kind="length" name="constants.lineWidthMm" value={constants.lineWidthMm} onValue={(lineWidthMm) => held({ lineWidthMm })} />
                         <NumberField label={say('test.first_layer_speed_mm_s')} name="constants.firstLayerSpeedMmS" value={constants.firstLayerSpeedMmS} onValue={(firstLayerSpeedMmS) => held({ firstLayerSpeedMmS })} />
                         <AlsoOnThePlate also={constants.alsoMaterialIds ?? []} onAlso={(alsoMaterialIds) => held({ alsoMaterialIds })} not={lots.find((each) => each.id === lotId)?.materialId ?? ''} catalogue={catalogue} />
+                        <TextField label={say('test.cleaned_with')} name="constants.cleaning" value={constants.cleaning ?? ''} onValue={(cleaning) => held({ cleaning })} maxLength={120} />
                         <TextField label={say('test.fan')} name="constants.fan" value={constants.fan} onValue={(fan) => held({ fan })} />
                     </>
                 )}

@@ -127,7 +127,7 @@ export function EditPlan() {
 }
 
 function draftOf({ kind, controlId, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups }: Schemas['Comparison']): PlanBody {
-    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null, lotId: s.lotId, gapMm: s.gapMm, nozzleFirstC: s.nozzleFirstC, speedMmS: s.speedMmS, brim: s.brim, exposureS: s.exposureS, takenHot: s.takenHot }));
+    const own = setups.map((s) => ({ plateSideId: s.plateSideId, agentId: s.agentId, bedFirstC: s.bedFirstC, bedOtherC: s.bedOtherC, unheated: s.bedFirstC === null, lotId: s.lotId, gapMm: s.gapMm, nozzleFirstC: s.nozzleFirstC, speedMmS: s.speedMmS, brim: s.brim, exposureS: s.exposureS, takenHot: s.takenHot, ends: s.ends }));
     return { kind, controlId, title, lotId, printerId, roomC, constants, limits, proof, durations, runsPerSetup, hotPerSetup, seed, setups: own };
 }
 

@@ -29,6 +29,7 @@ export const PLAN = whole({
         file: optional(as<NonNullable<Schemas['Constants']['file']> | null>()),
         gcodeName: words(),
         alsoMaterialIds: optional(list(text())),
+        cleaning: optional(text()),
         nozzleMm: number(),
         nozzleFirstC: number(),
         lineWidthMm: number(),
@@ -42,7 +43,7 @@ export const PLAN = whole({
     }),
     durations: whole({ prepareMinutes: number(), heatAndSoakMinutes: number(), printMinutes: number(), coolMinutes: number(), inspectAndCleanMinutes: number(), plateChangeMinutes: number() }),
     seed: number(),
-    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()), lotId: optional(as<string | null>()), gapMm: optional(maybe()), nozzleFirstC: optional(maybe()), speedMmS: optional(maybe()), brim: optional(as<string | null>()), exposureS: optional(maybe()), takenHot: optional(flag()) })),
+    setups: list(whole({ plateSideId: picked(), agentId: as<string | null>(), bedFirstC: maybe(), bedOtherC: maybe(), unheated: optional(flag()), lotId: optional(as<string | null>()), gapMm: optional(maybe()), nozzleFirstC: optional(maybe()), speedMmS: optional(maybe()), brim: optional(as<string | null>()), exposureS: optional(maybe()), takenHot: optional(flag()), ends: optional(as<'square' | 'round' | null>()) })),
 });
 
 /** The same while it is entered: a number may be missing. */

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sitzplatz\Test\Question;
+
+use Sitzplatz\Test\BarEnds;
+use Sitzplatz\Words\Sentence;
+
+/** One setup under bars with square and with round ends: square ends lift more (expected in practice, not measured; trade notes, section 8). */
+final readonly class SquareOrRound implements PlanQuestion
+{
+    public function key(): string
+    {
+        return 'ends';
+    }
+
+    public function words(): Sentence
+    {
+        return Sentence::of('question_kind.ends');
+    }
+
+    public function answer(): Sentence
+    {
+        return Sentence::of('question_kind.ends_answer');
+    }
+
+    public function asksOf(bool $filament): bool
+    {
+        return $filament;
+    }
+
+    public function inTurn(): bool
+    {
+        return false;
+    }
+
+    public function setups(PlanStart $start): array
+    {
+        return array_map(static fn (BarEnds $ends): SetupDraft => $start->first()->with(ends: $ends), BarEnds::cases());
+    }
+}

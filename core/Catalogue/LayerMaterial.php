@@ -28,6 +28,8 @@ final readonly class LayerMaterial
         public ?float $shockK = null,
         /** A gap full of it passes heat by radiation too. */
         public bool $gas = false,
+        /** A soft pad that a rigid plate is pressed onto: it never lies flat all over. */
+        public bool $tacky = false,
     ) {
     }
 }

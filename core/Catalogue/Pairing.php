@@ -47,6 +47,22 @@ final readonly class Pairing
         return $this->treatments[$agentId ?? ''] ?? null;
     }
 
+    /**
+     * On how many sources of which kind its ways rest: what the catalogue has of each, and the shop's own word.
+     *
+     * @return array<string, int> ways by the value of {@see Basis}, the most first
+     */
+    public function sources(): array
+    {
+        $counts = array_count_values(array_map(
+            static fn (Treatment $way): string => (null === $way->shop ? $way->basis : Basis::Shop)->value,
+            array_values($this->treatments),
+        ));
+        arsort($counts);
+
+        return $counts;
+    }
+
     /** The way of use that practice would take: the surest to hold and let go, bare where it is as sure; what bonds for good comes last. */
     public function best(): Treatment
     {

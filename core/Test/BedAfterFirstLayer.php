@@ -16,13 +16,22 @@ final class BedAfterFirstLayer
     /** A few degrees less is usual and does no harm (our own choice), K. */
     private const MUCH_LOWER_K = 10.0;
 
-    /** A caution, where it is lowered by much or switched off; temperatures on the display, null: unheated. */
-    public static function caution(?float $firstC, ?float $otherC): ?Sentence
+    /**
+     * A caution, where it is lowered by much or switched off; temperatures on the display, null: unheated. That the bed bows is said
+     * of a heater that is a circuit board alone.
+     */
+    public static function caution(?float $firstC, ?float $otherC, bool $boardHeater): ?Sentence
     {
+        $of = $boardHeater ? '_board' : '';
+
         return match (true) {
             null === $firstC => null,
-            null === $otherC => Sentence::of('caution.bed_off', first: Quantity::celsius($firstC)),
-            $firstC - $otherC > self::MUCH_LOWER_K => Sentence::of('caution.bed_lowered', first: Quantity::celsius($firstC), other: Quantity::celsius($otherC)),
+            null === $otherC => Sentence::of("caution.bed_off$of", first: Quantity::celsius($firstC)),
+            $firstC - $otherC > self::MUCH_LOWER_K => Sentence::of(
+                "caution.bed_lowered$of",
+                first: Quantity::celsius($firstC),
+                other: Quantity::celsius($otherC),
+            ),
             default => null,
         };
     }

@@ -70,6 +70,8 @@ final readonly class RunSheet
         private array $risks = [],
         /** What is glued to the bed and has to go before; null: nothing. */
         private ?string $stripFirst = null,
+        /** The heater is a printed circuit board. */
+        private bool $boardHeater = false,
     ) {
     }
 
@@ -156,7 +158,7 @@ final readonly class RunSheet
                     Sentence::of($this->secondLook() ? 'sheet.first_layer.look_again' : 'sheet.first_layer.lift'),
                     ...($this->parts > 1 ? [Sentence::of('sheet.first_layer.parts', parts: Quantity::count($this->parts))] : []),
                 ],
-                array_values(array_filter([BedAfterFirstLayer::caution($this->bedFirstC, $this->bedOtherC)])),
+                array_values(array_filter([BedAfterFirstLayer::caution($this->bedFirstC, $this->bedOtherC, $this->boardHeater)])),
                 $this->secondLook() ? self::FIRST_HOUR_SECONDS : null,
             ],
             RunStep::HotPull => [

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Choose;
 
+use App\Shelf\Feeler;
 use App\Shelf\ShopSettings;
 use App\Test\StripData;
+use Doctrine\ORM\EntityManagerInterface;
 use Sitzplatz\Choose\Detail\Batch;
 use Sitzplatz\Choose\Detail\Batches;
 use Sitzplatz\Choose\Detail\CandidateSums;
@@ -20,6 +22,7 @@ use Sitzplatz\Choose\Order\Candidate;
 use Sitzplatz\Choose\Order\Proposal;
 use Sitzplatz\Choose\Order\Ranking;
 use Sitzplatz\Choose\Order\Step;
+use Sitzplatz\Choose\Request\FeelerFacts;
 use Sitzplatz\Choose\Window\Dial;
 use Sitzplatz\Choose\Window\SetupCheck;
 use Sitzplatz\Words\Phrase;
@@ -30,7 +33,7 @@ final readonly class CandidateData
 {
     public const BARE = 'bare';
 
-    public function __construct(private OwnRunsRepository $ownRuns, private ShopSettings $settings)
+    public function __construct(private OwnRunsRepository $ownRuns, private ShopSettings $settings, private EntityManagerInterface $entities)
     {
     }
 
@@ -141,7 +144,10 @@ final readonly class CandidateData
             'label' => $candidate->proposal->label(),
             'chance90' => $candidate->success()->interval()->toArray(),
             'reasons' => $candidate->notes(),
-            'heeds' => $candidate->heeds($this->ownRuns->lastGap($proposal->job->material->id, $proposal->job->printer->id, $proposal->side->id)),
+            'heeds' => $candidate->heeds(
+                $this->ownRuns->lastGap($proposal->job->material->id, $proposal->job->printer->id, $proposal->side->id),
+                array_map(static fn (Feeler $each): FeelerFacts => $each->facts(), $this->entities->getRepository(Feeler::class)->findBy(['retired' => false])),
+            ),
             'cautions' => array_values(array_filter([...$candidate->cautions(), $sums->heater?->overload()])),
             'putOn' => $proposal->agent?->putOn,
             'cleaning' => $proposal->surface->cleaning,

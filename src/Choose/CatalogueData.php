@@ -7,9 +7,15 @@ namespace App\Choose;
 use App\Catalogue\ShopCatalogue;
 use App\Catalogue\StoredFact;
 use App\Keep\ProfileDoubts;
+use Sitzplatz\Catalogue\Basis;
 use Sitzplatz\Catalogue\Catalogue;
+use Sitzplatz\Catalogue\Pairing;
 use Sitzplatz\Catalogue\School;
 use Sitzplatz\Catalogue\Treatment;
+use Sitzplatz\Words\Joined;
+use Sitzplatz\Words\Listing;
+use Sitzplatz\Words\Quantity;
+use Sitzplatz\Words\Sentence;
 
 /** What practice and the shop know of each pair, with the shop's own evidence over it. */
 final readonly class CatalogueData
@@ -87,10 +93,24 @@ final readonly class CatalogueData
             'gap' => $pairing->gap,
             'cautions' => $pairing->cautions,
             'basis' => $pairing->basis->words(),
+            'sources' => self::sources($pairing, array_sum(array_column($counted, 'runs'))),
             'treatments' => $treatments,
             'schools' => self::schools($catalogue->schoolsOn($materialId, $surfaceId, ...array_map(strval(...), array_keys($pairing->treatments)))),
             'facts' => array_map(static fn (StoredFact $f): array => $f->toArray(), $this->shop->recordOf($materialId, $surfaceId)),
         ];
+    }
+
+    /** On how many sources of which kind its ways rest, and how often it was tested here. */
+    private static function sources(Pairing $pairing, int $tests): Sentence
+    {
+        $sources = $pairing->sources();
+        $each = array_map(static fn (string $basis, int $ways): Sentence => Sentence::of(
+            'pair_source',
+            ways: Quantity::count($ways),
+            basis: Basis::from($basis)->words(),
+        ), array_keys($sources), array_values($sources));
+
+        return Sentence::of('pair_sources', sources: Listing::of($each, Joined::Comma), tests: Quantity::count($tests));
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Platform\Database\VersionedRow;
 use Doctrine\ORM\Mapping as ORM;
 use Sitzplatz\Catalogue\Catalogue;
 use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Choose\Request\Magnets;
 use Sitzplatz\Choose\Request\PrinterFacts;
 use Sitzplatz\Choose\Request\ProbeKind;
 
@@ -45,6 +46,18 @@ class Printer extends VersionedRow implements ShelfItem
     /** What the shop's own soak test showed the magnets to stand. */
     #[ORM\Column(nullable: true)]
     public ?float $magnetSoakC = null;
+
+    /** @var list<float> pulled at a corner of a plate before the soak test, N */
+    #[ORM\Column(name: 'magnet_before_n', type: 'json', options: ['default' => '[]'])]
+    public array $magnetBeforeN = [];
+
+    /** @var list<float> the same after it */
+    #[ORM\Column(name: 'magnet_after_n', type: 'json', options: ['default' => '[]'])]
+    public array $magnetAfterN = [];
+
+    /** How hard it accelerates the bed, mm/s². */
+    #[ORM\Column(name: 'bed_accel_mm_s2', nullable: true)]
+    public ?float $bedAccelMmS2 = null;
 
     /** By its letters; "" if not known. */
     #[ORM\Column(length: 20)]
@@ -138,6 +151,9 @@ class Printer extends VersionedRow implements ShelfItem
         $this->enclosed = $body['enclosed'];
         $this->magnetLimitC = Number::orNull($body['magnetLimitC']);
         $this->magnetSoakC = Number::orNull($body['magnetSoakC'] ?? null);
+        $this->magnetBeforeN = array_values(array_map(floatval(...), $body['magnetBeforeN'] ?? []));
+        $this->magnetAfterN = array_values(array_map(floatval(...), $body['magnetAfterN'] ?? []));
+        $this->bedAccelMmS2 = Number::orNull($body['bedAccelMmS2'] ?? null);
         $this->magnetGrade = $body['magnetGrade'] ?? '';
         $this->holdDown = $body['holdDown'] ?? '';
         $this->plateHoldsToMmS = Number::orNull($body['plateHoldsToMmS'] ?? null);
@@ -165,8 +181,15 @@ class Printer extends VersionedRow implements ShelfItem
         $this->retired = $body['retired'] ?? false;
     }
 
+    public function magnets(): Magnets
+    {
+        return new Magnets($this->magnetGrade, $this->magnetLimitC, $this->magnetSoakC, $this->magnetBeforeN, $this->magnetAfterN);
+    }
+
     public function facts(Catalogue $catalogue): PrinterFacts
     {
+        $magnets = $this->magnets();
+
         return new PrinterFacts(
             $this->id->toRfc4122(),
             $this->name,
@@ -176,7 +199,7 @@ class Printer extends VersionedRow implements ShelfItem
             $this->maxBedC,
             $this->maxNozzleC,
             $this->enclosed,
-            $this->magnetLimitC,
+            $magnets->ratedC(),
             $this->magnetSoakC,
             $this->chamberC,
             $this->heaterW,
@@ -200,6 +223,8 @@ class Printer extends VersionedRow implements ShelfItem
             $this->boardHeater,
             $this->chamberW,
             $this->chamberMinutes,
+            $magnets->holdsN(),
+            $this->bedAccelMmS2,
         );
     }
 
@@ -218,6 +243,9 @@ class Printer extends VersionedRow implements ShelfItem
             'magnetLimitC' => $this->magnetLimitC,
             'magnetSoakC' => $this->magnetSoakC,
             'magnetGrade' => $this->magnetGrade,
+            'magnetBeforeN' => $this->magnetBeforeN,
+            'magnetAfterN' => $this->magnetAfterN,
+            'bedAccelMmS2' => $this->bedAccelMmS2,
             'holdDown' => $this->holdDown,
             'plateHoldsToMmS' => $this->plateHoldsToMmS,
             'chamberC' => $this->chamberC,

@@ -115,6 +115,24 @@ final readonly class ShelfController
         return $this->update(AgentStock::class, $id, $request);
     }
 
+    #[Route('/api/feelers', name: 'listFeelers', methods: ['GET'])]
+    public function feelers(): Answer
+    {
+        return $this->list(Feeler::class, 'name');
+    }
+
+    #[Route('/api/feelers', name: 'createFeeler', methods: ['POST'])]
+    public function createFeeler(Request $request): Answer
+    {
+        return $this->create(Feeler::class, $request);
+    }
+
+    #[Route('/api/feelers/{id}', name: 'updateFeeler', methods: ['PUT'])]
+    public function updateFeeler(string $id, Request $request): Answer
+    {
+        return $this->update(Feeler::class, $id, $request);
+    }
+
     #[Route('/api/plates', name: 'listPlates', methods: ['GET'])]
     public function plates(Request $request): Answer
     {
@@ -171,7 +189,7 @@ final readonly class ShelfController
     }
 
     /**
-     * @template T of Printer|Plate|AgentStock|Lot
+     * @template T of Printer|Plate|AgentStock|Lot|Feeler
      *
      * @param class-string<T> $class
      */
@@ -193,14 +211,14 @@ final readonly class ShelfController
     }
 
     /**
-     * @template T of Printer|Plate|AgentStock|Lot
+     * @template T of Printer|Plate|AgentStock|Lot|Feeler
      *
      * @param class-string<T> $class
      */
     private function update(string $class, string $id, Request $request): Answer
     {
         $body = $this->contract->body($request);
-        $row = $this->edit->save($class, $id, $body, function (Printer|Plate|AgentStock|Lot $row) use ($body): void {
+        $row = $this->edit->save($class, $id, $body, function (Printer|Plate|AgentStock|Lot|Feeler $row) use ($body): void {
             $this->audit->note('changed', $row->id, ['before' => $row->toArray(), 'after' => $body]);
             $this->apply($row, $body);
         });
@@ -209,7 +227,7 @@ final readonly class ShelfController
     }
 
     /** @param array<string, mixed> $body */
-    private function apply(Printer|Plate|AgentStock|Lot $row, array $body): void
+    private function apply(Printer|Plate|AgentStock|Lot|Feeler $row, array $body): void
     {
         if ($row instanceof Lot && !isset($this->shop->get()->materials[$body['materialId']])) {
             throw Problem::invalid('materialId', 'The catalogue has no such material: choose one from the list.');
@@ -225,6 +243,10 @@ final readonly class ShelfController
             $row->printer = null === $body['printerId'] ? null : $this->edit->reference(Printer::class, $body['printerId'], 'printerId');
         }
         $row->apply($body);
+        $weaker = $row instanceof Printer ? $row->magnets()->refusesSoak() : null;
+        if (null !== $weaker) {
+            throw Problem::invalid('magnetSoakC', $weaker);
+        }
     }
 
     /** @param list<array<string, mixed>> $sides */

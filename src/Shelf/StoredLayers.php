@@ -25,7 +25,11 @@ final class StoredLayers
             $read[] = new Layer(
                 $catalogue->layer($layer['of']),
                 (float) $layer['mm'],
-                null !== $contact ? (float) $contact : ($laidOn && 0 === $i ? Layer::DRY_CONTACT_M2KW : 0.0),
+                null !== $contact ? (float) $contact : Layer::usualContactM2KW(
+                    $catalogue->layer($layer['of']),
+                    0 === $i ? null : $catalogue->layer($layers[$i - 1]['of']),
+                    $laidOn,
+                ),
             );
         }
 

@@ -168,7 +168,7 @@ final readonly class ComparisonView
     {
         $cautions = $this->wet($comparison);
         foreach ($comparison->setups as $setup) {
-            $caution = BedAfterFirstLayer::caution($setup->bedFirstC, $setup->bedOtherC);
+            $caution = BedAfterFirstLayer::caution($setup->bedFirstC, $setup->bedOtherC, $comparison->printer->boardHeater);
             if (null !== $caution) {
                 $cautions[] = Sentence::of('caution.of_setup', setup: $setup->label, caution: $caution);
             }

@@ -100,6 +100,7 @@ final readonly class RunSheetData
             $run->spot,
             $this->risks->cautions($setup),
             $run->plateChange ? $this->gluedBelow($setup) : null,
+            $comparison->printer->boardHeater,
         );
         $state = $this->book->state($run, $this->now->time());
         $sequence = $state->sequence();

@@ -28,6 +28,15 @@ final class CatalogueTest extends ApiTestCase
         $this->signIn('technician');
     }
 
+    public function testAPairSaysOnHowManySourcesOfWhichKindItRests(): void
+    {
+        $this->signIn('technician');
+        $pair = $this->ask('GET', '/api/catalogue/pairs/abs/carbon_laminate', null, 200);
+        self::assertStringContainsString('by ', $pair['sources']);
+        preg_match_all('/(\\d+) by/', $pair['sources'], $ways);
+        self::assertSame(\count($pair['treatments']), array_sum(array_map(intval(...), $ways[1])), 'Each way rests on something.');
+    }
+
     public function testTheGridShowsPracticeAndTheShop(): void
     {
         $pair = $this->pair('pla', 'pei_textured');

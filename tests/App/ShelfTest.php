@@ -25,6 +25,33 @@ final class ShelfTest extends ApiTestCase
         $this->signIn('technician');
     }
 
+    /** A soak that cost force is no soak passed; its three forces are kept. */
+    public function testASoakTestKeepsItsForcesAndIsRefusedWhereTheyFell(): void
+    {
+        $this->signIn('technician');
+        $north = $this->pick('/api/printers', 'name', 'North bay');
+        $with = array_diff_key($north, ['id' => 0]);
+        $weaker = ['magnetSoakC' => 100, 'magnetBeforeN' => [20, 21, 22], 'magnetAfterN' => [15, 16, 16]] + $with;
+        self::assertSame('magnetSoakC', $this->ask('PUT', "/api/printers/{$north['id']}", $weaker, 422)['errors'][0]['field']);
+        $kept = $this->ask('PUT', "/api/printers/{$north['id']}", ['magnetAfterN' => [20, 20, 21]] + $weaker, 200);
+        self::assertEquals([20, 20, 21], $kept['magnetAfterN']);
+    }
+
+    public function testAFeelerSaysTheOffsetWhereNoughtIsSetByHand(): void
+    {
+        $this->signIn('technician');
+        $feeler = $this->ask('POST', '/api/feelers', ['name' => 'steel shim', 'thicknessMm' => 0.05, 'drag' => 'just felt'], 201);
+        $north = $this->pick('/api/printers', 'name', 'North bay');
+        $heeds = fn (): string => implode(' ', $this->ask('POST', '/api/choose', [
+            'materialId' => 'pla', 'printerId' => $north['id'], 'lotId' => null, 'roomC' => 20, 'partCount' => 1, 'jobMinutes' => null, 'gapMm' => 0.12,
+        ], 200)['detail']['heeds']);
+        self::assertStringNotContainsString('steel shim', $heeds(), 'The nozzle finds the plate by itself.');
+        $this->ask('PUT', "/api/printers/{$north['id']}", ['probe' => 'by_hand'] + array_diff_key($north, ['id' => 0]), 200);
+        self::assertStringContainsString("Set nought with steel shim, just felt; type 0.07\u{a0}mm for a gap of 0.12\u{a0}mm.", $heeds());
+        $this->ask('PUT', "/api/feelers/{$feeler['id']}", ['version' => $feeler['version'], 'name' => 'steel shim', 'thicknessMm' => 0.05, 'retired' => true], 200);
+        self::assertStringNotContainsString('steel shim', $heeds());
+    }
+
     public function testTheSameSendIsTheSameRow(): void
     {
         $id = Uuid::v7()->toRfc4122();

@@ -33,6 +33,16 @@ use Symfony\Component\Yaml\Yaml;
 /** Words, figures and units stand in one place; factors from NIST SP 811 (from memory). */
 final class WordingTest extends KernelTestCase
 {
+    public function testAnOwnNameIsLeftAsItWasGiven(): void
+    {
+        self::bootKernel();
+        $wording = self::getContainer()->get(Wording::class);
+        self::assertInstanceOf(Wording::class, $wording);
+        $of = static fn (Phrase $side): string => $wording->english(Sentence::of('gate.stays_elsewhere', side: $side));
+        self::assertSame('sA-258 stays on its own printer.', $of(new OwnText('sA-258')));
+        self::assertSame('Smooth PEI stays on its own printer.', $of(new CatalogueText('surface.pei_smooth.name', 'smooth PEI')), 'A name of the catalogue begins a sentence as any word.');
+    }
+
     /** @return iterable<string, array{Quantity, string, string}> SI, then °F, lbf and in */
     public static function quantities(): iterable
     {

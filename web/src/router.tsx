@@ -2,7 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent } from '@tanstack/react-router';
 
 import type { Schemas } from './api/client';
-import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, gaugesQuery, judgementQuery, learnedQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
+import { agentsQuery, backupKeyQuery, benchQuery, calculatorsQuery, cameTrueQuery, careQuery, catalogueQuery, comparisonQuery, coverageQuery, feelersQuery, gaugesQuery, judgementQuery, learnedQuery, lotsQuery, openJobsQuery, overviewQuery, pairsQuery, piecesQuery, sidesQuery, printersQuery, proceduresQuery, profileQuery, reportQuery, runQuery, sessionQuery, settingsQuery, sideCareQuery, termsQuery, thermometersQuery, usersQuery, usualQuery, type AnyQuery } from './api/queries';
 import type { Address } from './choose/address';
 import { hasLeft } from './shell/leaving';
 import { NotThere, Root, RouteFault } from './shell/Root';
@@ -63,7 +63,7 @@ const shelf = createRoute({
     getParentRoute: () => root,
     path: '/shelf',
     component: lazyRouteComponent<Record<'Shelf', () => React.ReactNode>, 'Shelf'>(() => import('./shelf/Shelf'), 'Shelf'),
-    loader: ({ context }) => ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, thermometersQuery, catalogueQuery]),
+    loader: ({ context }) => ahead(context.queries, [sidesQuery, printersQuery, agentsQuery, lotsQuery, gaugesQuery, feelersQuery, thermometersQuery, catalogueQuery]),
     validateSearch: (search: Record<string, unknown>): { tab?: string; find?: string } => ({
         ...(typeof search.tab === 'string' ? { tab: search.tab } : {}),
         ...(typeof search.find === 'string' ? { find: search.find } : {}),

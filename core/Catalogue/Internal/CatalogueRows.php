@@ -82,6 +82,7 @@ final readonly class CatalogueRows
                 $l['brittle'] ?? false,
                 isset($l['shock_k']) ? (float) $l['shock_k'] : null,
                 $l['gas'] ?? false,
+                $l['tacky'] ?? false,
             )),
             array_values(self::byId('question', $data['schools'], static fn (array $s): School => new School(
                 $s['id'],

@@ -97,10 +97,10 @@ final readonly class SideBySide
         ];
     }
 
-    /** @param list<Phrase> $phrases */
+    /** @param list<Phrase> $phrases whole sentences */
     private static function listed(array $phrases): ?Listing
     {
-        return [] === $phrases ? null : Listing::of($phrases, Joined::Comma);
+        return [] === $phrases ? null : Listing::of($phrases, Joined::Space);
     }
 
     private static function range(?Expectation $expectation): ?Sentence

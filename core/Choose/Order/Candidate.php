@@ -16,11 +16,14 @@ use Sitzplatz\Choose\Expectation\LastGap;
 use Sitzplatz\Choose\Expectation\Moved;
 use Sitzplatz\Choose\Expectation\OwnCount;
 use Sitzplatz\Choose\Expectation\RunsToTell;
+use Sitzplatz\Choose\Request\FeelerFacts;
 use Sitzplatz\Choose\Request\HoldDown;
+use Sitzplatz\Choose\Request\Magnets;
 use Sitzplatz\Choose\Request\ProbeKind;
 use Sitzplatz\Choose\Window\Target;
 use Sitzplatz\Statistics\LogisticNormal;
 use Sitzplatz\Statistics\ShareOfBoth;
+use Sitzplatz\Test\UsualPlan;
 use Sitzplatz\Warp\BadWarp;
 use Sitzplatz\Wear\Wear;
 use Sitzplatz\Words\Day;
@@ -160,11 +163,12 @@ final readonly class Candidate
     }
 
     /**
-     * @param LastGap|null $last what was set when this material last held on this side of this printer; null: it never did
+     * @param LastGap|null      $last    what was set when this material last held on this side of this printer; null: it never did
+     * @param list<FeelerFacts> $feelers of the shop
      *
      * @return list<Phrase> to see to before printing
      */
-    public function heeds(?LastGap $last): array
+    public function heeds(?LastGap $last, array $feelers = []): array
     {
         $job = $this->proposal->job;
         $side = $this->proposal->side;
@@ -174,6 +178,7 @@ final readonly class Candidate
         return array_values(array_filter([
             null === $this->pairing->gap ? null : Sentence::of('heed.gap', gap: $this->pairing->gap),
             $this->gapToStartFrom($last),
+            $this->byFeeler($feelers),
             ...$this->offset(),
             ...$this->file(),
             $this->proposal->agent?->underside,
@@ -195,6 +200,7 @@ final readonly class Candidate
                 'heed.nozzle',
                 limit: Quantity::celsius($surface->nozzleLimitC),
             ) : null,
+            ...$this->held(),
             $surface->raftRequired ? Sentence::of('heed.raft') : null,
             null !== $job->printer->plateHoldsToMmS && HoldDown::Magnet !== $side->heldBy ? Sentence::of(
                 'heed.slow',
@@ -309,6 +315,45 @@ final readonly class Candidate
                 ? Sentence::of('reason.longer', longest: Quantity::minutes($made->longestMinutes), job: Quantity::minutes($job->minutes)) : null,
             $job->partCount > $made->mostParts
                 ? Sentence::of('reason.fuller', most: Quantity::count($made->mostParts), parts: Quantity::count($job->partCount)) : null,
+        ]));
+    }
+
+    /**
+     * The offset to type, where nought is set by hand.
+     *
+     * @param list<FeelerFacts> $feelers
+     */
+    private function byFeeler(array $feelers): ?Sentence
+    {
+        $job = $this->proposal->job;
+        $gapMm = $job->gapMm ?? $this->pairing->gapMm->target;
+
+        return $job->material->filament && ProbeKind::ByHand === $job->printer->probe ? FeelerFacts::nearest($feelers, $gapMm)?->words($gapMm) : null;
+    }
+
+    /**
+     * The force of the magnets against the part's pull, and against the sling of the bed.
+     *
+     * @return list<Sentence>
+     */
+    private function held(): array
+    {
+        $printer = $this->proposal->job->printer;
+        $side = $this->proposal->side;
+        $holds = HoldDown::Magnet === $side->heldBy ? $printer->magnetHoldsN : null;
+        if (null === $holds) {
+            return [];
+        }
+        $massKg = $side->massKg();
+        $slides = null === $massKg ? null : Magnets::slidesFromMmS2($holds, $massKg + $this->proposal->job->partsKg());
+
+        return array_values(array_filter([
+            $holds < UsualPlan::COLD_PULL_AT_MOST_N ? Sentence::of('heed.plate_lifts', holds: Quantity::newtons($holds)) : null,
+            $printer->bedMoves && null !== $slides && null !== $printer->bedAccelMmS2 && $printer->bedAccelMmS2 > $slides ? Sentence::of(
+                'heed.slides',
+                from: Quantity::number($slides, 100),
+                set: Quantity::number($printer->bedAccelMmS2, 100),
+            ) : null,
         ]));
     }
 

@@ -136,6 +136,12 @@ final readonly class JobRequest
         return null === $this->part ? 0.0 : $this->partCount * $this->part->heatJK();
     }
 
+    /** What all parts of the plate weigh: by the heat that they take up, at 1.5 J/gK as there. */
+    public function partsKg(): float
+    {
+        return $this->partsJK() / 1500;
+    }
+
     /** First-layer nozzle temperature to go by, °C; null for a resin. */
     public function firstLayerNozzleC(): ?float
     {
@@ -174,7 +180,7 @@ final readonly class JobRequest
             );
         }
         $later = $this->file->bedLaterC;
-        $lowered = null === $later ? null : BedAfterFirstLayer::caution($this->file->bedC, $later > 0 ? $later : null);
+        $lowered = null === $later ? null : BedAfterFirstLayer::caution($this->file->bedC, $later > 0 ? $later : null, false);
         if (null !== $lowered) {
             $notes[] = $lowered;
             if ($this->printer->boardHeater) {

@@ -65,6 +65,10 @@ final readonly class PrinterFacts
         public ?float $chamberW = null,
         /** What the chamber takes to warm from a cold start, as the shop timed it; null: nobody did. */
         public ?float $chamberMinutes = null,
+        /** With how much its magnets hold a corner of a plate, N; null: nobody pulled. */
+        public ?float $magnetHoldsN = null,
+        /** How hard it accelerates the bed, mm/s²; null: nobody said. */
+        public ?float $bedAccelMmS2 = null,
     ) {
     }
 

@@ -73,6 +73,17 @@ final readonly class SideFacts
         return [] === $this->layers ? null : array_sum(array_map(static fn (Layer $layer): float => $layer->thicknessMm, $this->layers));
     }
 
+    /** Null: the layers are not known. */
+    public function massKg(): ?float
+    {
+        $areaM2 = $this->widthMm * $this->depthMm * ($this->round ? \M_PI / 4 : 1.0) * 1e-6;
+
+        return [] === $this->layers ? null : $areaM2 * array_sum(array_map(
+            static fn (Layer $layer): float => $layer->of->densityKgM3 * $layer->thicknessMm / 1000,
+            $this->layers,
+        ));
+    }
+
     /** The thinnest pane of glass in it, mm, with what it is made of; null: there is none. */
     public function thinnestGlass(): ?Layer
     {

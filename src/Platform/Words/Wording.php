@@ -195,12 +195,26 @@ final class Wording
 
         $said = "$language $sentence->key ".serialize($with);
 
-        return $this->said[$said] ??= self::whole($this->translator->trans($sentence->key, $with, null, $language));
+        return $this->said[$said] ??= self::whole(
+            $this->translator->trans($sentence->key, $with, null, $language),
+            array_map(static fn (Phrase $own): string => $own instanceof OwnText ? $own->text : '', $sentence->with),
+        );
     }
 
-    /** A whole sentence begins with a capital, also where it begins with a name from the catalogue. */
-    private static function whole(string $text): string
+    /**
+     * A whole sentence begins with a capital, also where it begins with a name from the catalogue; a name that somebody gave is left
+     * as it was given.
+     *
+     * @param array<string, string> $given
+     */
+    private static function whole(string $text, array $given): string
     {
+        foreach ($given as $name) {
+            if ('' !== $name && str_starts_with($text, $name)) {
+                return $text;
+            }
+        }
+
         return \in_array($text[-1] ?? '', ['.', '?', '!'], true) ? mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1) : $text;
     }
 

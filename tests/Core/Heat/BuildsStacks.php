@@ -29,6 +29,7 @@ trait BuildsStacks
             $m['metal'] ?? false,
             $m['magnetic'] ?? false,
             Basis::from($m['basis']),
+            tacky: $m['tacky'] ?? false,
         );
     }
 

@@ -76,6 +76,28 @@ final class StackTest extends TestCase
         self::assertGreaterThan(2 * ($thin->soakSeconds ?? 0), $thick->soakSeconds);
     }
 
+    /**
+     * Common practice: 0.5 mm of tacky silicone under glass want about 80 on the display for 70 at the surface; both faces of the pad
+     * count, and a plate laid on it is bonded nowhere else.
+     */
+    public function testAPadUnderGlassCostsTenDegrees(): void
+    {
+        $layers = /** @param list<array{string, float}> $rows */ static fn (array $rows, bool $laid): array => array_map(
+            static fn (array $row, int $i): Layer => new Layer(
+                self::of($row[0]),
+                $row[1],
+                Layer::usualContactM2KW(self::of($row[0]), 0 === $i ? null : self::of($rows[$i - 1][0]), $laid),
+            ),
+            $rows,
+            array_keys($rows),
+        );
+        $pad = new Stack($layers([['silicone', 0.5], ['soda_lime_glass', 4.0]], true), 250, 210);
+        self::assertEqualsWithDelta(80.0, $pad->displayFor(70.0, 20.0), 1.0);
+        $clips = new Stack($layers([['soda_lime_glass', 4.0]], true), 250, 210);
+        self::assertLessThan(74.0, $clips->displayFor(70.0, 20.0));
+        self::assertSame([0.0, 0.0], array_map(static fn (Layer $each): float => $each->contactBelowM2KW, $layers([['spring_steel', 0.5], ['pei', 0.1]], false)));
+    }
+
     public function testPowerPerAreaSufficesAsPracticeSays(): void
     {
         // Common practice: 0.2 W/cm² for 60 °C, 0.6 W/cm² for 120 °C; the sum must find both reachable.

@@ -76,6 +76,7 @@ export const usualQuery = queryOptions({ queryKey: ['usual'], queryFn: ({ signal
 export const termsQuery = queryOptions({ queryKey: ['terms'], queryFn: ({ signal }) => ask(api.GET('/api/terms', { signal })), staleTime: Infinity });
 export const calculatorsQuery = queryOptions({ queryKey: ['calculators'], queryFn: ({ signal }) => ask(api.GET('/api/calculators', { signal })), staleTime: Infinity });
 export const piecesQuery = queryOptions({ queryKey: ['pieces'], queryFn: ({ signal }) => ask(api.GET('/api/test-pieces', { signal })), staleTime: Infinity });
+export const feelersQuery = from(['feelers'], ({ signal }) => ask(api.GET('/api/feelers', { signal })));
 export const gaugesQuery = from(['gauges'], ({ signal }) => ask(api.GET('/api/gauges', { signal })));
 export const openJobsQuery = queryOptions({ queryKey: ['jobs', 'open'], queryFn: ({ signal }) => ask(api.GET('/api/jobs', { signal, params: { query: { status: 'open' } } })) });
 export const jobsList: PagedList<Schemas['Job']> = {

@@ -31,7 +31,7 @@ export function PairNotes({ pair }: { pair: Schemas['PairingDetail'] }) {
                 ))}
             </ul>
             <Cautions sentences={pair.cautions} />
-            <p className="text-sm">{say('choose.rests_on', { basis: pair.basis })}</p>
+            <p className="text-sm">{say('choose.rests_on', { basis: pair.basis })} {pair.sources}</p>
             {pair.facts.length > 0 ? <Facts facts={pair.facts} /> : null}
             {pair.schools.length > 0 ? <Schools schools={pair.schools} /> : null}
         </>

@@ -6,7 +6,7 @@ import { Empty } from '../ui/Sheet';
 import { say } from '../words/say';
 
 type Form<Kind extends string, Row> = { kind: Kind; row: Row | null; from: Row | null };
-export type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | Form<'thermometer', Schemas['Thermometer']> | Form<'surface', Schemas['OwnSurface']> | Form<'material', Schemas['OwnMaterial']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
+export type Editing = Form<'printer', Schemas['Printer']> | Form<'plate', Schemas['Plate']> | Form<'agent', Schemas['Agent']> | Form<'lot', Schemas['Lot']> | Form<'gauge', Schemas['Gauge']> | Form<'feeler', Schemas['Feeler']> | Form<'thermometer', Schemas['Thermometer']> | Form<'surface', Schemas['OwnSurface']> | Form<'material', Schemas['OwnMaterial']> | { kind: 'fitting'; row: Schemas['PlateSide'] };
 
 export type TabProps = { onEdit: (editing: Editing) => void; may: boolean; find: string; retired: boolean };
 

@@ -7,7 +7,7 @@ import { useDraft, useKey } from '../ui/draft';
 import { DraftDialog, More } from '../ui/DraftForm';
 import { CheckField, NumberField, QuantityField, SelectField, TextField } from '../ui/Field';
 import { LayersField, type Layers } from '../ui/LayersField';
-import { as, flag, maybe, number, text, whole, words } from '../ui/shape';
+import { as, flag, list, maybe, number, text, whole, words } from '../ui/shape';
 import { say } from '../words/say';
 import { retiring } from './retiring';
 import { HOLD_DOWNS, type FormProps } from './rows';
@@ -50,6 +50,9 @@ const SHAPE = whole({
     printDepthMm: maybe(),
     heaterAreaCm2: maybe(),
     magnetGrade: text(),
+    magnetBeforeN: list(number()),
+    magnetAfterN: list(number()),
+    bedAccelMmS2: maybe(),
     holdDown: text(),
     enclosed: flag(),
     bedMoves: flag(),
@@ -79,6 +82,9 @@ function read(row: Printer | null, base: Printer | null): Values {
         magnetLimitC: base ? (base.magnetLimitC ?? null) : USUAL.magnetLimitC,
         magnetSoakC: base?.magnetSoakC ?? null,
         magnetGrade: base?.magnetGrade ?? '',
+        magnetBeforeN: row?.magnetBeforeN ?? [],
+        magnetAfterN: row?.magnetAfterN ?? [],
+        bedAccelMmS2: base?.bedAccelMmS2 ?? null,
         holdDown: base?.holdDown ?? '',
         plateHoldsToMmS: base?.plateHoldsToMmS ?? null,
         heaterW: base?.heaterW ?? null,
@@ -160,7 +166,10 @@ export function PrinterForm({ row, from, onDone }: FormProps<Printer>) {
                             <NumberField label={say('shelf.stays_put_up_to_mm_s')} {...at('plateHoldsToMmS')} placeholder={say('shelf.unknown')} />
                             <QuantityField label={say('shelf.magnets_stand_up_to')} kind="temperature" {...at('magnetLimitC')} placeholder={say('shelf.no_magnets')} hint={say('shelf.their_rated_limit')} />
                             <QuantityField label={say('shelf.own_soak_test')} kind="temperature" {...at('magnetSoakC')} placeholder={say('shelf.none')} hint={say('shelf.what_they_stood_for_an_hour')} />
-                            <TextField label={say('shelf.magnet_grade')} {...at('magnetGrade')} maxLength={20} />
+                            <TextField label={say('shelf.magnet_grade')} {...at('magnetGrade')} maxLength={20} hint={say('shelf.magnet_grade_hint')} />
+                            <Forces label={say('shelf.pulled_before_the_soak')} forces={values.magnetBeforeN} onForces={(magnetBeforeN) => set({ magnetBeforeN })} />
+                            <Forces label={say('shelf.pulled_after_the_soak')} forces={values.magnetAfterN} onForces={(magnetAfterN) => set({ magnetAfterN })} />
+                            <NumberField label={say('shelf.bed_accelerates_mm_s2')} {...at('bedAccelMmS2')} placeholder={say('shelf.unknown')} />
                         </div>
                     </More>
                     <More title={say('shelf.probe_and_travel')} fields={['probe', 'usualPlateMm', 'zTravelBelowMm']}>
@@ -194,5 +203,19 @@ export function PrinterForm({ row, from, onDone }: FormProps<Printer>) {
             {row ? <CheckField label={say('shelf.retired')} {...at('retired')} /> : null}
             {row && may.lead ? <PrinterToken printerId={row.id} /> : null}
         </DraftDialog>
+    );
+}
+
+/** Three pulls of a scale at one corner of a plate. */
+function Forces({ label, forces, onForces }: { label: string; forces: number[]; onForces: (forces: number[]) => void }) {
+    return (
+        <fieldset>
+            <legend className="text-sm font-[650]">{label}</legend>
+            <div className="grid grid-cols-3 gap-2">
+                {[0, 1, 2].map((i) => (
+                    <QuantityField key={i} label={say('shelf.pull_no', { no: i + 1 })} kind="force" value={forces[i] ?? null} onValue={(n) => onForces(n === null ? forces.filter((_, at) => at !== i) : [...forces.slice(0, i), n, ...forces.slice(i + 1)])} />
+                ))}
+            </div>
+        </fieldset>
     );
 }

@@ -4,7 +4,7 @@ import { Tabs } from 'radix-ui';
 import { Suspense, useState, type ReactNode } from 'react';
 
 import type { Schemas } from '../api/client';
-import { agentsQuery, catalogueQuery, gaugesQuery, lotsList, platesList, printersQuery, thermometersQuery, useMay } from '../api/queries';
+import { agentsQuery, catalogueQuery, feelersQuery, gaugesQuery, lotsList, platesList, printersQuery, thermometersQuery, useMay } from '../api/queries';
 import { Button } from '../ui/Button';
 import { CheckField, TextField } from '../ui/Field';
 import { Fault } from '../ui/Notice';
@@ -17,6 +17,7 @@ import { AgentForm } from './AgentForm';
 import { FittingForm } from './FittingForm';
 import { GaugeForm } from './GaugeForm';
 import { kept, Ledger, Row, type Editing, type TabProps } from './Ledger';
+import { FeelerForm } from './FeelerForm';
 import { LotForm } from './LotForm';
 import { OwnKindsNote, OwnMaterials, OwnSurfaces } from './OwnKinds';
 import { OwnMaterialForm } from './OwnMaterialForm';
@@ -31,6 +32,7 @@ const TABS = [
     { value: 'agent', label: say('shelf.agents') },
     { value: 'lot', label: say('shelf.lots') },
     { value: 'gauge', label: say('shelf.gauges') },
+    { value: 'feeler', label: say('shelf.feelers') },
     { value: 'thermometer', label: say('shelf.thermometers') },
     { value: 'surface', label: say('shelf.own_surfaces') },
     { value: 'material', label: say('shelf.own_materials') },
@@ -54,7 +56,7 @@ export function Shelf() {
     const [retired, setRetired] = useState(false);
     const done = () => setEditing(null);
     const list = { onEdit: setEditing, may: may.test, find, retired };
-    const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), thermometer: say('shelf.a_thermometer'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
+    const names = { plate: say('shelf.a_plate'), printer: say('shelf.a_printer'), agent: say('shelf.an_agent'), lot: say('shelf.a_lot'), gauge: say('shelf.a_gauge'), feeler: say('shelf.a_feeler'), thermometer: say('shelf.a_thermometer'), surface: say('shelf.kind_of_surface'), material: say('shelf.a_material') };
     return (
         <Sheet
             title={say('shelf.shelf')}
@@ -111,6 +113,9 @@ export function Shelf() {
                 <Tabs.Content value="gauge">
                     <Gauges {...list} />
                 </Tabs.Content>
+                <Tabs.Content value="feeler">
+                    <Feelers {...list} />
+                </Tabs.Content>
                 <Tabs.Content value="thermometer">
                     <Thermometers {...list} />
                 </Tabs.Content>
@@ -127,6 +132,7 @@ export function Shelf() {
                 {editing?.kind === 'plate' ? <PlateForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'agent' ? <AgentForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'lot' ? <LotForm row={editing.row} from={editing.from} onDone={done} /> : null}
+                {editing?.kind === 'feeler' ? <FeelerForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'gauge' ? <GaugeForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'thermometer' ? <ThermometerForm row={editing.row} from={editing.from} onDone={done} /> : null}
                 {editing?.kind === 'surface' ? <OwnSurfaceForm row={editing.row} from={editing.from} onDone={done} /> : null}
@@ -275,6 +281,19 @@ function Gauges(props: TabProps) {
                         checked(gauge),
                     ]}
                 />
+            ))}
+        </Ledger>
+    );
+}
+
+function Feelers(props: TabProps) {
+    const { onEdit, may } = props;
+    const { data: feelers } = useSuspenseQuery(feelersQuery);
+    const length = useQuantity('length');
+    return (
+        <Ledger head={[say('shelf.feeler'), say('shelf.thickness'), say('shelf.gives'), say('shelf.wanted_drag')]} none={feelers.length === 0 ? say('shelf.no_feelers_yet') : null}>
+            {kept(feelers, props, (each) => [each.name]).map((each) => (
+                <Row key={each.id} name={each.name} retired={each.retired} action={may ? () => onEdit({ kind: 'feeler', row: each, from: null }) : null} copy={null} cells={[each.name, length.text(each.thicknessMm), length.text(each.givesMm), each.drag]} />
             ))}
         </Ledger>
     );

@@ -43,6 +43,18 @@ export function Care() {
             }
             margin={
                 <>
+                    {care.jars.length > 0 ? (
+                        <MarginNote title={say('care.jars')}>
+                            <ul className="flex flex-col gap-1">
+                                {care.jars.map((jar) => (
+                                    <li key={jar.agentId}>
+                                        <strong>{jar.name}</strong>: {jar.due.join(' ')}
+                                    </li>
+                                ))}
+                            </ul>
+                            <Link to="/shelf" search={{ tab: 'agent' }} className="inline-flex min-h-11 items-center">{say('test.to_the_shelf')}</Link>
+                        </MarginNote>
+                    ) : null}
                     <MarginNote title={say('care.by_the_tabs')}>
                         <p>{say('care.handle_plates_by_the_tabs_fingers')}</p>
                         <Notice tone="caution">{say('care.solvent_near_a_heated_bed_or')}</Notice>
@@ -105,19 +117,6 @@ export function Care() {
                     </table>
                 </div>
             )}
-            {care.jars.length > 0 ? (
-                <section className="mt-6" aria-label={say('care.jars')}>
-                    <h2 className="mb-1">{say('care.jars')}</h2>
-                    <ul>
-                        {care.jars.map((jar) => (
-                            <li key={jar.agentId} className="border-b border-line py-1.5">
-                                <strong>{jar.name}</strong> <span className="text-brass">{jar.due.join(' ')}</span>
-                            </li>
-                        ))}
-                    </ul>
-                    <Link to="/shelf" className="inline-flex min-h-11 items-center">{say('test.to_the_shelf')}</Link>
-                </section>
-            ) : null}
             {noting ? <NoteCare side={noting} kind="wash" onDone={() => setNoting(null)} /> : null}
             {changing ? <NoteChange changes={care.changes} onDone={() => setChanging(false)} /> : null}
         </Sheet>

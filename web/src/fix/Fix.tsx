@@ -130,7 +130,7 @@ function PlaceAndPart({ at, marked, named, onAt, onPart }: { at: Schemas['Failed
             <SelectField label={say('fix.where_it_fails')} value={at ?? ''} onValue={onAt} empty={words ? say('fix.as_marked', { where: words }) : say('fix.not_named')} options={PLACES} />
             {named === null ? (
                 <Field label={say('fix.which_part')} hint={reader.state.kind === 'reading' ? say('choose.reading', { name: reader.state.name }) : undefined} error={reader.state.kind === 'failed' ? reader.state.error.message : undefined}>
-                    {(ids) => <input {...ids} type="file" className="min-h-11 w-full py-2" onChange={(event) => void reader.take(event.target.files?.[0])} />}
+                    {(ids) => <input {...ids} type="file" className="min-h-11 w-full py-1 text-soft file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-sm file:border file:border-solid file:border-strong file:bg-sheet file:px-3 file:font-[650] file:text-ink" onChange={(event) => void reader.take(event.target.files?.[0])} />}
                 </Field>
             ) : (
                 <p className="flex flex-wrap items-center gap-x-3">

@@ -42,7 +42,7 @@ export function ComparisonPage() {
                             <Button asChild>
                                 <Link to="/test/$id/plan" params={{ id }}>{say('test.change_the_plan')}</Link>
                             </Button>
-                            <Button tone="main" onClick={() => start.mutate(comparison.version)} disabled={start.isPending}>{say('test.start')}</Button>
+                            <Button tone="main" onClick={() => start.mutate(comparison.version)} disabled={start.isPending || comparison.setups.some((setup) => setup.risk && !setup.riskTaken)}>{say('test.start')}</Button>
                         </>
                     ) : null}
                     {draft ? null : (

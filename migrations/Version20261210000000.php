@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Migrations;
 
 use App\Platform\Database\GuardedMigration;
-use App\Test\RunTally;
 use Doctrine\DBAL\Schema\Schema;
 
 final class Version20261210000000 extends GuardedMigration
@@ -40,9 +39,6 @@ final class Version20261210000000 extends GuardedMigration
         $this->addSql('ALTER TABLE run_tally '.implode(', ', array_map(static fn (string $column): string => "DROP COLUMN $column", array_keys(self::GONE))));
         $this->addSql("CREATE TABLE learned_material (success VARCHAR(10) NOT NULL, material_id VARCHAR(40) NOT NULL COLLATE 'utf8mb4_bin', known LONGBLOB NOT NULL,
             PRIMARY KEY (success, material_id)) DEFAULT CHARACTER SET utf8mb4");
-        foreach (RunTally::rebuilding() as [$sql, $parameters]) {
-            $this->addSql($sql, $parameters);
-        }
     }
 
     public function down(Schema $schema): void

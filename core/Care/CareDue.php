@@ -26,6 +26,8 @@ final readonly class CareDue
         private Surface $surface,
         private ?Lesson $worse = null,
         private ?Catalogue $catalogue = null,
+        /** ISO 8601; "": how old its sheet is does not matter here. */
+        private string $now = '',
     ) {
     }
 
@@ -55,6 +57,10 @@ final readonly class CareDue
             ? null : $this->catalogue?->keptOff($this->surface->id, $this->coat->id, $this->side->materialsOnCoat);
         if (null !== $welds) {
             $due[] = Sentence::of('care.renew_spots', material: $welds->name);
+        }
+        $months = '' === $this->now ? null : Wear::monthsOld($this->side->laidAt, $this->now);
+        if (null !== $months && null !== $this->surface->lifeMonths && $months > $this->surface->lifeMonths) {
+            $due[] = Sentence::of('care.past_months', months: Quantity::count((int) $months), usual: Quantity::count((int) $this->surface->lifeMonths));
         }
         if (null !== $this->worse) {
             $due[] = $this->worse->told('care.holds_less');

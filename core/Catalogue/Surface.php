@@ -57,6 +57,8 @@ final readonly class Surface
         public int $washPrints = self::WASH_PRINTS,
         /** Each wipe with alcohol takes a little of it. */
         public bool $alcoholWears = false,
+        /** How long it usually lasts, months; null: it is prints that wear it. */
+        public ?float $lifeMonths = null,
     ) {
     }
 

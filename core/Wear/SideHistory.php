@@ -33,6 +33,8 @@ final readonly class SideHistory
         public ?int $washPrints = null,
         /** What was printed on the coat, from the catalogue. */
         public array $materialsOnCoat = [],
+        /** When its sheet was laid, or bought with the plate. */
+        public ?string $laidAt = null,
     ) {
         $stands = null !== $coatedAt && (null === $washedAt || $coatedAt >= $washedAt);
         $this->printsOnCoat = $stands ? $printsSinceCoat : null;

@@ -46,6 +46,12 @@ final class Wear
         return $printsOnSurface > $surface->lifePrints;
     }
 
+    /** How old a sheet is, months; times are ISO 8601. */
+    public static function monthsOld(?string $laidAt, string $now): ?float
+    {
+        return null === $laidAt ? null : max(0.0, ((float) strtotime($now) - (float) strtotime($laidAt)) / 86400 / (365.25 / 12));
+    }
+
     /** Past nine tenths of it a new one is to be had in time (ours). */
     public static function nearlyWorn(int $printsOnSurface, Surface $surface): bool
     {

@@ -65,10 +65,11 @@ final readonly class CareController
     {
         $history = $this->history->all();
         $worse = $this->learned->worseSheets();
+        $today = $this->now->time()->format(\DATE_ATOM);
         $changes = $this->entities->getRepository(ChangeEvent::class)->findBy([], ['createdAt' => 'DESC'], 20);
 
         return new Answer([
-            'sides' => array_map(function (SideOnShelf $side) use ($history, $worse): array {
+            'sides' => array_map(function (SideOnShelf $side) use ($history, $worse, $today): array {
                 $counts = $history[$side->id];
                 $surface = $this->shop->get()->surface($side->surfaceId);
 
@@ -88,6 +89,7 @@ final readonly class CareController
                         $surface,
                         $worse[$side->fittingId] ?? null,
                         $this->shop->get(),
+                        $today,
                     ))->sentences(),
                 ];
             }, $this->plates->sidesOnShelf()),

@@ -25,7 +25,9 @@ final readonly class PlateHistory
         $onCoat = $this->materialsOnCoat($only);
         $where = null === $only ? '' : 'WHERE t.side_id = ?';
         foreach ($this->database->iterateAssociative(
-            "SELECT t.*, a.kind_id, a.name AS agent, p.width_mm, p.depth_mm, p.wash_prints FROM side_tally t JOIN plate_side s ON s.id = t.side_id
+            "SELECT t.*, a.kind_id, a.name AS agent, p.width_mm, p.depth_mm, p.wash_prints,
+                IF(p.purchased_on < f.created_at AND f.id = (SELECT MIN(x.id) FROM fitting x WHERE x.side_id = s.id), p.purchased_on, f.created_at) AS laid_at
+                FROM side_tally t JOIN plate_side s ON s.id = t.side_id JOIN fitting f ON f.id = s.fitting_id
                 JOIN plate p ON p.id = s.plate_id LEFT JOIN agent_stock a ON a.id = t.coat_agent_id $where",
             null === $only ? [] : [$only->id->toBinary()],
         ) as $row) {
@@ -43,6 +45,7 @@ final readonly class PlateHistory
                 self::time($row['last_print']),
                 null === $row['wash_prints'] ? null : (int) $row['wash_prints'],
                 $onCoat[StoredId::text($row['side_id'])] ?? [],
+                self::time($row['laid_at']),
             );
         }
 
@@ -81,6 +84,6 @@ final readonly class PlateHistory
     /** It is UTC as it stands; made by hand, as it is done for every side of the shop. */
     private static function time(mixed $value): ?string
     {
-        return \is_string($value) ? substr($value, 0, 10).'T'.substr($value, 11, 8).'+00:00' : null;
+        return \is_string($value) ? substr($value, 0, 10).'T'.(substr($value, 11, 8) ?: '00:00:00').'+00:00' : null;
     }
 }

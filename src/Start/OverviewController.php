@@ -242,10 +242,11 @@ final readonly class OverviewController
         $due = [];
         $history = $this->history->all();
         $worse = $this->learned->worseSheets();
+        $today = $this->clock->now()->format(\DATE_ATOM);
         foreach ($this->plates->sidesOnShelf() as $side) {
             $counts = $history[$side->id];
             $coat = $this->catalogue->agents[$counts->coatAgentKindId ?? ''] ?? null;
-            $care = new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId), $worse[$side->fittingId] ?? null, $this->catalogue);
+            $care = new CareDue($counts, $coat, $this->catalogue->surface($side->surfaceId), $worse[$side->fittingId] ?? null, $this->catalogue, $today);
             $first = $care->sentences()[0] ?? null;
             if (null !== $first) {
                 $due[$side->plateNumber][] = [$side->id, Sentence::of('next.care_sides', side: $side->label, what: $first)];

@@ -179,6 +179,7 @@ final readonly class CatalogueRows
             $s['works_cold'] ?? false,
             $s['wash_prints'] ?? Surface::WASH_PRINTS,
             $s['alcohol_wears'] ?? false,
+            isset($s['life_months']) ? (float) $s['life_months'] : null,
         );
     }
 

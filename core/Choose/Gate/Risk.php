@@ -25,7 +25,8 @@ final readonly class Risk
     /** @return list<self> none: practice has nothing against it, or only that it may not hold */
     public static function of(Proposal $proposal): array
     {
-        $glass = null !== $proposal->side->thinnestGlass();
+        // A rigid plate of which nobody noted the layers may be glass.
+        $glass = null !== $proposal->side->thinnestGlass() || ([] === $proposal->side->layers && !$proposal->surface->flexes);
         $lost = $glass ? [Precaution::MayBeLost, Precaution::GlassesAndGloves] : [Precaution::MayBeLost];
         $risks = [];
         foreach ([

@@ -117,6 +117,20 @@ final class CareDueTest extends TestCase
         self::assertSame([['jar.data_sheet'], []], [$due('spray_film', null, null, ''), $due('pva_stick', null, null, '')]);
     }
 
+    /** Trade notes, the table of surfaces: an adhesive sheet lasts about three months, mirror glass with its film a year; PEI is worn by prints. */
+    public function testASheetIsDueByItsAgeWhereItIsTimeThatTakesIt(): void
+    {
+        $due = static fn (string $surface, string $laid): array => Said::all((new CareDue(
+            new SideHistory(3, 3, laidAt: $laid),
+            null,
+            self::catalogue()->surface($surface),
+            now: '2026-12-01T00:00:00+00:00',
+        ))->sentences());
+        self::assertSame([[], ['care.past_months months=4 usual=3']], [$due('adhesive_sheet', '2026-09-10T00:00:00+00:00'), $due('adhesive_sheet', '2026-07-20T00:00:00+00:00')]);
+        self::assertSame(['care.past_months months=13 usual=12'], $due('mirror_glass', '2025-10-20T00:00:00+00:00'));
+        self::assertSame([], $due('pei_textured', '2020-01-01T00:00:00+00:00'));
+    }
+
     public function testWhatStaysUnderThePartIsToldOfEveryAgent(): void
     {
         foreach (self::catalogue()->agents as $agent) {

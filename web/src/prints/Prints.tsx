@@ -3,7 +3,7 @@ import { getRouteApi, Link } from '@tanstack/react-router';
 import { useState } from 'react';
 
 import type { Schemas } from '../api/client';
-import { jobsList, openJobsQuery, sidesQuery, useMay } from '../api/queries';
+import { catalogueQuery, jobsList, openJobsQuery, sidesQuery, useMay } from '../api/queries';
 import { post, useOutbox, type JobCommand } from '../shell/outbox';
 import { Button } from '../ui/Button';
 import { ChoiceRow } from '../ui/ChoiceRow';
@@ -106,7 +106,9 @@ function OpenOnes({ open }: { open: Job[] | undefined }) {
 
 function What({ job }: { job: Job }) {
     const bed = useSetting()({ bedC: job.bedFirstC, exposureS: job.exposureS });
-    return <>{say('prints.setup', { side: job.sideLabel, agent: job.agentName ?? say('test.bare'), bed, printer: job.printerName, parts: job.parts })}</>;
+    const { data: catalogue } = useQuery(catalogueQuery);
+    const named = [job.materialId, ...job.alsoMaterialIds].map((id) => catalogue?.materials.find((each) => each.id === id)?.name ?? id);
+    return <>{job.alsoMaterialIds.length > 0 ? `${named.join(' + ')}, ` : ''}{say('prints.setup', { side: job.sideLabel, agent: job.agentName ?? say('test.bare'), bed, printer: job.printerName, parts: job.parts })}</>;
 }
 
 function Open({ job }: { job: Job }) {

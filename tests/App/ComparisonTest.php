@@ -165,13 +165,14 @@ final class ComparisonTest extends ApiTestCase
         $this->ask('POST', '/api/profiles/import', ['document' => ['format' => 'other']], 422);
     }
 
-    public function testPlansThatWouldCostAPlateAreRefused(): void
+    public function testPlansThatWouldCostAPlateDoNotBeginAndThoseBeyondALimitAreRefused(): void
     {
         $setup = ['plateSideId' => $this->side('P1 back'), 'agentId' => null, 'bedFirstC' => 70, 'bedOtherC' => 70];
         $petg = $this->pick('/api/lots', 'label', 'L-201')['id'];
-        $refused = $this->ask('POST', '/api/comparisons', ['lotId' => $petg] + $this->plan([$setup]), 422);
-        self::assertSame('setups.0', $refused['errors'][0]['field']);
-        self::assertStringContainsString('only with a barrier', $refused['detail']);
+        $planned = $this->ask('POST', '/api/comparisons', ['lotId' => $petg] + $this->plan([$setup]), 201);
+        self::assertStringContainsString('only with a barrier', $planned['setups'][0]['risk']['reasons'][0]);
+        $refused = $this->ask('POST', "/api/comparisons/{$planned['id']}/start", ['version' => $planned['version']], 422);
+        self::assertSame('setups', $refused['errors'][0]['field'], 'Without the word of a lead it does not begin.');
         self::assertStringContainsString('too hot', $this->ask('POST', '/api/comparisons', $this->plan([['bedFirstC' => 130] + $setup]), 422)['detail']);
         $darkroom = $this->pick('/api/printers', 'name', 'Darkroom')['id'];
         $this->ask('POST', '/api/comparisons', ['printerId' => $darkroom] + $this->plan([$setup]), 422);

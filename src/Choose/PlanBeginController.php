@@ -18,6 +18,7 @@ use Sitzplatz\Catalogue\Material;
 use Sitzplatz\Test\KnownGood;
 use Sitzplatz\Test\LiftBy;
 use Sitzplatz\Test\LimitRange;
+use Sitzplatz\Test\Question\MeasuresLift;
 use Sitzplatz\Test\Question\PlanQuestion;
 use Sitzplatz\Test\Question\PlanQuestions;
 use Sitzplatz\Test\Question\PlanShape;
@@ -58,6 +59,8 @@ final readonly class PlanBeginController
         $question = $this->question($body['kind'], $filament);
         $sure = Sureness::from($body['sure']);
         $measures = $filament ? $body['measures'] : array_values(array_diff($body['measures'], ['pull', 'lift']));
+        // What only lift answers is asked of a calliper, whatever was ticked.
+        $measures = $question instanceof MeasuresLift ? ['lift'] : $measures;
         $pulls = \in_array('pull', $measures, true);
         $answer = [
             'kinds' => array_map(
@@ -77,7 +80,8 @@ final readonly class PlanBeginController
         }
         $before = $this->beginning->before($printer);
         $lifts = !$pulls && \in_array('lift', $measures, true);
-        $constants = self::keptFrom($before, $lot, self::constants($filament, $lifts), $lifts, $pulls);
+        $bar = $question instanceof MeasuresLift ? $question : null;
+        $constants = self::keptFrom($before, $lot, self::constants($filament, $lifts, $bar), $lifts, $pulls, $bar);
         // Another material has a nozzle temperature of its own; the rest is the bench's.
         $constants['nozzleFirstC'] = self::nozzleC($lot, $material);
         $gap = $constants['gapMm'];
@@ -206,14 +210,14 @@ final readonly class PlanBeginController
      *
      * @return array<string, mixed>
      */
-    private static function keptFrom(?Comparison $before, Lot $lot, array $usual, bool $lifts, bool $pulls): array
+    private static function keptFrom(?Comparison $before, Lot $lot, array $usual, bool $lifts, bool $pulls, ?MeasuresLift $bar): array
     {
         $kept = $before?->toArray()['constants'];
         if (null === $before || !\is_array($kept)) {
             return $usual;
         }
         $taken = $before->taken();
-        $otherPiece = $lifts ? !$taken->lift || $taken->pulls : $pulls && !$taken->pulls;
+        $otherPiece = null !== $bar || ($lifts ? !$taken->lift || $taken->pulls : $pulls && !$taken->pulls);
         $ofPiece = $otherPiece ? ['piece' => $usual['piece']] : [];
         $ofFile = $otherPiece || $before->materialId !== $lot->materialId ? ['gcodeName' => $usual['gcodeName'], 'file' => null] : [];
 
@@ -227,19 +231,20 @@ final readonly class PlanBeginController
     }
 
     /** @return array<string, mixed> */
-    private static function constants(bool $filament, bool $lifts): array
+    private static function constants(bool $filament, bool $lifts, ?MeasuresLift $bar): array
     {
-        $piece = $lifts ? UsualPlan::warpBar() : UsualPlan::piece();
+        $piece = $bar?->piece() ?? ($lifts ? UsualPlan::warpBar() : UsualPlan::piece());
+        $key = $bar?->pieceKey() ?? ($lifts ? 'warp_bar' : ($filament ? 'pull_block' : 'exposure_discs'));
 
         return [
             'piece' => [
-                'name' => Sentence::of($lifts ? 'piece.warp_bar' : ($filament ? 'piece.pull_block' : 'piece.exposure_discs')),
+                'name' => Sentence::of("piece.$key"),
                 'alongPullMm' => $piece->alongPullMm,
                 'acrossPullMm' => $piece->acrossPullMm,
                 'pullHeightMm' => $piece->pullHeightMm,
                 ...($lifts ? ['contactAreaMm2' => $piece->contactAreaMm2()] : []),
             ],
-            'gcodeName' => Sentence::of($lifts ? 'piece.warp_bar_file' : ($filament ? 'piece.pull_block_file' : 'piece.exposure_discs_file')),
+            'gcodeName' => Sentence::of("piece.{$key}_file"),
             'nozzleMm' => UsualPlan::NOZZLE_MM,
             'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
             'lineWidthMm' => UsualPlan::LINE_WIDTH_MM,

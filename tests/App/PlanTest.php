@@ -178,7 +178,8 @@ final class PlanTest extends ApiTestCase
         self::assertSame('guide-pa.gcode', $begin([])['constants']['gcodeName'], 'The same material goes on with its file.');
         $abs = $this->pick('/api/lots', 'materialId', 'abs')['id'];
         self::assertSame('pull-block.gcode', $this->begin(['kind' => 'grid', 'lotId' => $abs, 'printerId' => $north])['plan']['constants']['gcodeName'], 'Sliced for PLA it is no file for ABS.');
-        $ends = $this->begin(['kind' => 'ends', 'lotId' => $pla, 'printerId' => $north, 'measures' => ['lift']])['plan'];
+        $ends = $this->begin(['kind' => 'ends', 'lotId' => $pla, 'printerId' => $north])['plan'];
+        self::assertSame([['lift'], 'Square and rounded bar', 'bar-pair.gcode'], [$ends['proof']['measures'], $ends['constants']['piece']['name'], $ends['constants']['gcodeName']], 'Whatever was ticked, lift alone answers it.');
         $planned = $this->ask('POST', '/api/comparisons', $ends, 201);
         self::assertSame([['square', 'round'], false], [array_column($planned['setups'], 'ends'), $planned['varied']['confounded']]);
         self::assertStringContainsString('round ends', $planned['setups'][1]['name']);

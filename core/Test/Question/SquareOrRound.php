@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Sitzplatz\Test\Question;
 
 use Sitzplatz\Test\BarEnds;
+use Sitzplatz\Test\TestPiece;
 use Sitzplatz\Words\Sentence;
 
 /** One setup under bars with square and with round ends: square ends lift more (expected in practice, not measured; trade notes, section 8). */
-final readonly class SquareOrRound implements PlanQuestion
+final readonly class SquareOrRound implements PlanQuestion, MeasuresLift
 {
     public function key(): string
     {
@@ -33,6 +34,16 @@ final readonly class SquareOrRound implements PlanQuestion
     public function inTurn(): bool
     {
         return false;
+    }
+
+    public function piece(): TestPiece
+    {
+        return new TestPiece('', 80, 10, 8);
+    }
+
+    public function pieceKey(): string
+    {
+        return 'bar_pair';
     }
 
     public function setups(PlanStart $start): array

@@ -151,6 +151,9 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
         onSuccess: (answer, body) => {
             setBegun(answer);
             if (!answer.plan) return;
+            const { measures } = answer.plan.proof;
+            // Some questions are answered by one measure alone.
+            setAsked((was) => ({ ...was, measures }));
             // Another lot or printer has another nozzle temperature, and is set up otherwise.
             const elsewhere = answer.plan.lotId !== values.lotId || answer.plan.printerId !== values.printerId;
             const names = !body.asTheyAre && values.title === named.current;

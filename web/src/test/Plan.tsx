@@ -159,7 +159,7 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
             const names = !body.asTheyAre && values.title === named.current;
             if (names) named.current = answer.plan.title;
             const { proof, limits, runsPerSetup, hotPerSetup, durations, constants, lotId, printerId, setups, kind } = answer.plan;
-            set({ proof, limits, runsPerSetup, hotPerSetup, ...(body.asTheyAre ? {} : { kind, setups, lotId, printerId }), ...(names ? { title: answer.plan.title } : {}), ...(elsewhere ? { durations, constants } : {}) });
+            set({ proof, limits, runsPerSetup, hotPerSetup, ...(body.asTheyAre ? {} : { kind, setups, lotId, printerId }), ...(names ? { title: answer.plan.title } : {}), ...(elsewhere ? { durations, constants } : { constants: { ...values.constants, ...follows(begun.plan?.constants, constants, body.asTheyAre ?? false) } }) });
         },
     });
     const complete = PLAN.safeParse(values).data;
@@ -260,6 +260,14 @@ function PlanForm({ title, start, asked: first, begun: begunFirst, laid, row, se
             </DraftForm>
         </Sheet>
     );
+}
+
+type Constants = Schemas['Constants'];
+
+/** What is held constant because of the measure or the plates, where that is another now; what somebody wrote stays. */
+function follows(were: Constants | undefined, are: Constants, sameSetups: boolean): Partial<Constants> {
+    const { piece, gcodeName, file, holdDown, cleaning } = are;
+    return { ...(were && were.piece.name !== piece.name ? { piece, gcodeName, file: file ?? null } : {}), ...(sameSetups ? {} : { holdDown, ...(cleaning === undefined ? {} : { cleaning }) }) };
 }
 
 /** What so many runs can and cannot show, as a picture first. */

@@ -16,8 +16,8 @@ final class Version20261212000000 extends GuardedMigration
 
     public function up(Schema $schema): void
     {
-        $this->addSql("ALTER TABLE job ADD also_materials VARCHAR(200) DEFAULT '' NOT NULL");
-        $this->addSql("ALTER TABLE comparison ADD also_materials VARCHAR(200) DEFAULT '' NOT NULL");
+        $this->addSql("ALTER TABLE job ADD also_materials VARCHAR(300) DEFAULT '' NOT NULL");
+        $this->addSql("ALTER TABLE comparison ADD also_materials VARCHAR(300) DEFAULT '' NOT NULL");
     }
 
     public function down(Schema $schema): void

@@ -21,6 +21,7 @@ use Sitzplatz\Choose\Request\FootholdKind;
 use Sitzplatz\Choose\Request\JobRequest;
 use Sitzplatz\Choose\Request\PartFacts;
 use Sitzplatz\Choose\Request\Wishes;
+use Sitzplatz\Words\Sentence;
 
 /** What is to be printed, as a request that has passed the contract says it. */
 final readonly class AskedJob
@@ -91,7 +92,7 @@ final readonly class AskedJob
         foreach ($body['alsoMaterialIds'] ?? [] as $i => $id) {
             $material = $catalogue->materials[$id] ?? null;
             if (null === $material || !$material->filament || false === ($catalogue->materials[$body['materialId']] ?? null)?->filament) {
-                throw Problem::invalid("alsoMaterialIds.$i", 'This is no filament of the catalogue: choose one from the list.');
+                throw Problem::invalid("alsoMaterialIds.$i", Sentence::of('plan.no_such_filament'));
             }
             if ($id !== $body['materialId']) {
                 $also[$id] = $material;

@@ -57,7 +57,7 @@ class Comparison extends VersionedRow
     public float $nozzleMm;
 
     /** What else stands on the plate, as of a {@see Job}. */
-    #[ORM\Column(length: 200, options: ['default' => ''])]
+    #[ORM\Column(length: 300, options: ['default' => ''])]
     public string $alsoMaterials = '';
 
     /** In the first layer. */

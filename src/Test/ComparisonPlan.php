@@ -64,6 +64,11 @@ final readonly class ComparisonPlan
     /** @param array<string, mixed> $body */
     private function shape(Comparison $comparison, array $body): void
     {
+        foreach ($body['constants']['alsoMaterialIds'] ?? [] as $i => $id) {
+            if (true !== ($this->shop->get()->materials[$id] ?? null)?->filament) {
+                throw Problem::invalid("constants.alsoMaterialIds.$i", Sentence::of('plan.no_such_filament'));
+            }
+        }
         $comparison->apply($body);
         $comparison->control = isset($body['controlId']) ? $this->edit->reference(Comparison::class, $body['controlId'], 'controlId') : null;
         if ($comparison->control === $comparison) {

@@ -45,7 +45,7 @@ class Job extends VersionedRow implements TouchesSide
     public ?Lot $lot = null;
 
     /** What else stood on the plate, from the catalogue, in the order of their ids and with commas between. */
-    #[ORM\Column(length: 200, options: ['default' => ''])]
+    #[ORM\Column(length: 300, options: ['default' => ''])]
     public string $alsoMaterials = '';
 
     /** On the display; null: unheated, or a resin. */

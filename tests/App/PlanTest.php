@@ -184,6 +184,10 @@ final class PlanTest extends ApiTestCase
         self::assertSame([['square', 'round'], false], [array_column($planned['setups'], 'ends'), $planned['varied']['confounded']]);
         self::assertStringContainsString('round ends', $planned['setups'][1]['name']);
         self::assertNotSame($last['id'], $planned['id']);
+        $odd = ['constants' => ['alsoMaterialIds' => ['petg', 'porridge']] + $ends['constants']] + $ends;
+        self::assertSame('constants.alsoMaterialIds.1', $this->ask('POST', '/api/comparisons', $odd, 422)['errors'][0]['field']);
+        $seven = ['constants' => ['alsoMaterialIds' => ['petg', 'abs', 'asa', 'tpu', 'pa', 'pc', 'pp']] + $ends['constants']] + $ends;
+        self::assertCount(7, $this->ask('POST', '/api/comparisons', $seven, 201)['constants']['alsoMaterialIds']);
     }
 
     /** What practice rules out is planned by whoever has a reason, and begun on the word of a lead with all ready; Choose goes on ruling it out. */

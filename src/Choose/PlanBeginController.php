@@ -235,6 +235,7 @@ final readonly class PlanBeginController
     {
         $piece = $bar?->piece() ?? ($lifts ? UsualPlan::warpBar() : UsualPlan::piece());
         $key = $bar?->pieceKey() ?? ($lifts ? 'warp_bar' : ($filament ? 'pull_block' : 'exposure_discs'));
+        $file = $key.'_file';
 
         return [
             'piece' => [
@@ -244,7 +245,7 @@ final readonly class PlanBeginController
                 'pullHeightMm' => $piece->pullHeightMm,
                 ...($lifts ? ['contactAreaMm2' => $piece->contactAreaMm2()] : []),
             ],
-            'gcodeName' => Sentence::of("piece.{$key}_file"),
+            'gcodeName' => Sentence::of("piece.$file"),
             'nozzleMm' => UsualPlan::NOZZLE_MM,
             'nozzleFirstC' => UsualPlan::NOZZLE_FIRST_C,
             'lineWidthMm' => UsualPlan::LINE_WIDTH_MM,
